@@ -1,0 +1,63 @@
+"""What each kind of statement draws: one file per kind, and the table that finds it."""
+
+from collections.abc import Callable
+
+from ...figures import Point
+from ...problem import Refused, refuse
+from ..planner import Env, Plan, Planner
+from ..tree import Statement
+from ..values import Drawn
+from .circle import plan_circle
+from .line import plan_line
+from .measure import plan_measure
+from .number import plan_number
+from .path import plan_path
+from .point import plan_point
+
+PLANS: dict[str, Callable[[Planner, Statement], Plan]] = {
+    "point": plan_point,
+    "line": plan_line,
+    "circle": plan_circle,
+    "path": plan_path,
+    "measure": plan_measure,
+    "number": plan_number,
+}
+
+_BLAME: dict[str, tuple[str, ...]] = {
+    "zero_length": ("to", "close", "length"),
+    "bad_radius": ("radius", "diameter", "circumference"),
+}
+"""Which given to point at for a problem that a figure itself found."""
+
+
+def plan_statement(planner: Planner, statement: Statement) -> Plan:
+    """The plan of a statement. Raises `Refused` for what no names can mend: a given missing, a number too large."""
+    make = PLANS.get(statement.kind)
+    if make is None:
+        raise refuse("not_yet", statement.kind_start, statement.kind_end, what=f"the word {statement.kind}")
+    try:
+        plan = make(planner, statement)
+    except Refused as refused:
+        raise located(refused, statement) from None
+
+    def located_plan(env: Env, last: Point) -> Drawn:
+        try:
+            return plan(env, last)
+        except Refused as refused:
+            raise located(refused, statement) from None
+
+    return located_plan
+
+
+def located(refused: Refused, statement: Statement) -> Refused:
+    """The same refusal with a place in the text, where the figure that raised it could not know one."""
+    problem = refused.problem
+    if problem.end > 0:
+        return refused
+    blamed = _BLAME.get(problem.kind, ())
+    given = next((g for g in reversed(statement.givens) if g.word in blamed), None)
+    if given is not None:
+        return Refused(problem.at(given.start, given.end))
+    start = statement.givens[0].start if statement.givens else statement.kind_start
+    end = statement.givens[-1].end if statement.givens else statement.kind_end
+    return Refused(problem.at(start, end))

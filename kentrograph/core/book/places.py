@@ -1,0 +1,191 @@
+"""Plans of places."""
+
+from collections.abc import Callable
+from typing import Any
+
+from ..angles import unit, unit_vector
+from ..figures import Arc, Circle, Line, Outline, Point
+from ..measure.between import place_of
+from ..problem import refuse
+from .planner import Env, NumberPlan, Planner
+from .tree import (
+    PLACES,
+    Coordinates,
+    MiddleOf,
+    Name,
+    NamedPlace,
+    Place,
+    PlaceOf,
+    Polar,
+    Relative,
+    Toward,
+)
+
+PlacePlan = Point | Callable[[Env, Point], Point]
+
+
+def plan_place(p: Planner, node: Place) -> PlacePlan:
+    """A plan for a place: a point where it depends on nothing, otherwise a function of ``(env, last)``."""
+    match node:
+        case Coordinates():
+            return _absolute(p, _offset(p, node), turned=True)
+        case Polar():
+            return _absolute(p, _offset(p, node), turned=False)
+        case Relative():
+            return _relative(p, node)
+        case Toward():
+            return _toward(p, node)
+        case NamedPlace(name):
+            return _named(p, name)
+        case PlaceOf(what, name):
+            slot = p.slot(name)
+            return lambda env, last: special_place(env[slot], what, name)
+        case MiddleOf(first, second):
+            a, b = as_function(plan_place(p, first)), as_function(plan_place(p, second))
+            return lambda env, last: _middle(a(env, last), b(env, last))
+    raise refuse("not_yet", what="this way of giving a place")
+
+
+def plan_next(p: Planner, node: Place) -> Callable[[Env, Point], Point]:
+    """A plan for a place that follows another in the same statement: relative entries count from that one."""
+    before = p.needs_last
+    plan = as_function(plan_place(p, node))
+    p.needs_last = before
+    return plan
+
+
+def plan_thing(p: Planner, node: "Place | Name") -> Callable[[Env, Point], Any]:
+    """A plan for a figure by its name, or for a place."""
+    if isinstance(node, PLACES):
+        return as_function(plan_place(p, node))
+    slot = p.slot(node)
+    return lambda env, last: env[slot]
+
+
+def as_function(plan: PlacePlan) -> Callable[[Env, Point], Point]:
+    """A place plan that can be called, whether it depends on anything or not."""
+    return (lambda env, last: plan) if isinstance(plan, Point) else plan
+
+
+Offset = tuple[float, float]
+OffsetPlan = Offset | Callable[[Env, Point], Offset]
+
+
+def _offset(p: Planner, node: Coordinates | Polar) -> OffsetPlan:
+    """Across and up along the world's axes for polar; along the datum's axes for coordinates."""
+    if isinstance(node, Coordinates):
+        return _pair(p.length(node.x), p.length(node.y), lambda x, y: (x, y))
+    return _pair(p.length(node.distance), p.direction(node.direction), _from_polar)
+
+
+def _from_polar(distance: float, direction: float) -> Offset:
+    c, s = unit_vector(direction)
+    return (distance * c, distance * s)
+
+
+def _pair(a: NumberPlan, b: NumberPlan, make: Callable[[float, float], Offset]) -> OffsetPlan:
+    if isinstance(a, float):
+        if isinstance(b, float):
+            return make(a, b)
+        return lambda env, last: make(a, b(env, last))
+    if isinstance(b, float):
+        return lambda env, last: make(a(env, last), b)
+    return lambda env, last: make(a(env, last), b(env, last))
+
+
+def _absolute(p: Planner, offset: OffsetPlan, turned: bool) -> PlacePlan:
+    if p.manner.level:
+        if isinstance(offset, tuple):
+            return Point(*offset)
+        return lambda env, last: Point(*offset(env, last))
+    datum = p.in_drawing(p.manner)
+
+    def make(xy: Offset) -> Point:
+        if turned:
+            return Point(*datum.to_world(*xy))
+        return Point(datum.datum.x + xy[0], datum.datum.y + xy[1])
+
+    if isinstance(offset, tuple):
+        return make(offset)
+    return lambda env, last: make(offset(env, last))
+
+
+def _relative(p: Planner, node: Relative) -> PlacePlan:
+    offset = _offset(p, node.offset)
+    turn: Callable[[float, float], Offset] | None = None
+    if isinstance(node.offset, Coordinates) and p.manner.datum.turn != 0.0:
+        turn = p.manner.turned
+    if isinstance(offset, tuple) and turn is not None:
+        offset, turn = turn(*offset), None
+    if node.base is None:
+        p.needs_last = True
+        if isinstance(offset, tuple):
+            dx, dy = offset
+            return lambda env, last: Point(last.x + dx, last.y + dy)
+        return lambda env, last: _shifted(last, offset(env, last), turn)
+    base = plan_place(p, node.base)
+    if isinstance(base, Point) and isinstance(offset, tuple):
+        return _shifted(base, offset, None)
+    from_base = as_function(base)
+    if isinstance(offset, tuple):
+        fixed = offset
+        return lambda env, last: _shifted(from_base(env, last), fixed, None)
+    return lambda env, last: _shifted(from_base(env, last), offset(env, last), turn)
+
+
+def _shifted(base: Point, offset: Offset, turn: Callable[[float, float], Offset] | None) -> Point:
+    dx, dy = offset if turn is None else turn(*offset)
+    return Point(base.x + dx, base.y + dy)
+
+
+def _toward(p: Planner, node: Toward) -> PlacePlan:
+    if node.target is None:
+        raise refuse("needs_pointer", node.start, node.end)
+    distance, target = p.length(node.distance), as_function(plan_place(p, node.target))
+    p.needs_last = True
+
+    def make(env: Env, last: Point) -> Point:
+        to = target(env, last)
+        dx, dy = to.x - last.x, to.y - last.y
+        if dx == 0.0 and dy == 0.0:
+            raise refuse("no_direction", node.start, node.end)
+        ux, uy = unit(dx, dy)
+        far = distance if isinstance(distance, float) else distance(env, last)
+        return Point(last.x + far * ux, last.y + far * uy)
+
+    return make
+
+
+def _named(p: Planner, name: Name) -> PlacePlan:
+    slot = p.slot(name)
+
+    def get(env: Env, last: Point) -> Point:
+        figure = env[slot]
+        if type(figure) is Point:
+            return figure
+        if isinstance(figure, Circle | Arc):
+            return figure.centre
+        raise refuse("not_a_place", name.start, name.end, name=name.text)
+
+    return get
+
+
+def special_place(figure: Any, what: str, name: Name) -> Point:
+    """Start, end, middle or centre of a figure. Raises `Refused` (no_such_place) where it has none."""
+    if what == "centre" and isinstance(figure, Circle | Arc):
+        return figure.centre
+    if what in ("start", "end") and isinstance(figure, Line | Arc | Outline):
+        return figure.start if what == "start" else figure.end
+    if what == "middle":
+        if isinstance(figure, Line):
+            return _middle(figure.start, figure.end)
+        if isinstance(figure, Point | Circle):
+            return place_of(figure)
+        if isinstance(figure, Arc):
+            c, s = unit_vector(figure.from_direction + figure.sweep / 2.0)
+            return Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)
+    raise refuse("no_such_place", name.start, name.end, name=name.text, what=what)
+
+
+def _middle(a: Point, b: Point) -> Point:
+    return Point(a.x + (b.x - a.x) / 2.0, a.y + (b.y - a.y) / 2.0)

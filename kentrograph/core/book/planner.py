@@ -1,0 +1,291 @@
+"""Statements to plans: functions made once when a step is written and called whenever what it needs changes.
+
+A plan takes ``(env, last)``: the figures of the names that the step uses, in the order of `Planner.names`, and the
+last place of the steps before it. What does not depend on either is worked out when the plan is made.
+"""
+
+from collections.abc import Callable, Sequence
+from math import acos, asin, atan, cos, degrees, isfinite, radians, sin, sqrt, tan
+from typing import Any
+
+from ..angles import direction_of
+from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
+from ..measure.between import distance_between, place_of
+from ..problem import Refused, refuse
+from ..units import convert
+from .manner import Datum, Manner
+from .tree import (
+    PLACES,
+    Bearing,
+    Binary,
+    Call,
+    InUnit,
+    Measured,
+    Name,
+    Named,
+    Negative,
+    Number,
+    Part,
+    Plain,
+)
+from .values import Drawn, Reading
+
+Env = Sequence[Any]
+NumberPlan = float | Callable[[Env, Point], float]
+Plan = Callable[[Env, Point], Drawn]
+
+
+class Planner:
+    """Plans the numbers of one statement, written in ``manner``, for a drawing in ``unit``."""
+
+    def __init__(self, manner: Manner, unit: str) -> None:
+        self.manner = manner
+        self.unit = unit
+        self.names: list[str] = []
+        self.needs_last = False
+
+    def slot(self, name: Name) -> int:
+        """Where the figure of this name stands in the plan's ``env``."""
+        key = name.key
+        if key in self.names:
+            return self.names.index(key)
+        self.names.append(key)
+        return len(self.names) - 1
+
+    def in_drawing(self, manner: Manner) -> Manner:
+        """The same manner with its datum in the drawing's unit."""
+        d = manner.datum
+        x, y = (convert(v, manner.unit, self.unit) for v in (d.x, d.y))
+        return Manner(self.unit, manner.convention, Datum(x, y, d.turn))
+
+    # Lengths and directions ---------------------------------------------------------------------------
+
+    def length(self, node: Number) -> NumberPlan:
+        """A length, in the drawing's unit."""
+        value = self.number(node)
+        if self.manner.unit == self.unit:
+            return value
+        written, unit = self.manner.unit, self.unit
+        if isinstance(value, float):
+            return convert(value, written, unit)
+        return lambda env, last: convert(value(env, last), written, unit)
+
+    def direction(self, node: Number) -> NumberPlan:
+        """A direction, in degrees counter-clockwise from east."""
+        if type(node) is Bearing:
+            return node.value
+        value = self.number(node)
+        turn = self.manner.direction_to_core
+        if isinstance(value, float):
+            return turn(value)
+        return lambda env, last: turn(value(env, last))
+
+    def number(self, node: Number) -> NumberPlan:
+        """A number as written: lengths in the step's own unit, directions in its own convention."""
+        match node:
+            case Plain(value):
+                return value
+            case InUnit(value, unit):
+                return convert(value, unit, self.manner.unit)
+            case Bearing(value):
+                return self.manner.direction_from_core(value)
+            case Negative(of):
+                inner = self.number(of)
+                return -inner if isinstance(inner, float) else lambda env, last: -inner(env, last)
+            case Binary():
+                return self._binary(node)
+            case Call():
+                return self._call(node)
+            case Named(name):
+                return self._named(name)
+            case Part():
+                return self._part(node)
+            case Measured():
+                return self._measured(node)
+
+    def _binary(self, node: Binary) -> NumberPlan:
+        left, right = self.number(node.left), self.number(node.right)
+        operate = _OPERATIONS[node.operation]
+        start, end = node.start, node.end
+
+        def work(a: float, b: float) -> float:
+            try:
+                value = operate(a, b)
+            except ZeroDivisionError:
+                raise refuse("divided_by_zero", start, end) from None
+            except OverflowError:
+                raise refuse("too_large", start, end, value=float("inf")) from None
+            if isinstance(value, complex) or not isfinite(value):
+                raise refuse("no_number", start, end, operation=node.operation)
+            return float(value)
+
+        if isinstance(left, float):
+            if isinstance(right, float):
+                return work(left, right)
+            return lambda env, last: work(left, right(env, last))
+        if isinstance(right, float):
+            return lambda env, last: work(left(env, last), right)
+        return lambda env, last: work(left(env, last), right(env, last))
+
+    def _call(self, node: Call) -> NumberPlan:
+        arguments = [self.number(a) for a in node.arguments]
+        function = _FUNCTIONS[node.function]
+
+        def work(values: list[float]) -> float:
+            try:
+                return function(*values)
+            except ValueError:
+                raise refuse("no_number", node.start, node.end, operation=node.function) from None
+
+        if all(isinstance(a, float) for a in arguments):
+            return work([a for a in arguments if isinstance(a, float)])
+        return lambda env, last: work([a if isinstance(a, float) else a(env, last) for a in arguments])
+
+    def _named(self, name: Name) -> NumberPlan:
+        slot = self.slot(name)
+
+        def value(env: Env, last: Point) -> float:
+            found = env[slot]
+            if isinstance(found, float):
+                return found
+            if isinstance(found, Reading):
+                return found.value
+            raise refuse("not_a_number", name.start, name.end, name=name.text, has=parts_of(found))
+
+        return value
+
+    def _part(self, node: Part) -> NumberPlan:
+        part = _PARTS.get(node.part)
+        if part is None:
+            raise refuse("no_part", node.start, node.end, part=node.part, of="", has=[])
+        get: Callable[[Env, Point], Any]
+        if isinstance(node.of, PLACES):
+            from .places import plan_place
+
+            place = plan_place(self, node.of)
+            get = place if callable(place) else lambda env, last: place
+            shown = "a place"
+        else:
+            slot = self.slot(node.of)
+            shown = node.of.text
+
+            def get(env: Env, last: Point) -> Any:
+                return env[slot]
+
+        manner, unit = self.manner, self.unit
+
+        def value(env: Env, last: Point) -> float:
+            figure = get(env, last)
+            found = part(figure, manner, unit)
+            if found is None:
+                raise refuse("no_part", node.start, node.end, part=node.part, of=shown, has=parts_of(figure))
+            return found
+
+        return value
+
+    def _measured(self, node: Measured) -> NumberPlan:
+        from .places import plan_thing
+
+        things = [plan_thing(self, t) for t in node.of]
+        manner, unit = self.manner, self.unit
+
+        def value(env: Env, last: Point) -> float:
+            try:
+                found = [t(env, last) for t in things]
+                if node.what == "distance":
+                    return convert(distance_between(found[0], found[1]), unit, manner.unit)
+                if node.what == "direction":
+                    a, b = place_of(found[0]), place_of(found[1])
+                    return manner.direction_from_core(direction_of(b.x - a.x, b.y - a.y))
+            except Refused as refused:
+                raise Refused(refused.problem.at(node.start, node.end)) from None
+            part = _PARTS[node.what](found[0], manner, unit) if node.what in _PARTS else None
+            if part is None:
+                raise refuse("no_part", node.start, node.end, part=node.what, of="it", has=parts_of(found[0]))
+            return part
+
+        return value
+
+
+_OPERATIONS: dict[str, Callable[[float, float], Any]] = {
+    "+": lambda a, b: a + b,
+    "-": lambda a, b: a - b,
+    "*": lambda a, b: a * b,
+    "/": lambda a, b: a / b,
+    "^": lambda a, b: a**b,
+}
+
+_FUNCTIONS: dict[str, Callable[..., float]] = {
+    "sqrt": sqrt,
+    "sin": lambda a: sin(radians(a)),
+    "cos": lambda a: cos(radians(a)),
+    "tan": lambda a: tan(radians(a)),
+    "asin": lambda a: degrees(asin(a)),
+    "acos": lambda a: degrees(acos(a)),
+    "atan": lambda a: degrees(atan(a)),
+    "abs": abs,
+    "min": min,
+    "max": max,
+}
+
+
+def _coordinate(index: int) -> "Callable[[Any, Manner, str], float | None]":
+    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+        point = figure if isinstance(figure, Point) else getattr(figure, "centre", None)
+        if point is None:
+            return None
+        scaled = Point(convert(point.x, unit, manner.unit), convert(point.y, unit, manner.unit))
+        return manner.from_world(scaled)[index]
+
+    return get
+
+
+def _length(attribute: str, times: float = 1.0) -> "Callable[[Any, Manner, str], float | None]":
+    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+        value = getattr(figure, attribute, None)
+        return None if value is None else convert(value * times, unit, manner.unit)
+
+    return get
+
+
+def _direction(figure: Any, manner: Manner, unit: str) -> float | None:
+    if isinstance(figure, Line | EndlessLine):
+        return manner.direction_from_core(figure.direction)
+    return None
+
+
+def _reading(figure: Any, manner: Manner, unit: str) -> float | None:
+    return figure.value if isinstance(figure, Reading) else figure if isinstance(figure, float) else None
+
+
+_PARTS: dict[str, Callable[[Any, Manner, str], float | None]] = {
+    "x": _coordinate(0),
+    "y": _coordinate(1),
+    "r": _length("radius"),
+    "radius": _length("radius"),
+    "d": _length("radius", 2.0),
+    "diameter": _length("radius", 2.0),
+    "length": _length("length"),
+    "circumference": _length("length"),
+    "dir": _direction,
+    "direction": _direction,
+    "sweep": lambda figure, manner, unit: getattr(figure, "sweep", None),
+    "value": _reading,
+}
+
+
+def parts_of(figure: Any) -> list[str]:
+    """The parts that a figure has, for an error that names them."""
+    if isinstance(figure, Point):
+        return ["x", "y"]
+    if isinstance(figure, Circle):
+        return ["x", "y", "r", "d", "length"]
+    if isinstance(figure, Arc):
+        return ["x", "y", "r", "d", "length", "sweep"]
+    if isinstance(figure, Line):
+        return ["length", "dir"]
+    if isinstance(figure, EndlessLine):
+        return ["dir"]
+    if isinstance(figure, Outline):
+        return ["length"]
+    return ["value"]

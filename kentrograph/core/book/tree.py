@@ -1,0 +1,261 @@
+"""What a statement says, as data: numbers, places, givens. The language makes it from text; the evaluation reads it.
+
+Names of figures stand in their own case; they are matched without regard to it (see `key_of`).
+Spans are offsets in the statement's text.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+
+def key_of(name: str) -> str:
+    """The form of a name that is compared."""
+    return name.lower()
+
+
+@dataclass(frozen=True, slots=True)
+class Name:
+    """A name where it is used."""
+
+    text: str
+    start: int
+    end: int
+
+    @property
+    def key(self) -> str:
+        """The form that is compared."""
+        return key_of(self.text)
+
+
+# Numbers ----------------------------------------------------------------------------------------------
+
+
+@dataclass(frozen=True, slots=True)
+class Plain:
+    """A number without a unit: in the drawing's unit where a length is wanted, degrees where a direction is."""
+
+    value: float
+
+
+@dataclass(frozen=True, slots=True)
+class InUnit:
+    """A length in a unit of its own."""
+
+    value: float
+    unit: str
+
+
+@dataclass(frozen=True, slots=True)
+class Bearing:
+    """A direction that does not depend on the drawing's convention: degrees counter-clockwise from east."""
+
+    value: float
+
+
+@dataclass(frozen=True, slots=True)
+class Negative:
+    """The negative of a number."""
+
+    of: "Number"
+
+
+@dataclass(frozen=True, slots=True)
+class Binary:
+    """Two numbers and an operation."""
+
+    operation: Literal["+", "-", "*", "/", "^"]
+    left: "Number"
+    right: "Number"
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Call:
+    """A function of numbers; angles in degrees."""
+
+    function: str
+    arguments: tuple["Number", ...]
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Named:
+    """A named number or a reading."""
+
+    name: Name
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A number that belongs to a figure or a place: its x, its radius, its length."""
+
+    of: "Name | Place"
+    part: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Measured:
+    """A number measured between things, written inside another number: ``distance P1 P2``."""
+
+    what: str
+    of: tuple["Place | Name", ...]
+    start: int
+    end: int
+
+
+Number = Plain | InUnit | Bearing | Negative | Binary | Call | Named | Part | Measured
+
+# Places -----------------------------------------------------------------------------------------------
+
+
+@dataclass(frozen=True, slots=True)
+class Coordinates:
+    """Across and up."""
+
+    x: Number
+    y: Number
+
+
+@dataclass(frozen=True, slots=True)
+class Polar:
+    """A distance in a direction."""
+
+    distance: Number
+    direction: Number
+
+
+@dataclass(frozen=True, slots=True)
+class Relative:
+    """An offset from a place; from the last place where ``base`` is None."""
+
+    base: "Place | None"
+    offset: Coordinates | Polar
+
+
+@dataclass(frozen=True, slots=True)
+class Toward:
+    """A distance from the last place toward another; toward the pointer where that is None."""
+
+    distance: Number
+    target: "Place | None"
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class NamedPlace:
+    """A point by its name; a circle or arc stands for its centre."""
+
+    name: Name
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceOf:
+    """A special place of one figure: start, end, middle, centre, box middle."""
+
+    what: str
+    name: Name
+
+
+@dataclass(frozen=True, slots=True)
+class MiddleOf:
+    """The place halfway between two."""
+
+    first: "Place"
+    second: "Place"
+
+
+@dataclass(frozen=True, slots=True)
+class Along:
+    """A distance along a figure from its start, or its end; ``share`` when the number is a part of its length."""
+
+    distance: Number
+    name: Name
+    from_end: bool
+    share: bool
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Past:
+    """A distance past an end of a figure, along its continuation."""
+
+    distance: Number
+    which: Literal["start", "end"]
+    name: Name
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class OnAt:
+    """The place on a circle in a direction from its centre."""
+
+    name: Name
+    direction: Number
+
+
+@dataclass(frozen=True, slots=True)
+class CrossingOf:
+    """Where two figures cross; ``side`` says which crossing, ``near`` a place it is nearest to."""
+
+    first: Name
+    second: Name
+    sides: tuple[str, ...]
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class FootOf:
+    """Foot of the perpendicular, nearest place, or touching point of the tangent, from a place to a figure."""
+
+    what: Literal["foot", "nearest", "touch"]
+    place: "Place"
+    name: Name
+    sides: tuple[str, ...]
+    start: int
+    end: int
+
+
+Place = Coordinates | Polar | Relative | Toward | NamedPlace | PlaceOf | MiddleOf | Along | Past | OnAt | CrossingOf | FootOf
+
+PLACES = (Coordinates, Polar, Relative, Toward, NamedPlace, PlaceOf, MiddleOf, Along, Past, OnAt, CrossingOf, FootOf)
+
+# Statements -------------------------------------------------------------------------------------------
+
+Argument = Number | Place | Name
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """One fact about a figure: its word, what follows the word, and the side words that follow that."""
+
+    word: str
+    arguments: tuple[Argument, ...]
+    sides: tuple[str, ...]
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Statement:
+    """One line of the book as it was written.
+
+    ``text`` is exactly what was typed, and everything else can be had from it again. ``uses`` are the names
+    that it needs, in order.
+    """
+
+    text: str
+    kind: str
+    name: str | None
+    pen: Literal["pencil", "ink"] | None
+    givens: tuple[Given, ...]
+    uses: tuple[Name, ...]
+    kind_start: int = 0
+    kind_end: int = 0

@@ -1,0 +1,41 @@
+"""What a step holds once evaluated."""
+
+from dataclasses import dataclass, field
+
+from ..figures import Figure, Point
+from ..problem import Problem
+
+
+@dataclass(frozen=True, slots=True)
+class Solution:
+    """One of the figures that meet all givens, with the signs that tell it from the others."""
+
+    figure: Figure
+    signature: str
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """A measured value. ``parts`` are the further numbers that belong to it (across, up, direction)."""
+
+    kind: str
+    value: float
+    parts: dict[str, float] = field(default_factory=dict)
+    wanted: float | None = None
+    within: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Drawn:
+    """A step that could be drawn: its figure, number or reading.
+
+    ``last`` is the place that it put down last, for relative entries that follow; None where it put down none.
+    """
+
+    figure: Figure | float | Reading
+    last: Point | None = None
+    solutions: tuple[Solution, ...] = ()
+    taken: int = 0
+
+
+Value = Drawn | Problem

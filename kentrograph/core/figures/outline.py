@@ -1,0 +1,38 @@
+"""Outlines: pieces that meet end to end."""
+
+from dataclasses import dataclass
+from math import fsum
+
+from ..problem import refuse
+from .circle import Arc
+from .line import Line
+from .point import Point
+
+Piece = Line | Arc
+
+
+@dataclass(frozen=True, slots=True)
+class Outline:
+    """Lines and arcs, each beginning where the one before it ends; closed when the last ends where the first began."""
+
+    pieces: tuple[Piece, ...]
+    closed: bool
+
+    def __post_init__(self) -> None:
+        if not self.pieces:
+            raise refuse("no_pieces")
+
+    @property
+    def start(self) -> Point:
+        """Where the first piece begins."""
+        return self.pieces[0].start
+
+    @property
+    def end(self) -> Point:
+        """Where the last piece ends."""
+        return self.pieces[-1].end
+
+    @property
+    def length(self) -> float:
+        """Length of all pieces together, in the drawing's unit."""
+        return fsum(piece.length for piece in self.pieces)

@@ -1,0 +1,22 @@
+"""The point."""
+
+from dataclasses import dataclass
+
+from ..problem import refuse
+from ..tolerance import LARGEST
+
+
+@dataclass(frozen=True, slots=True)
+class Point:
+    """A place: x to the right, y up, in the drawing's unit.
+
+    Raises `Refused` (too_large) for coordinates that are not finite or beyond `LARGEST`.
+    """
+
+    x: float
+    y: float
+
+    def __post_init__(self) -> None:
+        # One chained comparison refuses NaN as well: every comparison with it is false.
+        if not (-LARGEST <= self.x <= LARGEST and -LARGEST <= self.y <= LARGEST):
+            raise refuse("too_large", value=self.y if -LARGEST <= self.x <= LARGEST else self.x)

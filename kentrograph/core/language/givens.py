@@ -1,0 +1,202 @@
+"""One given of a figure: its word and whatever that word asks for."""
+
+from typing import NoReturn
+
+from ..book.tree import PLACES, Argument, Given, NamedPlace, OnAt, Place
+from ..problem import refuse
+from .cursor import Cursor, nearest_words
+from .numbers import direction, number
+from .places import at_place, place, place_or_number, sides, thing
+from .vocabulary import CHOOSERS, PLACE_WORDS, SIDES, GivenSpec, KindSpec
+
+_ALIASES = {"center": "centre"}
+
+
+def read_given(c: Cursor, kind: KindSpec) -> list[Given]:
+    """The given at the cursor; several where one word begins several (``touching L1 C2``)."""
+    token = c.tok
+    if token.kind == "word":
+        word = _ALIASES.get(token.text, token.text)
+        if word in CHOOSERS:
+            return [_chooser(c)]
+        spec = kind.given(word)
+        if spec is not None and word not in ("place", "figures"):
+            if kind.word == "point":
+                return [_point_given(c, spec)]
+            c.advance()
+            return _SHAPES[spec.shape](c, spec, token.start)
+    if kind.word == "point":
+        return [_bare_point(c)]
+    if kind.word == "fillet" and c.at_name():
+        return _figures(c, kind.givens[0], token.start)
+    _no_such_given(c, kind)
+
+
+def _no_such_given(c: Cursor, kind: KindSpec) -> NoReturn:
+    token = c.tok
+    words = [g.word for g in kind.givens if g.word not in ("place", "figures")]
+    if token.kind == "word":
+        if token.text in SIDES:
+            raise refuse("stray_side", token.start, token.end, found=token.text)
+        raise refuse(
+            "unknown_given", token.start, token.end,
+            kind=kind.word, found=c.text[token.start : token.end], expected=words, nearest=nearest_words(token.text, words),
+        )  # fmt: skip
+    c.fail(*words)
+
+
+def _given(c: Cursor, word: str, start: int, *arguments: Argument) -> Given:
+    found = sides(c)
+    return Given(word, arguments, found, start, c.last)
+
+
+def _chooser(c: Cursor) -> Given:
+    token = c.advance()
+    return _given(c, token.text, token.start, place(c) if token.text == "near" else number(c))
+
+
+def _point_given(c: Cursor, spec: GivenSpec) -> Given:
+    start = c.tok.start
+    if spec.word == "on":
+        c.advance()
+        name = c.name()
+        if c.take_word("at"):
+            return _given(c, "place", start, OnAt(name, direction(c)))
+        return _given(c, "on", start, name)
+    if spec.word == "direction":
+        c.advance()
+        way = direction(c)
+        c.need_word("from")
+        return _given(c, "direction", start, way, place(c))
+    if spec.word in ("x", "y"):
+        c.advance()
+        return _given(c, spec.word, start, number(c))
+    return _bare_point(c)
+
+
+def _bare_point(c: Cursor) -> Given:
+    """Coordinates, or a distance from something: ``120 from P1``, ``30 from L1 left``."""
+    start = c.tok.start
+    value = place_or_number(c)
+    if isinstance(value, PLACES):
+        return _given(c, "place", start, value)
+    if c.take_word("from"):
+        return _given(c, "from", start, value, thing(c))
+    c.fail(", and a y", "at and a direction", "from and a place or a line")
+
+
+def _place(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    if spec.word == "centre" and c.at_word("on"):
+        c.advance()
+        name = c.name()
+        if not c.take_word("at"):
+            return [_given(c, "centre on", start, name)]
+        return [_given(c, "centre", start, OnAt(name, direction(c)))]
+    bare = spec.word == "to"
+    return [_given(c, spec.word, start, place(c, bare))]
+
+
+def _places(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    """One given for each place: ``through P1 P2; 40, 25``."""
+    givens = [_given(c, spec.word, start, place(c))]
+    while c.at_op(";") or at_place(c):
+        c.take_op(";")
+        givens.append(_given(c, spec.word, c.tok.start, place(c)))
+    return givens
+
+
+def _pair(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    first = place(c)
+    c.take_op(";")
+    return [_given(c, spec.word, start, first, place(c))]
+
+
+def _bisecting(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    first = thing(c)
+    c.take_op(";")
+    return [_given(c, spec.word, start, first, thing(c))]
+
+
+def _number(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    return [_given(c, spec.word, start, number(c))]
+
+
+def _direction(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    return [_given(c, spec.word, start, direction(c))]
+
+
+def _size(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    first = number(c)
+    if not c.take_op(",", ".."):
+        c.fail(", and the other one")
+    return [_given(c, spec.word, start, first, number(c))]
+
+
+def _range(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    first = direction(c)
+    c.need_word("to")
+    return [_given(c, spec.word, start, first, direction(c))]
+
+
+def _figure(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    which: tuple[str, ...] = ()
+    if spec.word == "continuing" and c.at_word("start", "end"):
+        which = (c.advance().text,)
+        c.need_word("of")
+    name = c.name()
+    return [Given(spec.word, (name,), which + sides(c), start, c.last)]
+
+
+def _figures(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``."""
+    givens: list[Given] = []
+    while not givens or c.at_op(";") or c.at_name() or (c.at_word(*PLACE_WORDS) and c.peek().text == "of") or c.at_op("("):
+        c.take_op(";")
+        start = start if not givens else c.tok.start
+        touched: Place | Argument = thing(c)
+        givens.append(_given(c, spec.word, start, touched.name if isinstance(touched, NamedPlace) else touched))
+    return givens
+
+
+def _none(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    return [Given(spec.word, (), (), start, c.last)]
+
+
+def _chord(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    c.need_word("flats")
+    return [_given(c, "across flats", start, number(c))]
+
+
+def _curve(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``."""
+    which = c.need_word("to", "via", "radius")
+    if which == "to":
+        return [_given(c, "curve to", start, place(c, True))]
+    if which == "via":
+        via = place(c)
+        c.need_word("to")
+        return [_given(c, "curve via", start, via, place(c, True))]
+    radius = number(c)
+    found = sides(c)
+    c.need_word("to")
+    end = place(c, True)
+    return [Given("curve radius", (radius, end), found + sides(c), start, c.last)]
+
+
+_SHAPES = {
+    "place": _place,
+    "places": _places,
+    "pair": _pair,
+    "bisecting": _bisecting,
+    "number": _number,
+    "count": _number,
+    "direction": _direction,
+    "turn": _direction,
+    "size": _size,
+    "range": _range,
+    "figure": _figure,
+    "figures": _figures,
+    "none": _none,
+    "chord": _chord,
+    "curve": _curve,
+}

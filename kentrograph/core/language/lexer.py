@@ -1,0 +1,60 @@
+"""Text to tokens. What a mark means (minutes or feet, bearing or name) is the parser's business: it depends on what is wanted."""
+
+import re
+from typing import Literal, NamedTuple
+
+from ..problem import refuse
+
+LONGEST = 200_000
+"""Characters in one statement."""
+
+_TOKEN = re.compile(
+    r"""[ \t\r\n\u00a0]*(?:
+      (?P<num>(?:\d+(?:\.(?!\.)\d*)?|\.\d+)(?:[eE][+-]?\d+)?)
+    | (?P<word>[A-Za-z][A-Za-z0-9_]*)
+    | (?P<op>\.\.|//|[-+*/^=%(),;:.'"°\u2212\u2032\u2033\u2019\u201d])
+    )""",
+    re.VERBOSE,
+)
+_BLANK = re.compile(r"[ \t\r\n\u00a0]*(?:\#.*)?\Z", re.DOTALL)
+_SAME = {"\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"'}
+
+
+class Token(NamedTuple):
+    """A number, a word, a mark, or the end; ``text`` of a word is in small letters."""
+
+    kind: Literal["num", "word", "op", "end"]
+    text: str
+    start: int
+    end: int
+
+
+def tokens_of(text: str) -> list[Token]:
+    """The tokens of one statement, the last of them an end. A ``#`` begins a comment.
+
+    Raises `Refused` (too_long, unknown_sign) with the place.
+    """
+    if len(text) > LONGEST:
+        raise refuse("too_long", LONGEST, len(text), longest=LONGEST)
+    found: list[Token] = []
+    position = 0
+    match = _TOKEN.match
+    while True:
+        m = match(text, position)
+        if m is None:
+            break
+        kind = m.lastgroup
+        raw = m[kind]  # type: ignore[index]
+        start = m.start(kind)  # type: ignore[arg-type]
+        position = m.end()
+        if kind == "word":
+            raw = raw.lower()
+        elif kind == "op":
+            raw = _SAME.get(raw, raw)
+        found.append(Token(kind, raw, start, position))  # type: ignore[arg-type]
+    if not _BLANK.match(text, position):
+        while text[position].isspace():
+            position += 1
+        raise refuse("unknown_sign", position, position + 1, found=text[position])
+    found.append(Token("end", "", position, position))
+    return found

@@ -1,0 +1,123 @@
+"""Problems to sentences: the cause, and the nearest thing that would work. One entry for every kind of problem."""
+
+from collections.abc import Callable
+from typing import Any
+
+from ..problem import Problem
+from .display import plain
+
+
+def sentence(problem: Problem) -> str:
+    """The problem in one sentence."""
+    return SENTENCES[problem.kind](problem.fields)
+
+
+def _listed(words: list[str], joint: str = "or") -> str:
+    if len(words) <= 1:
+        return "".join(words)
+    return ", ".join(words[:-1]) + f" {joint} " + words[-1]
+
+
+def _expected(fields: dict[str, Any]) -> str:
+    words = fields["expected"]
+    return _listed(words[:8]) + (" ..." if len(words) > 8 else "")
+
+
+def _perhaps(fields: dict[str, Any]) -> str:
+    nearest = fields.get("nearest") or []
+    return f": perhaps {_listed(nearest)}" if nearest else ""
+
+
+def _too_large(fields: dict[str, Any]) -> str:
+    value = fields["value"]
+    said = "that is no number" if value != value else f"{value:.3g} is too large"
+    return f"{said}: lengths and coordinates go up to 1e15"
+
+
+def _needs(fields: dict[str, Any]) -> str:
+    more = fields["more"]
+    count = {1: "one more given", 2: "two more givens", 3: "three more givens"}.get(more, f"{more} more givens")
+    could = fields["could"]
+    joint = "and" if more >= len(could) else "or"
+    return f"the {fields['kind']} needs {count}: {_listed(could, joint)}"
+
+
+def _bad_name(fields: dict[str, Any]) -> str:
+    found = fields["found"]
+    reason = {
+        "letters": "a name is made of letters a to z, digits and _, and begins with a letter",
+        "word": "that is a word of the language",
+        "bearing": "that reads as a bearing",
+    }[fields["reason"]]
+    return f"{found} cannot be a name: {reason}"
+
+
+def _no_part(fields: dict[str, Any]) -> str:
+    has = fields["has"]
+    tail = f": it has {_listed(['.' + part for part in has], 'and')}" if has else ""
+    return f"{fields['of'] or 'it'} has no {fields['part']}{tail}"
+
+
+def _zero_length(fields: dict[str, Any]) -> str:
+    return f"both ends are at {plain(fields['x'])}, {plain(fields['y'])}: a line needs some length"
+
+
+SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
+    # reading the text
+    "unknown_sign": lambda f: f"“{f['found']}” means nothing here",
+    "too_long": lambda f: f"a statement has at most {f['longest']:,} characters",
+    "too_deep": lambda f: "too many things within one another",
+    "unfinished": lambda f: f"something is missing at the end: {_expected(f)}",
+    "unexpected": lambda f: f"“{f['found']}” cannot stand here: expected {_expected(f)}",
+    "unknown_word": lambda f: f"“{f['found']}” is no word for the beginning of a step{_perhaps(f)}",
+    "unknown_given": lambda f: (
+        f"a {f['kind']} has no given “{f['found']}”{_perhaps(f) or ': it takes ' + _listed(f['expected'])}"
+    ),
+    "stray_side": lambda f: f"“{f['found']}” belongs after the given it is about",
+    "argument_count": lambda f: f"{f['function']} takes {f['fewest']}, not {f['found']}",
+    "bad_name": _bad_name,
+    "bad_bearing": lambda f: (
+        f"{f['found']} is no bearing: 0 to 90 degrees from N or S toward E or W, minutes and seconds below 60"
+    ),
+    "bad_header": lambda f: f"“{f['found']}” does not say the {f['word']}: {f['expected']}",
+    "sixty": lambda f: f"{plain(f['value'])} minutes or seconds: there are 60 in the next larger part",
+    # givens
+    "needs_given": _needs,
+    "too_many_givens": lambda f: f"{f['word']} is one given too many beside {_listed(f['others'], 'and')}: strike one",
+    "given_twice": lambda f: f"{f['word']} stands twice: a {f['kind']} takes one",
+    "after_close": lambda f: "close ends the path: nothing can follow it",
+    "needs_pointer": lambda f: "a distance alone goes toward the pointer: add a direction, as in + 9 at 180",
+    "no_direction": lambda f: "the last place is there already: no direction leads to it",
+    "not_yet": lambda f: f"{f['what']} cannot be drawn yet in this version",
+    # numbers
+    "too_large": _too_large,
+    "out_of_range": lambda f: "the numbers are too large or too small to be worked with",
+    "divided_by_zero": lambda f: "division by zero",
+    "no_number": lambda f: f"{f['operation']} of that is no number",
+    "not_a_number": lambda f: (
+        f"{f['name']} is a figure, not a number: name a part of it, {_listed([f['name'] + '.' + p for p in f['has']])}"
+    ),
+    "no_part": _no_part,
+    # names
+    "unknown_name": lambda f: f"there is no {f['name']} before this step{_perhaps(f)}",
+    "later_name": lambda f: f"a step can only use what stands before it: {' needs '.join(f['chain'])}, which comes later",
+    "name_taken": lambda f: f"there is a {f['name']} already: {f['free']} is free",
+    "not_a_place": lambda f: f"{f.get('name', 'it')} is not one place: say which, such as start of {f.get('name', 'L1')}",
+    "no_such_place": lambda f: f"{f['name']} has no {f['what']}",
+    "not_a_figure": lambda f: "a number has no place in the drawing to measure from",
+    # figures
+    "zero_length": _zero_length,
+    "bad_radius": lambda f: f"a radius of {plain(f['value'])} draws no circle: it must be more than 0",
+    "bad_sweep": lambda f: f"a sweep of {plain(f['value'])}° draws no arc: more than 0 and less than 360, either way round",
+    "no_pieces": lambda f: "an outline needs at least one piece",
+    # steps and edits
+    "waits": lambda f: f"waits for {f['on']}",
+    "waits_for_last": lambda f: f"waits for {f['on'] or 'the step before'}: it counts from the place that puts down",
+    "off": lambda f: "switched off",
+    "no_step": lambda f: "that step is no longer in the book",
+    "step_twice": lambda f: "that step is in the book already",
+    "bad_index": lambda f: f"the book has {f['count']} steps",
+    "nothing_to_undo": lambda f: "nothing left to undo",
+    "nothing_to_redo": lambda f: "nothing left to redo",
+    "bad_edit": lambda f: f"this is no change of a book: {f['reason']}",
+}

@@ -1,0 +1,314 @@
+"""Numbers and directions: arithmetic, mixed numbers, feet and inches, degrees-minutes-seconds, bearings."""
+
+import re
+from enum import Enum
+from math import isfinite, pi
+from typing import TYPE_CHECKING
+
+from ..book.tree import Bearing, Binary, Call, InUnit, Measured, Named, Negative, Number, Part, Plain
+from ..problem import refuse
+from ..units import MILLIMETRES
+from .cursor import Cursor
+from .lexer import Token
+from .vocabulary import FUNCTIONS, PARTS
+
+if TYPE_CHECKING:
+    from ..book.tree import Place
+
+
+class Wanted(Enum):
+    """What a number is read for: ' and " are feet and inches in a length, minutes and seconds in a direction."""
+
+    LENGTH = 1
+    DIRECTION = 2
+
+
+LENGTH, DIRECTION = Wanted.LENGTH, Wanted.DIRECTION
+_DEGREES = {"deg": 1.0, "gon": 0.9, "rad": 180.0 / pi}
+_BEARING = re.compile(
+    r"""(?P<from>[ns])\s*(?P<d>\d+(?:\.\d+)?)\s*
+        (?:[°:]\s*(?:(?P<m>\d+(?:\.\d+)?)\s*(?:['\u2032\u2019:]\s*(?:(?P<s>\d+(?:\.\d+)?)\s*(?:"|\u2033|\u201d|'')?)?)?)?)?
+        \s*(?P<to>[ew])(?![A-Za-z0-9_])""",
+    re.VERBOSE | re.IGNORECASE,
+)
+
+
+def looks_like_bearing(text: str) -> bool:
+    """Whether a name would read as a bearing."""
+    return _BEARING.fullmatch(text) is not None
+
+
+def number(c: Cursor) -> Number:
+    """A number where a length, a ratio or a count is wanted."""
+    return expression(c, LENGTH)
+
+
+def direction(c: Cursor) -> Number:
+    """A direction, or a turn: degrees unless it says otherwise."""
+    return expression(c, DIRECTION)
+
+
+def expression(c: Cursor, wanted: Wanted, first: Number | None = None) -> Number:
+    """Sums of products of powers. ``first`` is a number that has been read already."""
+    left = _product(c, wanted, first)
+    while c.tok.kind == "op" and c.tok.text in "+-" and c.tok.text:
+        token = c.advance()
+        right = _product(c, wanted, None)
+        left = Binary("+" if token.text == "+" else "-", left, right, token.start, token.end)
+    return left
+
+
+def _product(c: Cursor, wanted: Wanted, first: Number | None) -> Number:
+    left = _signed(c, wanted) if first is None else _power(c, wanted, first)
+    while c.tok.kind == "op" and (c.tok.text == "*" or c.tok.text == "/"):
+        token = c.advance()
+        right = _signed(c, wanted)
+        left = Binary("*" if token.text == "*" else "/", left, right, token.start, token.end)
+    return left
+
+
+def _signed(c: Cursor, wanted: Wanted) -> Number:
+    negative = False
+    while c.tok.kind == "op" and (c.tok.text == "-" or c.tok.text == "+"):
+        negative ^= c.advance().text == "-"
+    value = _power(c, wanted, None)
+    if not negative:
+        return value
+    return Plain(-value.value) if type(value) is Plain else Negative(value)
+
+
+def _power(c: Cursor, wanted: Wanted, first: Number | None) -> Number:
+    base = _primary(c, wanted) if first is None else first
+    if c.tok.kind == "op" and c.tok.text == "^":
+        token = c.advance()
+        c.deeper()
+        exponent = _signed(c, wanted)
+        c.depth -= 1
+        return Binary("^", base, exponent, token.start, token.end)
+    return base
+
+
+def _primary(c: Cursor, wanted: Wanted) -> Number:
+    token = c.tok
+    if token.kind == "num":
+        return _angle_literal(c) if wanted is DIRECTION else _length_literal(c)
+    if token.kind == "word":
+        return _word(c, wanted, token)
+    if token.kind == "op" and token.text == "(":
+        return parenthesised_number(c, wanted)
+    c.fail("a direction" if wanted is DIRECTION else "a number")
+
+
+def parenthesised_number(c: Cursor, wanted: Wanted) -> Number:
+    """A number in parentheses, or a part of a place in parentheses: ``(middle of L2).y``."""
+    from .places import PLACES, parenthesised, part_of
+
+    start = c.tok.start
+    inside = parenthesised(c, wanted)
+    if isinstance(inside, PLACES):
+        return part_of(c, inside, start)
+    return inside
+
+
+def _word(c: Cursor, wanted: Wanted, token: Token) -> Number:
+    word = token.text
+    if wanted is DIRECTION:
+        if word[0] in "ns" and (bearing := _bearing(c)) is not None:
+            return bearing
+        if word == "az":
+            c.advance()
+            value = _signed(c, DIRECTION)
+            return Bearing(90.0 - value.value) if type(value) is Plain else Binary("-", Bearing(90.0), value, token.start, c.last)
+    if word == "pi":
+        c.advance()
+        return Plain(pi)
+    if word in FUNCTIONS:
+        return _call(c)
+    if word in ("distance", "direction", "angle", "length", "radius", "area") and c.peek().kind != "op":
+        return measured(c)
+    if c.at_name():
+        return named_number(c)
+    c.fail("a direction" if wanted is DIRECTION else "a number")
+
+
+def named_number(c: Cursor) -> Number:
+    """A named number, or a part of a named figure."""
+    if c.peek().text == "." and c.peek().kind == "op":
+        name = c.name()
+        return part_of_name(c, name)
+    name = c.name()
+    return Named(name)
+
+
+def part_of_name(c: Cursor, name: "Part | object") -> Part:
+    """``.x`` and the like after a name or a place."""
+    c.advance()
+    token = c.tok
+    if token.kind != "word" or token.text not in PARTS:
+        c.fail(*sorted(PARTS))
+    c.advance()
+    start = getattr(name, "start", token.start)
+    return Part(name, token.text, start, token.end)  # type: ignore[arg-type]
+
+
+def _call(c: Cursor) -> Call:
+    token = c.advance()
+    c.deeper()
+    if not c.take_op("("):
+        c.fail("(")
+    inside = DIRECTION if token.text in ("sin", "cos", "tan") else LENGTH
+    arguments = [expression(c, inside)]
+    while c.take_op(",", ";"):
+        arguments.append(expression(c, inside))
+    if not c.take_op(")"):
+        c.fail(")", ",")
+    c.depth -= 1
+    fewest, most = FUNCTIONS[token.text]
+    if not fewest <= len(arguments) <= most:
+        raise refuse("argument_count", token.start, c.last, function=token.text, fewest=fewest, most=most, found=len(arguments))
+    return Call(token.text, tuple(arguments), token.start, c.last)
+
+
+def measured(c: Cursor) -> Measured:
+    """A reading inside a number: ``distance P1 P2``."""
+    from .places import thing
+
+    token = c.advance()
+    c.deeper()
+    needed = {"distance": 2, "direction": 2, "angle": 2}.get(token.text, 1)
+    things: list[Place] = []
+    while len(things) < needed:
+        things.append(thing(c))  # type: ignore[arg-type]
+        c.take_op(";")
+    c.depth -= 1
+    return Measured(token.text, tuple(things), token.start, c.last)
+
+
+def _length_literal(c: Cursor) -> Number:
+    token = c.advance()
+    value, whole = _value(token), token.text.isdigit()
+    following = c.tok
+    if whole and following.kind == "num" and following.start > token.end and _is_fraction(c, c.index):
+        value += _fraction(c, c.advance())
+    elif whole and following.kind == "op" and following.text == "/" and _fraction_has_unit(c):
+        value = _fraction(c, token)
+    return _with_unit(c, value)
+
+
+def _is_fraction(c: Cursor, index: int) -> bool:
+    """Whether whole digits, a stroke and whole digits stand at ``index``."""
+    tokens = c.tokens
+    return (
+        index + 2 < len(tokens)
+        and tokens[index].text.isdigit()
+        and tokens[index + 1].text == "/"
+        and tokens[index + 2].kind == "num"
+        and tokens[index + 2].text.isdigit()
+    )
+
+
+def _fraction_has_unit(c: Cursor) -> bool:
+    denominator, mark = c.peek(1), c.peek(2)
+    return denominator.text.isdigit() and (mark.text in ("'", '"') or (mark.kind == "word" and mark.text in MILLIMETRES))
+
+
+def _fraction(c: Cursor, numerator: Token) -> float:
+    """The fraction whose numerator has just been taken."""
+    c.advance()
+    denominator = c.advance()
+    if int(denominator.text) == 0:
+        raise refuse("divided_by_zero", denominator.start, denominator.end)
+    return int(numerator.text) / int(denominator.text)
+
+
+def _with_unit(c: Cursor, value: float) -> Number:
+    token = c.tok
+    if token.kind == "op":
+        if token.text == "'":
+            c.advance()
+            return InUnit(12.0 * value + _inches(c, token), "in")
+        if token.text == '"':
+            c.advance()
+            return InUnit(value, "in")
+    elif token.kind == "word" and token.text in MILLIMETRES:
+        c.advance()
+        if token.text == "ft" and c.tok.kind == "num":
+            return InUnit(12.0 * value + _inches(c, token), "in")
+        return InUnit(value, token.text)
+    return Plain(value)
+
+
+def _inches(c: Cursor, foot: Token) -> float:
+    """The inches after a foot mark, joined by a hyphen or a blank; 0 where none stand there."""
+    mark = c.tok
+    if mark.text == "-" and mark.start == foot.end and c.peek().kind == "num":
+        c.advance()
+    elif mark.kind != "num":
+        return 0.0
+    token = c.advance()
+    value = _value(token)
+    if token.text.isdigit():
+        if c.tok.kind == "num" and c.tok.start > token.end and _is_fraction(c, c.index):
+            value += _fraction(c, c.advance())
+        elif c.tok.text == "/" and c.peek().text.isdigit():
+            value = _fraction(c, token)
+    if not (c.take_op('"') or c.take_word("in")):
+        c.fail('" for inches')
+    return value
+
+
+def _angle_literal(c: Cursor) -> Number:
+    token = c.advance()
+    value = _value(token)
+    mark = c.tok
+    if mark.kind == "word" and mark.text in _DEGREES:
+        c.advance()
+        return Plain(value * _DEGREES[mark.text])
+    if mark.kind != "op" or mark.text not in ("°", ":", "'", '"'):
+        return Plain(value)
+    minutes = seconds = 0.0
+    if mark.text in ("°", ":"):
+        if mark.text == ":" and c.peek().kind != "num":
+            return Plain(value)
+        c.advance()
+        if c.tok.kind == "num" and (mark.text == ":" or c.peek().text in ("'", '"')):
+            unit = c.peek().text
+            part = c.advance()
+            if unit == '"':
+                seconds = _sixtieth(part)
+            else:
+                minutes = _sixtieth(part)
+                if c.take_op("'", ":") and c.tok.kind == "num" and (mark.text == ":" or c.peek().text == '"'):
+                    seconds = _sixtieth(c.advance())
+            c.take_op('"')
+        return Plain((value * 3600.0 + minutes * 60.0 + seconds) / 3600.0)
+    c.advance()
+    return Plain(value / 60.0 if mark.text == "'" else value / 3600.0)
+
+
+def _sixtieth(token: Token) -> float:
+    value = _value(token)
+    if value >= 60.0:
+        raise refuse("sixty", token.start, token.end, value=value)
+    return value
+
+
+def _bearing(c: Cursor) -> Bearing | None:
+    start = c.tok.start
+    m = _BEARING.match(c.text, start)
+    if m is None:
+        return None
+    d, minutes, s = (float(m[g] or 0.0) for g in ("d", "m", "s"))
+    angle = (d * 3600.0 + minutes * 60.0 + s) / 3600.0
+    if angle > 90.0 or minutes >= 60.0 or s >= 60.0:
+        raise refuse("bad_bearing", start, m.end(), found=m[0])
+    c.skip_to(m.end())
+    north, east = m["from"] in "nN", m["to"] in "eE"
+    return Bearing((90.0 if north else -90.0) + (-angle if north == east else angle))
+
+
+def _value(token: Token) -> float:
+    value = float(token.text)
+    if not isfinite(value):
+        raise refuse("too_large", token.start, token.end, value=value)
+    return value

@@ -1,0 +1,242 @@
+"""Places: coordinates, polar, relative, and everything that is taken from figures."""
+
+from typing import Literal
+
+from ..book.tree import (
+    PLACES,
+    Along,
+    Coordinates,
+    CrossingOf,
+    FootOf,
+    MiddleOf,
+    Name,
+    NamedPlace,
+    Number,
+    OnAt,
+    Part,
+    Past,
+    Place,
+    PlaceOf,
+    Plain,
+    Polar,
+    Relative,
+    Toward,
+)
+from .cursor import Cursor
+from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
+from .vocabulary import PLACE_WORDS, SIDES
+
+_PLACE_LIKE = frozenset({"point", "circle", "arc", "ellipse"})
+_EXPECTED = (", and a y", "at and a direction")
+
+
+def place(c: Cursor, bare: bool = False) -> Place:
+    """A place. ``bare`` allows a number alone: that far toward the pointer."""
+    start = c.tok.start
+    value = place_or_number(c)
+    if isinstance(value, PLACES):
+        return value
+    if bare:
+        return Toward(value, None, start, c.last)
+    c.fail(*_EXPECTED)
+
+
+def thing(c: Cursor) -> Name | Place:
+    """A figure by its name, or a place."""
+    if c.at_name() and c.peek().text != ":":
+        return c.name()
+    found = place(c)
+    return found.name if isinstance(found, NamedPlace) else found
+
+
+def at_place(c: Cursor) -> bool:
+    """Whether a further place may begin here without a semicolon: with a name or a place word."""
+    return c.at_name() or (c.tok.kind == "word" and c.tok.text in PLACE_WORDS and c.tok.text != "on" and c.peek().text == "of")
+
+
+def place_or_number(c: Cursor, wanted: Wanted = LENGTH) -> Place | Number:
+    """Whatever stands here, read once from left to right."""
+    token = c.tok
+    if token.kind == "op":
+        if token.text == "+":
+            return _based(c, _relative(c))
+        if token.text == "(":
+            start = token.start
+            inside = parenthesised(c, wanted)
+            if not isinstance(inside, PLACES):
+                return _after_number(c, expression(c, wanted, inside))
+            if c.at_op("."):
+                return _after_number(c, expression(c, wanted, part_of(c, inside, start)))
+            return _based(c, inside)
+    elif token.kind == "word":
+        if token.text in PLACE_WORDS:
+            return _based(c, _special(c))
+        following = c.peek()
+        if c.at_name() and not (following.kind == "op" and following.text in (".", "+", "-", "*", "/", "^", ",", "..", "//")):
+            if c.kind_of(token) not in ("number", "reading"):
+                return _based(c, NamedPlace(c.name()))
+            return _after_number(c, named_number(c))
+    return _after_number(c, expression(c, wanted))
+
+
+def parenthesised(c: Cursor, wanted: Wanted) -> Place | Number:
+    """A place or a number in parentheses; the cursor is at the opening one."""
+    c.deeper()
+    c.advance()
+    inside = place_or_number(c, wanted)
+    if not c.take_op(")"):
+        c.fail(")")
+    c.depth -= 1
+    return inside
+
+
+def part_of(c: Cursor, of: Place, start: int) -> Part:
+    """``.x`` or ``.y`` of a place in parentheses; a name in parentheses is that figure."""
+    if not c.at_op("."):
+        c.fail(".x", ".y")
+    part = part_of_name(c, of.name if isinstance(of, NamedPlace) else of)
+    return Part(part.of, part.part, start, part.end)
+
+
+def _based(c: Cursor, base: Place) -> Place:
+    while c.at_op(":"):
+        c.advance()
+        c.take_op("+")
+        base = Relative(base, _offset(c, number(c)))
+    return base
+
+
+def _offset(c: Cursor, first: Number) -> Coordinates | Polar:
+    if c.take_op(",", ".."):
+        return Coordinates(first, number(c))
+    if c.take_word("at") or c.take_op("//"):
+        return Polar(first, direction(c))
+    c.fail(*_EXPECTED)
+
+
+def _relative(c: Cursor) -> Place:
+    start = c.advance().start
+    first = number(c)
+    if c.at_op(",", "..", "//") or c.at_word("at"):
+        return Relative(None, _offset(c, first))
+    target = place(c) if c.take_word("toward") else None
+    return Toward(first, target, start, c.last)
+
+
+def _after_number(c: Cursor, first: Number) -> Place | Number:
+    token = c.tok
+    if token.kind == "op":
+        if token.text in (",", "..", "//"):
+            return _based(c, _offset(c, first))
+        if token.text == "%":
+            c.advance()
+            c.need_word("of", "along")
+            return _along(c, first, 100.0)
+    elif token.kind == "word":
+        if token.text == "at":
+            return _based(c, _offset(c, first))
+        if token.text == "along":
+            c.advance()
+            return _along(c, first, None)
+        if token.text == "of":
+            c.advance()
+            return _along(c, first, 1.0)
+        if token.text == "past":
+            c.advance()
+            which = c.need_word("start", "end")
+            c.need_word("of")
+            name = c.name()
+            return _based(c, Past(first, "end" if which == "end" else "start", name, token.start, c.last))
+    return first
+
+
+def _along(c: Cursor, amount: Number, share: float | None) -> Place:
+    start = c.tok.start
+    name = c.name()
+    from_end = False
+    if c.at_word("from") and c.peek().text in ("start", "end") and c.peek(2).text != "of":
+        c.advance()
+        from_end = c.advance().text == "end"
+    if share == 100.0:
+        from ..book.tree import Binary
+
+        amount = Plain(amount.value / 100.0) if type(amount) is Plain else Binary("/", amount, Plain(100.0), start, c.last)
+    return _based(c, Along(amount, name, from_end, share is not None, start, c.last))
+
+
+def sides(c: Cursor) -> tuple[str, ...]:
+    """The side words that stand here."""
+    found: list[str] = []
+    while c.tok.kind == "word":
+        if c.tok.text in SIDES:
+            found.append(c.advance().text)
+        elif c.tok.text == "counter" and c.peek().text == "-" and c.peek(2).text == "clockwise":
+            c.advance(), c.advance(), c.advance()
+            found.append("counter-clockwise")
+        else:
+            break
+    return tuple(found)
+
+
+def _special(c: Cursor) -> Place:
+    start = c.tok.start
+    c.deeper()
+    word = c.advance().text
+    found: Place
+    match word:
+        case "start" | "end" | "centre" | "center":
+            c.need_word("of")
+            found = PlaceOf("centre" if word == "center" else word, c.name())
+        case "box":
+            c.need_word("middle")
+            c.need_word("of")
+            found = PlaceOf("box middle", c.name())
+        case "middle":
+            c.need_word("of")
+            found = _middle(c)
+        case "on":
+            name = c.name()
+            c.need_word("at")
+            found = OnAt(name, direction(c))
+        case "crossing":
+            c.need_word("of")
+            first = c.name()
+            c.take_op(";")
+            second = c.name()
+            found = CrossingOf(first, second, sides(c), start, c.last)
+        case _:
+            found = _foot(c, word, start)
+    c.depth -= 1
+    return found
+
+
+def _foot(c: Cursor, word: str, start: int) -> Place:
+    c.need_word("to" if word == "nearest" else "of")
+    origin = place(c)
+    c.need_word("on")
+    name = c.name()
+    what: Literal["foot", "nearest", "touch"] = "foot" if word == "foot" else "nearest" if word == "nearest" else "touch"
+    return FootOf(what, origin, name, sides(c), start, c.last)
+
+
+def _middle(c: Cursor) -> Place:
+    """``middle of L1`` or ``middle of P1 P2``: a second place follows only one that stands for a place itself."""
+    if c.at_name() and c.peek().text != ":":
+        token = c.tok
+        kind = c.kind_of(token)
+        place_like = kind in _PLACE_LIKE if kind is not None else token.text[0] in "pc"
+        name = c.name()
+        if kind == "point" or (place_like and _second_place(c)):
+            c.take_op(";")
+            return MiddleOf(NamedPlace(name), place(c))
+        return PlaceOf("middle", name)
+    first = place(c)
+    c.take_op(";")
+    return MiddleOf(first, place(c))
+
+
+def _second_place(c: Cursor) -> bool:
+    return at_place(c) or c.at_op(";")
+
+
+__all__ = ["DIRECTION", "PLACES", "at_place", "parenthesised", "part_of", "place", "place_or_number", "sides", "thing"]

@@ -1,0 +1,85 @@
+"""What a book holds, as plain data for ``run --json`` and for whoever draws it. Numbers keep every digit."""
+
+from typing import Any
+
+from ..book.book import Book
+from ..book.values import Drawn, Reading
+from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+from ..problem import Problem
+from .messages import sentence
+from .script import Script
+
+
+def figure_data(figure: Figure) -> dict[str, Any]:
+    """A figure as data: every length in the drawing's unit, every angle in degrees counter-clockwise from east."""
+    match figure:
+        case Point(x, y):
+            return {"kind": "point", "at": [x, y]}
+        case Line(start, end):
+            return {"kind": "line", "from": _xy(start), "to": _xy(end)}
+        case EndlessLine(through):
+            return {"kind": "line", "through": _xy(through), "direction": figure.direction}
+        case Circle(centre, radius):
+            return {"kind": "circle", "centre": _xy(centre), "radius": radius}
+        case Arc(centre, radius, start, end, sweep):
+            return {
+                "kind": "arc", "centre": _xy(centre), "radius": radius, "from": _xy(start), "to": _xy(end), "sweep": sweep,
+            }  # fmt: skip
+        case Outline(pieces, closed):
+            return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
+
+
+def run_report(script: Script, book: Book) -> dict[str, Any]:
+    """The one object that ``run --json`` prints."""
+    figures: dict[str, Any] = {}
+    readings: list[dict[str, Any]] = []
+    problems = [problem_data(m.problem, m.line, m.text) for m in script.misread]
+    for id in book.order:
+        step, value = book.steps[id], book.values[id]
+        if isinstance(value, Problem):
+            problems.append(problem_data(value, script.lines[id], step.statement.text))
+        elif isinstance(value.figure, Reading):
+            readings.append(reading_data(step.name, step.statement.text, value.figure))
+        else:
+            figures[step.name] = drawn_data(value)
+    problems.sort(key=lambda p: p["line"])
+    return {"figures": figures, "readings": readings, "problems": problems}
+
+
+def drawn_data(drawn: Drawn) -> dict[str, Any]:
+    """A drawn step's figure, with its other solutions where there are any."""
+    if isinstance(drawn.figure, float):
+        return {"kind": "number", "value": drawn.figure}
+    assert not isinstance(drawn.figure, Reading)
+    data = figure_data(drawn.figure)
+    if len(drawn.solutions) > 1:
+        data["solutions"] = len(drawn.solutions)
+        data["taken"] = drawn.taken
+        data["all"] = [{**figure_data(s.figure), "signature": s.signature} for s in drawn.solutions]
+        for one in data["all"]:
+            del one["kind"]
+    return data
+
+
+def reading_data(name: str, statement: str, reading: Reading) -> dict[str, Any]:
+    """A reading with its parts, and the difference from the value wanted."""
+    data: dict[str, Any] = {
+        "name": name, "statement": statement, "kind": reading.kind, "value": reading.value, **reading.parts,
+    }  # fmt: skip
+    if reading.wanted is not None:
+        data |= {"wanted": reading.wanted, "difference": reading.value - reading.wanted}
+    if reading.wanted is not None and reading.within is not None:
+        data["within"] = abs(reading.value - reading.wanted) <= reading.within
+    return data
+
+
+def problem_data(problem: Problem, line: int, statement: str) -> dict[str, Any]:
+    """A problem with the place where it stands; lines and columns count from 1."""
+    return {
+        "line": line, "column": problem.start + 1, "statement": statement, "kind": problem.kind,
+        "message": sentence(problem),
+    }  # fmt: skip
+
+
+def _xy(point: Point) -> list[float]:
+    return [point.x, point.y]

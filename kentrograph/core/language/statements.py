@@ -1,0 +1,154 @@
+"""Whole statements: ``[pencil|ink] [NAME =] kind given given ...``."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from ..book.tree import PLACES, Argument, Given, Name, NamedPlace, Statement
+from ..problem import Refused, refuse
+from .cursor import Cursor, nearest_words
+from .givens import read_given
+from .numbers import looks_like_bearing, number
+from .places import thing
+from .vocabulary import HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
+
+
+@dataclass(frozen=True, slots=True)
+class HeaderLine:
+    """A line of a file's head: ``unit mm``; ``values`` are its words and numbers as written."""
+
+    word: str
+    values: tuple[str, ...]
+    start: int
+    end: int
+
+
+def parse_statement(text: str, kinds: Mapping[str, str]) -> Statement:
+    """Reads one statement. ``kinds`` maps the compared form of every name in use to what it stands for.
+
+    Raises `Refused` with the place in the text, what could stand there and what was found.
+    """
+    try:
+        return _statement(Cursor(text, kinds))
+    except RecursionError:
+        # Places nest in places; nobody writes so many by hand.
+        raise refuse("too_deep", 0, len(text)) from None
+
+
+def parse_header(text: str) -> HeaderLine | None:
+    """The header line in this text, or None where it is not one."""
+    c = Cursor(text, {})
+    if not c.at_word(*HEADERS):
+        return None
+    first = c.advance()
+    rest = text[first.end : c.tokens[-1].start].split("#", 1)[0]
+    return HeaderLine(first.text, tuple(rest.replace(",", " , ").split()), first.start, c.tokens[-1].end)
+
+
+def is_blank(text: str) -> bool:
+    """Whether a line holds nothing but blanks and a comment."""
+    stripped = text.strip()
+    return not stripped or stripped.startswith("#")
+
+
+def _statement(c: Cursor) -> Statement:
+    pen = c.take_word(*PENS)
+    name = _defined_name(c)
+    if pen is None:
+        pen = c.take_word(*PENS)
+    token = c.tok
+    if token.kind == "word" and token.text in KINDS:
+        c.advance()
+        return _finish(c, token.text, name, pen, _figure_givens(c, token.text), token.start, token.end)
+    if token.kind == "word" and token.text == "measure":
+        c.advance()
+        return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
+    if token.kind == "word" and token.text in VERBS:
+        # The rest of a shaping statement is not read yet; the evaluation says so.
+        c.skip_to(c.tokens[-1].start)
+        return _finish(c, token.text, name, pen, [], token.start, token.end)
+    if name is not None and not (token.kind == "word" and token.text in RESERVED and c.peek().kind != "op"):
+        start = token.start
+        value = number(c)
+        return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)
+    if token.kind == "end":
+        raise refuse("unfinished", token.start, token.start, expected=["a kind of figure"])
+    if token.kind == "word":
+        known = list(KINDS) + list(VERBS) + ["measure", "pencil", "ink"]
+        raise refuse(
+            "unknown_word",
+            token.start,
+            token.end,
+            found=c.text[token.start : token.end],
+            nearest=nearest_words(token.text, known),
+        )
+    c.fail("a kind of figure")
+
+
+def _finish(
+    c: Cursor, kind: str, name: str | None, pen: str | None, givens: list[Given], kind_start: int, kind_end: int
+) -> Statement:
+    if c.tok.kind != "end":
+        c.fail(*[g.word for g in KINDS[kind].givens if g.word != "place"] if kind in KINDS else ["the end"])
+    drawn: Literal["pencil", "ink"] | None = "pencil" if pen == "pencil" else "ink" if pen == "ink" else None
+    return Statement(c.text, kind, name, drawn, tuple(givens), tuple(c.uses), kind_start, kind_end)
+
+
+def _defined_name(c: Cursor) -> str | None:
+    token = c.tok
+    if token.kind != "word" or c.peek().text != "=":
+        return None
+    text = c.text[token.start : token.end]
+    check_name(text, token.start, token.end)
+    c.advance()
+    c.advance()
+    return text
+
+
+def check_name(text: str, start: int = 0, end: int = 0) -> None:
+    """Refuses a name that could not be told from a word or a bearing, or that is not one at all."""
+    if not (text[:1].isascii() and text[:1].isalpha() and text.isascii() and text.replace("_", "a").isalnum()):
+        raise refuse("bad_name", start, end, found=text, reason="letters")
+    if text.lower() in RESERVED:
+        raise refuse("bad_name", start, end, found=text, reason="word")
+    if looks_like_bearing(text):
+        raise refuse("bad_name", start, end, found=text, reason="bearing")
+
+
+def _figure_givens(c: Cursor, kind: str) -> list[Given]:
+    spec = KINDS[kind]
+    givens: list[Given] = []
+    while c.tok.kind != "end":
+        c.take_op(";")
+        givens.extend(read_given(c, spec))
+    return givens
+
+
+def _reading(c: Cursor) -> list[Given]:
+    start = c.tok.start
+    if c.tok.kind == "word" and c.tok.text not in READINGS:
+        nearest = nearest_words(c.tok.text, list(READINGS))
+        raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
+    word = c.need_word(*READINGS)
+    things: list[Argument] = []
+    while c.tok.kind != "end" and not c.at_word("less", "wanted"):
+        things.append(thing(c))
+        c.take_op(";")
+    givens = [Given(word, tuple(things), (), start, c.last)]
+    if c.at_word("less"):
+        start = c.advance().start
+        holes: list[Argument] = []
+        while c.at_name():
+            holes.append(c.name())
+            c.take_op(";")
+        if not holes:
+            c.fail("the name of a hole")
+        givens.append(Given("less", tuple(holes), (), start, c.last))
+    for extra in ("wanted", "within"):
+        if c.at_word(extra):
+            start = c.advance().start
+            givens.append(Given(extra, (number(c),), (), start, c.last))
+    return givens
+
+
+__all__ = ["PLACES", "HeaderLine", "Name", "NamedPlace", "Refused", "check_name", "is_blank", "parse_header", "parse_statement"]
