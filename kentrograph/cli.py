@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from pathlib import Path
 from typing import Any
 
-from . import __version__
+from . import __version__, service
 from .core.language.report import run_report
 from .core.language.script import book_of, read_script
 
@@ -20,8 +20,21 @@ def main(arguments: Sequence[str] | None = None) -> int:
     run = commands.add_parser("run", help="evaluate a text and print its figures and readings")
     run.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
     run.add_argument("--json", action="store_true", help="print one JSON object")
+    prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
+    prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
+    serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
+    serve.add_argument("--port", type=int, default=8300)
+    commands.add_parser("schema", help="print the schema of the interface")
     chosen = parser.parse_args(arguments)
-    return run_file(chosen.file, chosen.json)
+    match chosen.command:
+        case "run":
+            return run_file(chosen.file, chosen.json)
+        case "prepare":
+            return service.prepare(chosen.demo)
+        case "serve":
+            return service.serve(chosen.port)
+        case _:
+            return service.print_schema()
 
 
 def run_file(name: str, as_json: bool) -> int:

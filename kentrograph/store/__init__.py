@@ -1,0 +1,1 @@
+"""Drawings in PostgreSQL: tables, what is read and written, migrations."""

@@ -11,6 +11,7 @@ from .planner import Env, NumberPlan, Planner
 from .tree import (
     PLACES,
     Coordinates,
+    CornerOf,
     MiddleOf,
     Name,
     NamedPlace,
@@ -40,6 +41,8 @@ def plan_place(p: Planner, node: Place) -> PlacePlan:
         case PlaceOf(what, name):
             slot = p.slot(name)
             return lambda env, last: special_place(env[slot], what, name)
+        case CornerOf():
+            return _corner(p, node)
         case MiddleOf(first, second):
             a, b = as_function(plan_place(p, first)), as_function(plan_place(p, second))
             return lambda env, last: _middle(a(env, last), b(env, last))
@@ -166,6 +169,22 @@ def _named(p: Planner, name: Name) -> PlacePlan:
         if isinstance(figure, Circle | Arc):
             return figure.centre
         raise refuse("not_a_place", name.start, name.end, name=name.text)
+
+    return get
+
+
+def _corner(p: Planner, node: CornerOf) -> PlacePlan:
+    slot, which = p.slot(node.name), p.number(node.which)
+
+    def get(env: Env, last: Point) -> Point:
+        figure = env[slot]
+        if not isinstance(figure, Outline):
+            raise refuse("no_such_place", node.name.start, node.name.end, name=node.name.text, what="corner")
+        found = figure.corners
+        number = which if isinstance(which, float) else which(env, last)
+        if number != int(number) or not 1 <= number <= len(found):
+            raise refuse("no_such_corner", node.start, node.end, name=node.name.text, count=len(found))
+        return found[int(number) - 1]
 
     return get
 

@@ -162,6 +162,16 @@ class PlaceOf:
 
 
 @dataclass(frozen=True, slots=True)
+class CornerOf:
+    """A corner of an outline, counted from 1 in the order in which it was drawn."""
+
+    which: Number
+    name: Name
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
 class MiddleOf:
     """The place halfway between two."""
 
@@ -223,9 +233,24 @@ class FootOf:
     end: int
 
 
-Place = Coordinates | Polar | Relative | Toward | NamedPlace | PlaceOf | MiddleOf | Along | Past | OnAt | CrossingOf | FootOf
+Place = (
+    Coordinates
+    | Polar
+    | Relative
+    | Toward
+    | NamedPlace
+    | PlaceOf
+    | CornerOf
+    | MiddleOf
+    | Along
+    | Past
+    | OnAt
+    | CrossingOf
+    | FootOf
+)
 
-PLACES = (Coordinates, Polar, Relative, Toward, NamedPlace, PlaceOf, MiddleOf, Along, Past, OnAt, CrossingOf, FootOf)
+
+PLACES = (Coordinates, Polar, Relative, Toward, NamedPlace, PlaceOf, CornerOf, MiddleOf, Along, Past, OnAt, CrossingOf, FootOf)
 
 # Statements -------------------------------------------------------------------------------------------
 

@@ -33,6 +33,12 @@ class Outline:
         return self.pieces[-1].end
 
     @property
+    def corners(self) -> tuple[Point, ...]:
+        """Where its pieces begin, in order, and where the last one ends if it is open."""
+        begins = tuple(piece.start for piece in self.pieces)
+        return begins if self.closed else (*begins, self.end)
+
+    @property
     def length(self) -> float:
         """Length of all pieces together, in the drawing's unit."""
         return fsum(piece.length for piece in self.pieces)

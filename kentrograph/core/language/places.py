@@ -6,6 +6,7 @@ from ..book.tree import (
     PLACES,
     Along,
     Coordinates,
+    CornerOf,
     CrossingOf,
     FootOf,
     MiddleOf,
@@ -51,7 +52,9 @@ def thing(c: Cursor) -> Name | Place:
 
 def at_place(c: Cursor) -> bool:
     """Whether a further place may begin here without a semicolon: with a name or a place word."""
-    return c.at_name() or (c.tok.kind == "word" and c.tok.text in PLACE_WORDS and c.tok.text != "on" and c.peek().text == "of")
+    if c.at_name() or c.at_word("corner", "box"):
+        return True
+    return c.tok.kind == "word" and c.tok.text in PLACE_WORDS and c.tok.text != "on" and c.peek().text in ("of", "to")
 
 
 def place_or_number(c: Cursor, wanted: Wanted = LENGTH) -> Place | Number:
@@ -191,6 +194,10 @@ def _special(c: Cursor) -> Place:
             c.need_word("middle")
             c.need_word("of")
             found = PlaceOf("box middle", c.name())
+        case "corner":
+            which = number(c)
+            c.need_word("of")
+            found = CornerOf(which, c.name(), start, c.last)
         case "middle":
             c.need_word("of")
             found = _middle(c)

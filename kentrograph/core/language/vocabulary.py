@@ -246,11 +246,11 @@ PARTS = {
     "value": "value of a reading",
 }
 
-PLACE_WORDS = frozenset("start end middle centre center box on crossing foot nearest touch".split())
+PLACE_WORDS = frozenset("start end middle centre center box corner on crossing foot nearest touch".split())
 UNIT_WORDS = frozenset("mm cm m in ft yd deg gon rad".split())
 JOINTS = frozenset(
     "of at to from on along past by near about solution close less wanted within in and flats area measure az pi times last"
-    " name curve via via".split()
+    " toward corner curve via".split()
 )
 
 RESERVED = (

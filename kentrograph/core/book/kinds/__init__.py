@@ -25,7 +25,7 @@ PLANS: dict[str, Callable[[Planner, Statement], Plan]] = {
 
 _BLAME: dict[str, tuple[str, ...]] = {
     "zero_length": ("to", "close", "length"),
-    "bad_radius": ("radius", "diameter", "circumference"),
+    "bad_radius": ("radius", "diameter", "circumference", "through"),
 }
 """Which given to point at for a problem that a figure itself found."""
 

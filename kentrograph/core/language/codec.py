@@ -1,0 +1,99 @@
+"""Steps, edits and headers as plain data, and back: what is stored and sent."""
+
+from typing import Any
+
+from ..angles import Convention
+from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
+from ..book.manner import Datum, Header, Manner
+from ..book.step import Step
+from ..problem import refuse
+from .statements import parse_statement
+
+Data = dict[str, Any]
+
+
+def manner_data(manner: Manner) -> Data:
+    """A manner as data."""
+    d = manner.datum
+    return {
+        "unit": manner.unit,
+        "zero": manner.convention.zero,
+        "clockwise": manner.convention.clockwise,
+        "datum": [d.x, d.y, d.turn],
+    }
+
+
+def manner_from(data: Data) -> Manner:
+    """A manner from data."""
+    return Manner(data["unit"], Convention(data["zero"], data["clockwise"]), Datum(*data["datum"]))
+
+
+def header_data(header: Header) -> Data:
+    """A header as data."""
+    return {**manner_data(header.manner), "decimals": header.decimals}
+
+
+def header_from(data: Data) -> Header:
+    """A header from data."""
+    return Header(manner_from(data), data["decimals"])
+
+
+def step_data(step: Step) -> Data:
+    """A step as data; its text says all about its statement."""
+    return {
+        "id": step.id,
+        "name": step.name,
+        "dealt": step.dealt,
+        "text": step.statement.text,
+        "manner": manner_data(step.manner),
+        "hidden": step.hidden,
+        "off": step.off,
+    }
+
+
+def step_from(data: Data, kinds: dict[str, str]) -> Step:
+    """A step from data; ``kinds`` says what the names before it stand for."""
+    statement = parse_statement(data["text"], kinds)
+    return Step(data["id"], data["name"], data["dealt"], statement, manner_from(data["manner"]), data["hidden"], data["off"])
+
+
+def statement_data(step: Step) -> list[Data]:
+    """The givens of a step as data, for whoever asks the database."""
+    text = step.statement.text
+    return [{"word": g.word, "text": text[g.start : g.end], "sides": list(g.sides)} for g in step.statement.givens]
+
+
+def edit_data(edit: Edit) -> Data:
+    """An edit as data."""
+    match edit:
+        case Insert(index, step):
+            return {"op": "insert", "index": index, "step": step_data(step)}
+        case Delete(id):
+            return {"op": "delete", "id": id}
+        case Replace(step):
+            return {"op": "replace", "step": step_data(step)}
+        case Move(id, index):
+            return {"op": "move", "id": id, "index": index}
+        case SetHeader(header):
+            return {"op": "header", "header": header_data(header)}
+        case Several(edits):
+            return {"op": "several", "edits": [edit_data(e) for e in edits]}
+
+
+def edit_from(data: Data, kinds: dict[str, str]) -> Edit:
+    """An edit from data. ``kinds`` says what the names of the book stand for."""
+    match data["op"]:
+        case "insert":
+            return Insert(data["index"], step_from(data["step"], kinds))
+        case "delete":
+            return Delete(data["id"])
+        case "replace":
+            return Replace(step_from(data["step"], kinds))
+        case "move":
+            return Move(data["id"], data["index"])
+        case "header":
+            return SetHeader(header_from(data["header"]))
+        case "several":
+            return Several(tuple(edit_from(e, kinds) for e in data["edits"]))
+        case op:
+            raise refuse("bad_edit", reason=f"{op} is not known")

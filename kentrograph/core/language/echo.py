@@ -1,0 +1,79 @@
+"""What was typed, beside the value it was understood as: ``140 - 48`` = 92 mm."""
+
+from typing import Any, cast
+
+from ..book.book import Book
+from ..book.places import as_function, plan_next, plan_place
+from ..book.planner import Planner
+from ..book.step import Step
+from ..book.tree import PLACES, Bearing, Coordinates, Name, Number, Plain, Statement
+from ..book.values import Drawn
+from ..figures import Point
+from ..problem import Refused, refuse
+from . import display
+
+_DIRECTIONS = frozenset({"direction", "at", "sweep", "turned", "part", "angle"})
+_COUNTS = frozenset({"sides", "ratio", "solution", "value"})
+
+
+def given_texts(statement: Statement) -> list[str]:
+    """Each given as it was typed."""
+    return [statement.text[g.start : g.end] for g in statement.givens]
+
+
+def given_values(book: Book, step: Step, index: int) -> list[str]:
+    """For each given, the value it was understood as; empty where the text says the same already."""
+    planner = Planner(step.manner, book.header.manner.unit)
+    last = book.last_place(index)
+    shown: list[str] = []
+    for position, given in enumerate(step.statement.givens):
+        words: list[str] = []
+        for argument in given.arguments:
+            if isinstance(argument, Name):
+                continue
+            try:
+                value, last = _value(book, planner, given.word, argument, last, index, position == 0)
+            except Refused:
+                # The step itself says what is wrong; here there is only nothing to show.
+                value = ""
+            words.append(value)
+        shown.append("; ".join(w for w in words if w))
+    return shown
+
+
+def _value(book: Book, planner: Planner, word: str, argument: Any, last: Point, index: int, first: bool) -> tuple[str, Point]:
+    header = book.header
+    if isinstance(argument, PLACES):
+        place = argument
+        plan = as_function(plan_place(planner, place)) if first else plan_next(planner, place)
+        at = plan(env_of(book, planner, index), last)
+        if isinstance(place, Coordinates) and _literal(place.x) and _literal(place.y):
+            return "", at
+        return display.place(at, header), at
+    number = cast(Number, argument)
+    if _literal(number):
+        return "", last
+    if word in _DIRECTIONS:
+        plan_number = planner.number(number)
+    else:
+        plan_number = planner.number(number) if word in _COUNTS else planner.length(number)
+    value = plan_number if isinstance(plan_number, float) else plan_number(env_of(book, planner, index), last)
+    if word in _DIRECTIONS:
+        return display.dms(value), last
+    return (display.plain(value) if word in _COUNTS else f"{display.plain(value)} {header.manner.unit}"), last
+
+
+def env_of(book: Book, planner: Planner, index: int) -> list[Any]:
+    """The figures that a plan needs, as the book holds them before ``index``. Raises `Refused` (unknown_name)."""
+    env: list[Any] = []
+    for key in planner.names:
+        step = book.find(key)
+        held = book.values.get(step.id) if step is not None and book.position(step.id) < index else None
+        if not isinstance(held, Drawn):
+            raise refuse("unknown_name", name=key)
+        env.append(held.figure)
+    return env
+
+
+def _literal(node: Any) -> bool:
+    return isinstance(node, Plain | Bearing)

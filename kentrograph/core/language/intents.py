@@ -1,0 +1,105 @@
+"""What a person asks of the book, turned into edits: write a step, mend one, strike one, set the header."""
+
+from dataclasses import replace
+from difflib import get_close_matches
+
+from ..book.book import Book
+from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader
+from ..book.step import Step
+from ..book.tree import key_of
+from ..book.values import Value
+from ..problem import Problem, Refused, refuse
+from .header import apply_header
+from .script import named_step
+from .statements import parse_header, parse_statement
+from .vocabulary import KINDS
+
+_WAITING = frozenset({"waits", "waits_for_last", "off"})
+
+
+def write(book: Book, text: str, id: str, index: int | None = None, pen: str | None = None) -> tuple[Edit, str]:
+    """The edit that writes a step (or sets the header), and its label. Raises `Refused` for what cannot be drawn.
+
+    ``pen`` is written in front of a figure that does not say itself whether it is in pencil or ink.
+    """
+    head = parse_header(text)
+    if head is not None:
+        return SetHeader(apply_header(head, book.header)), head.word
+    at = len(book.order) if index is None else index
+    if not 0 <= at <= len(book.order):
+        raise refuse("bad_index", index=at, count=len(book.order))
+    step, value = tried(book, text, id, at)
+    if isinstance(value, Problem):
+        raise Refused(helped(book, value, at))
+    if pen is not None and step.statement.pen is None and step.statement.kind in KINDS:
+        step, _ = tried(book, f"{pen} {text}", id, at)
+    return Insert(at, step), label(step)
+
+
+def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
+    """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
+    statement = parse_statement(text, book.kinds(index))
+    step = named_step(id, statement, book.header, book.taken_names())
+    return step, book.try_statement(step, index)
+
+
+def mend(book: Book, id: str, text: str) -> tuple[Edit, str]:
+    """The edit that gives a step another text; its name stays unless the text names it otherwise."""
+    step, value = mended(book, id, text)
+    if isinstance(value, Problem) and value.kind not in _WAITING:
+        raise Refused(helped(book, value, book.position(id)))
+    return Replace(step), f"change of {label(step)}"
+
+
+def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
+    """A step with another text, and what it would hold."""
+    index = book.position(id)
+    before = book.steps[id]
+    statement = parse_statement(text, book.kinds(index))
+    kind_kept = statement.kind == before.statement.kind
+    if statement.name is not None:
+        taken = book.taken_names() - {before.key}
+        step = named_step(id, statement, book.header, taken)
+    elif kind_kept or before.figure_kind == Step(id, "", True, statement, before.manner).figure_kind:
+        step = replace(before, statement=statement)
+    else:
+        step = named_step(id, statement, book.header, book.taken_names())
+    # Its numbers go on being read as they were when it was written, whatever the drawing counts in now.
+    step = replace(step, manner=before.manner, hidden=before.hidden, off=before.off)
+    return step, book.try_statement(step, index)
+
+
+def strike(book: Book, id: str) -> tuple[Edit, str]:
+    """The edit that takes a step out."""
+    book.position(id)
+    return Delete(id), f"striking {label(book.steps[id])}"
+
+
+def move(book: Book, id: str, index: int) -> tuple[Edit, str]:
+    """The edit that moves a step."""
+    book.position(id)
+    return Move(id, index), f"moving {label(book.steps[id])}"
+
+
+def flag(book: Book, id: str, hidden: bool | None = None, off: bool | None = None) -> tuple[Edit, str]:
+    """The edit that hides or shows a step, or switches it off or on."""
+    book.position(id)
+    step = book.steps[id]
+    changed = replace(step, hidden=step.hidden if hidden is None else hidden, off=step.off if off is None else off)
+    word = ("hiding" if hidden else "showing") if hidden is not None else "switching off" if off else "switching on"
+    return Replace(changed), f"{word} {label(step)}"
+
+
+def label(step: Step) -> str:
+    """A step in two words: ``circle C4``."""
+    kind = "reading" if step.statement.kind == "measure" else step.statement.kind
+    return f"{kind} {step.name}".strip()
+
+
+def helped(book: Book, problem: Problem, index: int) -> Problem:
+    """The same problem with the nearest names that do exist, where a name was not found."""
+    if problem.kind != "unknown_name" or "nearest" in problem.fields:
+        return problem
+    names = {book.steps[i].key: book.steps[i].name for i in book.order[:index] if book.steps[i].name}
+    near = get_close_matches(key_of(problem.fields["name"]), list(names), n=3, cutoff=0.5)
+    return replace(problem, fields={**problem.fields, "nearest": [names[k] for k in near]})

@@ -1,0 +1,254 @@
+"""The open line: what is being written, what it would become, and what Enter would do.
+
+A draft is a kind of figure with the givens stated so far, each in its own words. What is typed next is read as one
+more given: as it stands, or with the word in front that the figure wants next.
+"""
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ..book.book import Book
+from ..book.manner import Header
+from ..book.step import Step
+from ..book.tree import Statement
+from ..book.values import Drawn, Value
+from ..problem import Problem, Refused
+from .completion import Completion, complete_beginning, complete_given
+from .expectation import beginning_hint, expected_words, hint
+from .header import apply_header
+from .intents import helped, mended, tried
+from .statements import parse_header
+from .vocabulary import KINDS, READINGS
+
+DRAFT_ID = "draft"
+
+Do = Literal["begin", "given", "write", "header", "nothing"]
+
+
+@dataclass(frozen=True, slots=True)
+class Draft:
+    """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far."""
+
+    kind: str
+    rows: tuple[str, ...] = ()
+
+    def text(self, *more: str) -> str:
+        """The statement that it would be."""
+        rows = [r for r in (*self.rows, *more) if r]
+        if self.kind.startswith("measure"):
+            return " ".join([self.kind, "; ".join(rows)]).strip()
+        return " ".join([self.kind, *rows])
+
+
+@dataclass(frozen=True, slots=True)
+class OpenLine:
+    """What the open line shows and what Enter would do.
+
+    ``row`` is the text as one more given, ``statement`` what Enter would write. ``problem`` has its place in the text
+    being typed. ``value`` is what the statement would draw, where it can be drawn.
+    """
+
+    do: Do
+    draft: Draft | None = None
+    row: str = ""
+    statement: str = ""
+    step: Step | None = None
+    value: Value | None = None
+    problem: Problem | None = None
+    hint: str = ""
+    completions: tuple[Completion, ...] = field(default=())
+
+
+def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None = None) -> OpenLine:
+    """Reads what is being typed, against the book as it stands. Nothing is changed and nothing is raised."""
+    at = len(book.order) if index is None else min(index, len(book.order))
+    typed = text.strip()
+    if draft is None:
+        return _beginning(book, typed, at) if typed else OpenLine("nothing", hint=beginning_hint(book))
+    if not typed:
+        return _stands(book, draft, at)
+    return _given(book, draft, typed, at)
+
+
+def read_mend(book: Book, id: str, text: str) -> OpenLine:
+    """Reads another text for a step that is in the book."""
+    try:
+        step, value = mended(book, id, text)
+    except Refused as refused:
+        return OpenLine("nothing", problem=refused.problem)
+    index = book.position(id)
+    if isinstance(value, Problem):
+        # A step may go on waiting for another one; anything else is to be mended here.
+        waiting = value.kind in ("waits", "waits_for_last", "off")
+        return OpenLine(
+            "write" if waiting else "nothing", statement=text, step=step, value=value, problem=helped(book, value, index)
+        )
+    return OpenLine("write", statement=text, step=step, value=value)
+
+
+def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
+    """The draft as it stands, with nothing typed."""
+    step, value, problem = _try(book, draft.text(), at)
+    drawn = value if isinstance(value, Drawn) else None
+    statement = step.statement if step else None
+    said = hint(draft.kind, statement, drawn is not None)
+    do: Do = "write" if drawn is not None else "nothing"
+    shown = None if problem is None or problem.kind in ("needs_given", "unfinished") else problem
+    return OpenLine(do, draft, "", draft.text(), step, drawn, shown, said, complete_given(draft.kind, statement, ""))
+
+
+def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
+    """One more given for the draft: as typed, or with the word in front that the figure wants next."""
+    best: OpenLine | None = None
+    before = _statement_of(book, draft.text(), at)
+    for word in ("", *expected_words(draft.kind, before)):
+        row = f"{word} {typed}".strip() if word else typed
+        step, value, problem = _try(book, draft.text(row), at)
+        if problem is None or problem.kind == "needs_given":
+            more = Draft(draft.kind, _rows(draft, row, step))
+            done = isinstance(value, Drawn)
+            said = hint(draft.kind, step.statement if step else None, done)
+            do: Do = "write" if done and finished(draft.kind, step) else "given"
+            return OpenLine(do, more, row, draft.text(row), step, value if done else None, None, said)
+        shift = len(draft.text(row)) - len(typed)
+        placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
+        candidate = OpenLine(
+            "nothing", draft, row, problem=helped(book, placed, at),
+            hint=hint(draft.kind, before, False), completions=complete_given(draft.kind, before, typed),
+        )  # fmt: skip
+        if best is None or _gets_further(candidate, best):
+            best = candidate
+    assert best is not None
+    return best
+
+
+_UNREAD = frozenset({"unexpected", "unknown_given", "unfinished", "unknown_word", "stray_side"})
+"""Problems of text that could not be read, as against text that was read and cannot be drawn."""
+
+
+def _gets_further(one: OpenLine, other: OpenLine) -> bool:
+    """Whether one reading of the text understood more of it than another: read but not drawable, or read further."""
+    a, b = one.problem, other.problem
+    if a is None or b is None:
+        return b is not None
+    if (a.kind in _UNREAD) != (b.kind in _UNREAD):
+        return b.kind in _UNREAD
+    return a.kind in _UNREAD and a.start >= b.start
+
+
+def _rows(draft: Draft, row: str, step: Step | None) -> tuple[str, ...]:
+    """The rows after one more: each given of the statement on its own."""
+    if step is None or draft.kind.startswith("measure"):
+        return (*draft.rows, row)
+    text = step.statement.text
+    return tuple(text[g.start : g.end] for g in step.statement.givens)
+
+
+def finished(kind: str, step: Step | None) -> bool:
+    """Whether nothing more is to be said once the figure can be drawn: Enter then writes it at once."""
+    if step is None:
+        return False
+    if kind == "path":
+        return bool(step.statement.givens) and step.statement.givens[-1].word == "close"
+    return True
+
+
+def _beginning(book: Book, typed: str, at: int) -> OpenLine:
+    """Nothing is begun: a word, a whole statement, coordinates, or a header line."""
+    header = _header(book, typed)
+    if header is not None:
+        return header
+    completions = complete_beginning(typed)
+    kind = _kind_word(typed)
+    if kind is not None:
+        stands = _stands(book, Draft(kind), at)
+        return OpenLine("begin", Draft(kind), "", hint=stands.hint, completions=completions)
+    step, value, problem = _try(book, typed, at)
+    if step is not None:
+        if isinstance(value, Drawn):
+            return OpenLine("write", None, typed, typed, step, value, hint="Enter writes it.")
+        if problem is not None and problem.kind == "needs_given":
+            draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
+            return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False))
+        return OpenLine("nothing", None, typed, problem=problem and helped(book, problem, at))
+    as_point = None if typed.isidentifier() else _as_point(book, typed, at)
+    if as_point is not None:
+        return as_point
+    assert problem is not None
+    if completions and problem.kind in ("unknown_word", "unfinished", "unexpected"):
+        first = completions[0].word
+        return OpenLine("begin", Draft(first), hint=f"Enter begins: {first}.", completions=completions)
+    return OpenLine("nothing", None, typed, problem=helped(book, problem, at))
+
+
+def _header(book: Book, typed: str) -> OpenLine | None:
+    try:
+        line = parse_header(typed)
+        if line is None:
+            return None
+        header: Header = apply_header(line, book.header)
+    except Refused as refused:
+        if refused.problem.kind != "bad_header":
+            return None
+        return OpenLine("nothing", problem=refused.problem)
+    changes = "" if header != book.header else " It is so already."
+    return OpenLine("header", statement=typed, hint=f"Enter sets the {line.word} of this drawing.{changes}")
+
+
+def _as_point(book: Book, typed: str, at: int) -> OpenLine | None:
+    """Coordinates alone write a point."""
+    text = f"point {typed}"
+    step, value, problem = _try(book, text, at)
+    if isinstance(value, Drawn):
+        return OpenLine("write", None, text, text, step, value, hint="Enter puts a point there.")
+    if step is None and not _looks_like_coordinates(typed):
+        return None
+    placed = problem and problem.at(max(0, problem.start - 6), max(0, problem.end - 6))
+    return OpenLine("nothing", None, text, problem=placed and helped(book, placed, at))
+
+
+def _looks_like_coordinates(typed: str) -> bool:
+    return typed[0].isdigit() or typed[0] in "+-.("
+
+
+def _try(book: Book, text: str, at: int) -> tuple[Step | None, Value | None, Problem | None]:
+    """The step a text would write, what it would hold, and what is wrong with it."""
+    try:
+        step, value = tried(book, text, DRAFT_ID, at)
+    except Refused as refused:
+        return None, None, refused.problem
+    return step, value, value if isinstance(value, Problem) else None
+
+
+def _statement_of(book: Book, text: str, at: int) -> Statement | None:
+    step, _, _ = _try(book, text, at)
+    return step.statement if step else None
+
+
+def _kind_word(typed: str) -> str | None:
+    words = typed.lower().split()
+    if len(words) == 1 and words[0] in KINDS:
+        return words[0]
+    if len(words) == 2 and words[0] == "measure" and words[1] in READINGS:
+        return " ".join(words)
+    if len(words) == 1 and words[0] in READINGS and words[0] not in KINDS:
+        return f"measure {words[0]}"
+    return None
+
+
+def _draft_kind(statement: Statement) -> str:
+    if statement.kind == "measure":
+        return f"measure {statement.givens[0].word}"
+    return statement.kind
+
+
+def _draft_rows(statement: Statement) -> tuple[str, ...]:
+    text = statement.text
+    if statement.kind == "measure":
+        from ..book.tree import Name
+
+        return tuple(a.text for a in statement.givens[0].arguments if isinstance(a, Name))
+    return tuple(text[g.start : g.end] for g in statement.givens)
+
+
+__all__ = ["Draft", "OpenLine", "read_mend", "read_open_line"]

@@ -1,0 +1,107 @@
+"""The pointer as a way of writing: the words for the place it is at, and distances that go toward it."""
+
+from dataclasses import dataclass, replace
+from math import floor, hypot, log10
+
+from ..angles import direction_of
+from ..book.book import Book
+from ..book.places import as_function, plan_next, plan_place
+from ..book.planner import Planner
+from ..book.tree import PLACES, Given, Place, Statement
+from ..figures import Point
+from ..problem import Refused
+from ..snap.candidates import figure_at, within_reach
+from . import display
+from .echo import env_of
+from .openline import DRAFT_ID, Draft, OpenLine, read_open_line
+from .script import named_step
+
+
+@dataclass(frozen=True, slots=True)
+class Pointer:
+    """Where the pointer is, how far it reaches, and the size of a pixel; all in the drawing's unit."""
+
+    x: float
+    y: float
+    reach: float
+    pixel: float
+
+
+@dataclass(frozen=True, slots=True)
+class Pointed:
+    """The place that would be taken: its words, where it is, how many more lie within reach, and the figure under it."""
+
+    words: str
+    at: Point
+    special: bool
+    more: int
+    figure: str | None
+
+
+def place_at(book: Book, pointer: Pointer) -> Pointed:
+    """The special place within reach, or the plain position in round numbers."""
+    found = within_reach(book, pointer.x, pointer.y, pointer.reach)
+    under = figure_at(book, pointer.x, pointer.y, pointer.reach)
+    if found:
+        best = found[0]
+        others = {(c.at.x, c.at.y) for c in found} - {(best.at.x, best.at.y)}
+        return Pointed(best.words, best.at, True, len(others), best.step)
+    manner = book.header.manner
+    x, y = manner.from_world(Point(pointer.x, pointer.y))
+    decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
+    rx, ry = round(x, decimals), round(y, decimals)
+    at = Point(*manner.to_world(rx, ry))
+    return Pointed(f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at, False, 0, under)
+
+
+def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | None, pointer: Pointer | None) -> OpenLine:
+    """Reads the open line; a distance without a direction goes toward the pointer."""
+    line = read_open_line(book, draft, text, index)
+    problem = line.problem
+    if problem is None or problem.kind != "needs_pointer" or pointer is None:
+        return line
+    at = len(book.order) if index is None else index
+    last = last_of_draft(book, draft, at)
+    pointed = place_at(book, pointer)
+    dx, dy = pointed.at.x - last.x, pointed.at.y - last.y
+    if hypot(dx, dy) == 0.0:
+        return line
+    distance = text.strip().lstrip("+ ")
+    if pointed.special:
+        way = f"toward {pointed.words}"
+    else:
+        # Whole degrees, as a person would write it down.
+        way = f"at {round(book.header.manner.direction_from_core(direction_of(dx, dy))) % 360}"
+    words = text.strip()[: max(0, problem.start)] if problem.start > 0 else ""
+    return read_open_line(book, draft, f"{words}+ {distance[len(words) :].lstrip('+ ')} {way}".strip(), index)
+
+
+def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
+    """The place that the next relative entry of a draft counts from."""
+    last = book.last_place(index)
+    if draft is None:
+        return last
+    line = read_open_line(book, draft, "", index)
+    step = line.step
+    if step is None:
+        return last
+    return last_of_givens(book, step.statement, last, index)
+
+
+def last_of_givens(book: Book, statement: Statement, last: Point, index: int) -> Point:
+    """Follows the places of a statement, each relative to the one before it, as far as they can be worked out."""
+    step = named_step(DRAFT_ID, replace(statement, name=None), book.header, set())
+    planner = Planner(step.manner, book.header.manner.unit)
+    for given in statement.givens:
+        for place in _places(given):
+            try:
+                plan = as_function(plan_place(planner, place)) if given is statement.givens[0] else plan_next(planner, place)
+                last = plan(env_of(book, planner, index), last)
+            except Refused:
+                # What cannot be worked out has put nothing down.
+                return last
+    return last
+
+
+def _places(given: Given) -> list[Place]:
+    return [a for a in given.arguments if isinstance(a, PLACES)]

@@ -1,0 +1,85 @@
+"""Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
+
+from typing import Any
+
+from ..book.book import Book
+from ..book.values import Drawn, Reading, Value
+from ..measure.box import box_of
+from ..problem import Problem
+from . import display
+from .echo import given_texts, given_values
+from .intents import helped
+from .messages import sentence
+from .report import figure_data
+
+Data = dict[str, Any]
+
+TITLES = {"measure": "Reading"}
+
+
+def step_view(book: Book, id: str) -> Data:
+    """One step for the table: its words, its figure or reading, its problem."""
+    step, value, index = book.steps[id], book.values[id], book.position(id)
+    texts, values = given_texts(step.statement), given_values(book, step, index)
+    if step.statement.kind == "path":
+        texts, values = folded(texts, values)
+    return {
+        "id": id,
+        "kind": step.figure_kind,
+        "title": TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
+        "name": step.name,
+        "pen": step.statement.pen or "ink",
+        "hidden": step.hidden,
+        "off": step.off,
+        "text": step.statement.text,
+        "rows": [{"text": t, "value": v} for t, v in zip(texts, values, strict=True)],
+        "uses": [n.text for n in step.statement.uses],
+        "figure": _figure(value),
+        "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
+        "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
+        "problem": problem_view(book, value, index) if isinstance(value, Problem) else None,
+    }
+
+
+def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:
+    """A long chain in few rows: its beginning, how many places lie between, and its end."""
+    if len(texts) <= 8:
+        return texts, values
+    between = len(texts) - 6
+    return (
+        [*texts[:3], f"… {between} more …", *texts[-3:]],
+        [*values[:3], "", *values[-3:]],
+    )
+
+
+def _figure(value: Value) -> Data | None:
+    if isinstance(value, Drawn) and not isinstance(value.figure, float | Reading):
+        return {**figure_data(value.figure), "box": box_of(value.figure)}
+    return None
+
+
+def problem_view(book: Book, problem: Problem, index: int) -> Data:
+    """A problem in one sentence, with its place in the step's text."""
+    problem = helped(book, problem, index)
+    return {"kind": problem.kind, "message": sentence(problem), "start": problem.start, "end": problem.end}
+
+
+def reading_words(reading: Reading, book: Book) -> Data:
+    """A reading in words: its value, then its parts, each with its name, and the difference from what was wanted."""
+    header = book.header
+    rows: list[Data] = []
+    for part, value in reading.parts.items():
+        told = display.direction(value, header) if part == "direction" else display.with_unit(value, header)
+        rows.append({"name": part, "value": told})
+    said = display.with_unit(reading.value, header)
+    compared: Data | None = None
+    if reading.wanted is not None:
+        off = reading.value - reading.wanted
+        good = None if reading.within is None else abs(off) <= reading.within
+        sign = "+" if off > 0 else ""
+        compared = {
+            "wanted": display.with_unit(reading.wanted, header),
+            "difference": sign + display.with_unit(off, header),
+            "good": good,
+        }
+    return {"kind": reading.kind, "value": said, "exact": reading.value, "rows": rows, "compared": compared}

@@ -1,0 +1,53 @@
+"""The box around figures, upright, exact at the quarter points of arcs."""
+
+from math import cos, inf, radians, sin
+
+from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+
+Box = list[float]
+
+
+def box_of(figure: Figure) -> Box:
+    """Left, bottom, right, top of a figure; an endless line counts by the place it goes through."""
+    box = empty_box()
+    stretch(box, figure)
+    return box
+
+
+def empty_box() -> Box:
+    """A box that holds nothing: left of it is right of its right."""
+    return [inf, inf, -inf, -inf]
+
+
+def stretch(box: Box, figure: Figure) -> None:
+    """Makes a box large enough to hold a figure."""
+    match figure:
+        case Point(x, y):
+            _add(box, x, y)
+        case Line(start, end):
+            _add(box, start.x, start.y)
+            _add(box, end.x, end.y)
+        case EndlessLine(through):
+            _add(box, through.x, through.y)
+        case Circle(centre, radius):
+            _add(box, centre.x - radius, centre.y - radius)
+            _add(box, centre.x + radius, centre.y + radius)
+        case Arc(centre, radius, _, _, sweep):
+            first = figure.from_direction
+            # Both ends and every quarter point that the arc runs over.
+            stops = [
+                0.0,
+                sweep,
+                *(q - first for q in range(-360, 721, 90) if 0 < (q - first) * (1 if sweep > 0 else -1) < abs(sweep)),
+            ]
+            for stop in stops:
+                angle = radians(first + stop)
+                _add(box, centre.x + radius * cos(angle), centre.y + radius * sin(angle))
+        case Outline(pieces):
+            for piece in pieces:
+                stretch(box, piece)
+
+
+def _add(box: Box, x: float, y: float) -> None:
+    box[0], box[1] = min(box[0], x), min(box[1], y)
+    box[2], box[3] = max(box[2], x), max(box[3], y)

@@ -1,0 +1,22 @@
+"""Acts of the wire to edits of the book."""
+
+from ..core.language import intents
+from ..store.changes import Make
+from .schemas import Act, Flag, Mend, MoveStep, Redo, Strike, Undo, Write
+
+
+def edit_maker(act: Act) -> Make | None:
+    """What makes the edit of an act; None for undo and redo, which the log knows."""
+    match act:
+        case Write(text=text, id=id, index=index, pen=pen):
+            return lambda book: intents.write(book, text, id, index, pen)
+        case Mend(id=id, text=text):
+            return lambda book: intents.mend(book, id, text)
+        case Strike(id=id):
+            return lambda book: intents.strike(book, id)
+        case MoveStep(id=id, index=index):
+            return lambda book: intents.move(book, id, index)
+        case Flag(id=id, hidden=hidden, off=off):
+            return lambda book: intents.flag(book, id, hidden, off)
+        case Undo() | Redo():
+            return None

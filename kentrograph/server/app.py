@@ -1,0 +1,104 @@
+"""The application: routes, the socket, errors, and the front end's files."""
+
+import asyncio
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+from typing import Any
+from uuid import UUID
+
+from fastapi import FastAPI, Request, WebSocket
+from fastapi.responses import FileResponse, JSONResponse, Response
+from fastapi.staticfiles import StaticFiles
+from pydantic.json_schema import models_json_schema
+from sqlalchemy.exc import OperationalError
+
+from .. import __version__
+from ..core.language.messages import sentence
+from ..core.problem import Refused
+from ..store.database import engine_for
+from ..store.errors import StoreError
+from .live import Table
+from .rooms import Rooms
+from .routes import router
+from .schemas import SOCKET_MODELS, ErrorView
+from .service import Service
+
+WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
+
+
+def create_app(database_url: str, web: Path = WEB) -> FastAPI:
+    """The application on a database that has its tables."""
+    engine = engine_for(database_url)
+    rooms = Rooms(database_url)
+
+    @asynccontextmanager
+    async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        listener = asyncio.create_task(rooms.listen())
+        yield
+        listener.cancel()
+        engine.dispose()
+
+    app = FastAPI(
+        title="Kentrograph", version=__version__, lifespan=lifespan, docs_url=None, redoc_url=None,
+        responses={code: {"model": ErrorView} for code in (400, 404, 409, 422)},
+    )  # fmt: skip
+    app.state.service = Service(engine)
+    app.include_router(router)
+    _errors(app)
+    _schema(app)
+
+    @app.websocket("/api/drawings/{id}/live")
+    async def live(socket: WebSocket, id: UUID) -> None:
+        await Table(socket, app.state.service, id).serve(rooms)
+
+    if web.is_dir():
+        _front_end(app, web)
+    return app
+
+
+def _errors(app: FastAPI) -> None:
+    @app.exception_handler(StoreError)
+    async def store_error(request: Request, error: StoreError) -> JSONResponse:
+        return _answer(error.status, error.code, error.message, error.fields)
+
+    @app.exception_handler(Refused)
+    async def refused(request: Request, error: Refused) -> JSONResponse:
+        problem = error.problem
+        return _answer(422, problem.kind, sentence(problem), {"start": problem.start, "end": problem.end})
+
+    @app.exception_handler(OperationalError)
+    async def no_database(request: Request, error: OperationalError) -> JSONResponse:
+        return _answer(503, "no_database", "The database does not answer; nothing was changed.", {})
+
+
+def _answer(status: int, code: str, message: str, fields: dict[str, Any]) -> JSONResponse:
+    return JSONResponse({"code": code, "message": message, "fields": fields}, status)
+
+
+def _schema(app: FastAPI) -> None:
+    """Adds the socket's messages to the schema, so that the front end's types come from one place."""
+    plain = app.openapi
+
+    def with_socket() -> dict[str, Any]:
+        schema = plain()
+        _, definitions = models_json_schema(
+            [(model, "serialization") for model in SOCKET_MODELS], ref_template="#/components/schemas/{model}"
+        )
+        schema["components"]["schemas"] |= definitions["$defs"]
+        return schema
+
+    app.openapi = with_socket  # type: ignore[method-assign]
+
+
+def _front_end(app: FastAPI, web: Path) -> None:
+    app.mount("/assets", StaticFiles(directory=web / "assets"), name="assets")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    async def page(path: str) -> Response:
+        if path.startswith("api/"):
+            return _answer(404, "no_such_address", f"There is nothing at /{path}.", {})
+        file = (web / path).resolve()
+        if path and file.is_file() and file.is_relative_to(web):
+            return FileResponse(file)
+        return FileResponse(web / "index.html", headers={"Cache-Control": "no-cache"})

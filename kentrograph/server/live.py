@@ -1,0 +1,118 @@
+"""The socket of a drafting table: reads of the open line, changes, and news of changes made elsewhere."""
+
+import asyncio
+from uuid import UUID
+
+import orjson
+from fastapi import WebSocket, WebSocketDisconnect
+from pydantic import TypeAdapter, ValidationError
+from starlette.concurrency import run_in_threadpool
+
+from ..core.book.book import Book
+from ..core.language.messages import sentence
+from ..core.problem import Refused
+from ..store.changes import State
+from ..store.errors import NoDrawing, StaleBase, StoreError
+from .present import book_view, line_view
+from .rooms import Rooms
+from .schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
+from .service import Service
+
+_MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
+
+
+class Table:
+    """One open table. It remembers only which book it has sent."""
+
+    def __init__(self, socket: WebSocket, service: Service, id: UUID) -> None:
+        self.socket = socket
+        self.service = service
+        self.id = id
+        self.revision = -1
+        self.book: Book | None = None
+        self.news = asyncio.Event()
+        self.sending = asyncio.Lock()
+
+    async def serve(self, rooms: Rooms) -> None:
+        """Sends the whole book, then answers until the other side goes."""
+        await self.socket.accept()
+        rooms.enter(self.id, self.news)
+        teller = asyncio.create_task(self._tell())
+        try:
+            await self._bring_up_to_date()
+            while True:
+                await self._answer(await self.socket.receive_text())
+        except WebSocketDisconnect:
+            pass
+        finally:
+            teller.cancel()
+            rooms.leave(self.id, self.news)
+
+    async def _tell(self) -> None:
+        while True:
+            await self.news.wait()
+            self.news.clear()
+            await self._bring_up_to_date()
+
+    async def _bring_up_to_date(self) -> None:
+        try:
+            state = await run_in_threadpool(self.service.state, self.id)
+        except NoDrawing:
+            await self._send({"type": "gone"})
+            return
+        await self._send_book(state)
+
+    async def _send_book(self, state: State) -> None:
+        async with self.sending:
+            if state.revision < self.revision or (state.revision == self.revision and self.book is not None):
+                return
+            view = book_view(state, self.book)
+            self.revision, self.book = state.revision, state.book
+            await self.socket.send_bytes(orjson.dumps(view))
+
+    async def _send(self, message: object) -> None:
+        async with self.sending:
+            await self.socket.send_bytes(orjson.dumps(message))
+
+    async def _answer(self, raw: str | bytes) -> None:
+        try:
+            message = _MESSAGES.validate_json(raw)
+        except ValidationError as error:
+            first = error.errors(include_url=False, include_input=False)[0]
+            where = ".".join(str(part) for part in first["loc"])
+            await self._refuse(_seq_of(raw), "bad_message", f"{where}: {first['msg']}")
+            return
+        if isinstance(message, EchoRequest):
+            await self._send({"type": "echo", "seq": message.seq})
+        elif isinstance(message, ReadRequest):
+            if self.book is not None:
+                await self._send(line_view(self.book, message))
+        else:
+            await self._do(message)
+
+    async def _do(self, message: DoRequest) -> None:
+        try:
+            state = await run_in_threadpool(self.service.act, self.id, message.base, message.author, message.act)
+        except Refused as refused:
+            problem = refused.problem
+            await self._refuse(message.seq, problem.kind, sentence(problem), problem.start, problem.end)
+        except StaleBase as error:
+            await self._bring_up_to_date()
+            await self._refuse(message.seq, error.code, error.message)
+        except StoreError as error:
+            await self._refuse(message.seq, error.code, error.message)
+        else:
+            await self._send_book(state)
+            await self._send({"type": "done", "seq": message.seq, "revision": state.revision})
+
+    async def _refuse(self, seq: int, code: str, message: str, start: int = 0, end: int = 0) -> None:
+        await self._send({"type": "refused", "seq": seq, "code": code, "message": message, "start": start, "end": end})
+
+
+def _seq_of(raw: str | bytes) -> int:
+    try:
+        found = orjson.loads(raw)
+    except orjson.JSONDecodeError:
+        return 0
+    seq = found.get("seq") if isinstance(found, dict) else None
+    return seq if isinstance(seq, int) else 0

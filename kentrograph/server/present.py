@@ -1,0 +1,174 @@
+"""States and open lines as they go over the wire: plain data in the shape of `schemas`."""
+
+from math import hypot
+from typing import Any
+
+from ..core.angles import direction_of
+from ..core.book.book import Book
+from ..core.book.edits import Replace
+from ..core.book.values import Drawn, Reading
+from ..core.figures import Point
+from ..core.language import display
+from ..core.language.codec import header_data
+from ..core.language.echo import given_texts, given_values
+from ..core.language.openline import Draft, OpenLine, read_mend
+from ..core.language.pointing import Pointed, Pointer, last_of_draft, place_at, read_with_pointer
+from ..core.language.report import figure_data
+from ..core.language.views import problem_view, reading_words, step_view
+from ..core.problem import Refused
+from ..store.changes import State
+from .schemas import DraftData, PointerData, ReadRequest
+
+Data = dict[str, Any]
+
+
+def book_view(state: State, known: Book | None) -> Data:
+    """The book for a receiver who has ``known`` already; the whole of it where that is None."""
+    book = state.book
+    whole = known is None or known.header != book.header
+    differ = [id for id in book.order if whole or known is None or _differs(book, known, id)]
+    last = book.last_place()
+    return {
+        "type": "book",
+        "id": str(state.id),
+        "name": state.name,
+        "revision": state.revision,
+        "header": header_data(book.header),
+        "whole": whole,
+        "order": list(book.order),
+        "steps": [step_view(book, id) for id in differ],
+        "undo": state.undo,
+        "redo": state.redo,
+        "last": [last.x, last.y],
+    }
+
+
+def _differs(book: Book, known: Book, id: str) -> bool:
+    if id not in known.steps:
+        return True
+    same = book.steps[id] is known.steps[id] or book.steps[id] == known.steps[id]
+    return not (same and (book.values[id] is known.values[id] or book.values[id] == known.values[id]))
+
+
+def line_view(book: Book, request: ReadRequest) -> Data:
+    """The open line, read against the book as it stands."""
+    pointer = _pointer(request.pointer)
+    if request.mend is not None:
+        return _mend_view(book, request, pointer)
+    draft = _draft(request.draft)
+    index = len(book.order) if request.index is None else min(request.index, len(book.order))
+    line = read_with_pointer(book, draft, request.text, index, pointer)
+    last = last_of_draft(book, draft, index)
+    pointed = place_at(book, pointer) if pointer else None
+    shown, click = line, None
+    if pointed is not None and not request.text.strip() and draft is not None:
+        by_click = read_with_pointer(book, draft, pointed.words, index, pointer)
+        click = _enter(by_click)
+        if by_click.value is not None or line.value is None:
+            shown = by_click
+    drawn = shown.value.figure if isinstance(shown.value, Drawn) else None
+    return _line(book, request.seq, line, index, draft, last, pointed, drawn, click, [])
+
+
+def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Data:
+    assert request.mend is not None
+    try:
+        index = book.position(request.mend)
+        line = read_mend(book, request.mend, request.text)
+    except Refused as refused:
+        index, line = len(book.order), OpenLine("nothing", problem=refused.problem)
+    follows: list[Data] = []
+    if line.step is not None and line.do == "write":
+        after, _ = book.edited(Replace(line.step))
+        for id in after.order:
+            if id in after.changed:
+                view = step_view(after, id)
+                follows.append({"id": id, "figure": view["figure"], "problem": view["problem"]})
+    pointed = place_at(book, pointer) if pointer else None
+    drawn = line.value.figure if isinstance(line.value, Drawn) else None
+    return _line(book, request.seq, line, index, None, book.last_place(index), pointed, drawn, None, follows)
+
+
+def _line(
+    book: Book,
+    seq: int,
+    line: OpenLine,
+    index: int,
+    draft: Draft | None,
+    last: Point,
+    pointed: Pointed | None,
+    drawn: Any,
+    click: Data | None,
+    follows: list[Data],
+) -> Data:
+    header = book.header
+    rows = _rows(book, line, index)
+    target = _target(drawn, pointed)
+    reading = reading_words(drawn, book) if isinstance(drawn, Reading) else None
+    return {
+        "type": "line",
+        "seq": seq,
+        "rows": rows,
+        "name": line.step.name if line.step else "",
+        "row": line.row,
+        "value": rows[-1]["value"] if rows and line.row else "",
+        "enter": _enter(line),
+        "click": click,
+        "preview": figure_data(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
+        "reading": reading,
+        "follows": follows,
+        "problem": problem_view(book, line.problem, index) if line.problem else None,
+        "hint": line.hint,
+        "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
+        "tag": _tag(pointed),
+        "live": _live(last, target, header) if target is not None and draft is not None else None,
+        "last": [last.x, last.y],
+    }  # fmt: skip
+
+
+def _rows(book: Book, line: OpenLine, index: int) -> list[Data]:
+    if line.step is None:
+        return [{"text": row, "value": ""} for row in line.draft.rows] if line.draft else []
+    if line.step.statement.kind == "measure":
+        return [{"text": row, "value": ""} for row in (line.draft.rows if line.draft else ())]
+    texts, values = given_texts(line.step.statement), given_values(book, line.step, index)
+    return [{"text": t, "value": v} for t, v in zip(texts, values, strict=True)]
+
+
+def _target(drawn: Any, pointed: Pointed | None) -> Point | None:
+    end = getattr(drawn, "end", None)
+    if isinstance(end, Point):
+        return end
+    return pointed.at if pointed else None
+
+
+def _live(last: Point, to: Point, header: Any) -> Data:
+    dx, dy = to.x - last.x, to.y - last.y
+    return {
+        "length": display.with_unit(hypot(dx, dy), header),
+        "direction": display.direction(direction_of(dx, dy), header),
+        "across": display.length(dx, header),
+        "up": display.length(dy, header),
+    }
+
+
+def _tag(pointed: Pointed | None) -> Data | None:
+    if pointed is None:
+        return None
+    return {
+        "words": pointed.words, "at": [pointed.at.x, pointed.at.y], "special": pointed.special,
+        "more": pointed.more, "step": pointed.figure,
+    }  # fmt: skip
+
+
+def _enter(line: OpenLine) -> Data:
+    draft = {"kind": line.draft.kind, "rows": list(line.draft.rows)} if line.draft else None
+    return {"do": line.do, "draft": draft, "statement": line.statement}
+
+
+def _draft(data: DraftData | None) -> Draft | None:
+    return Draft(data.kind, tuple(data.rows)) if data else None
+
+
+def _pointer(data: PointerData | None) -> Pointer | None:
+    return Pointer(data.x, data.y, data.reach, data.pixel) if data else None

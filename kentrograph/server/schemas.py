@@ -1,0 +1,402 @@
+"""What goes over the wire, for HTTP and for the socket. The front end's types are generated from these."""
+
+from datetime import datetime
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+from pydantic import BaseModel, ConfigDict, Field
+
+LONGEST_TEXT = 200_000
+Text = Annotated[str, Field(max_length=LONGEST_TEXT)]
+Name = Annotated[str, Field(min_length=1, max_length=200)]
+Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
+Author = Annotated[str, Field(max_length=80)]
+Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
+Index = Annotated[int, Field(ge=0, le=1_000_000)]
+Number = Annotated[float, Field(ge=-1e300, le=1e300, allow_inf_nan=False)]
+
+
+class Model(BaseModel):
+    """No unknown fields."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+# Figures ----------------------------------------------------------------------------------------------
+
+
+class FigureView(BaseModel):
+    """A figure to draw, in the drawing's unit and degrees counter-clockwise from east; ``kind`` says which fields it has."""
+
+    kind: Literal["point", "line", "circle", "arc", "outline"]
+    at: list[float] | None = None
+    from_: Annotated[list[float] | None, Field(alias="from")] = None
+    to: list[float] | None = None
+    through: list[float] | None = None
+    direction: float | None = None
+    centre: list[float] | None = None
+    radius: float | None = None
+    sweep: float | None = None
+    pieces: "list[FigureView] | None" = None
+    closed: bool | None = None
+    pen: str | None = None
+    box: list[float] | None = None
+    """Left, bottom, right, top."""
+
+
+class PictureView(BaseModel):
+    """What the shelf draws of a drawing: figures, and the box around them."""
+
+    figures: list[FigureView]
+    box: list[float] | None
+
+
+# Shelf ------------------------------------------------------------------------------------------------
+
+
+class DrawingView(BaseModel):
+    """A drawing on the shelf."""
+
+    id: UUID
+    name: str
+    revision: int
+    changed_at: datetime
+    picture: PictureView
+
+
+class NewDrawing(Model):
+    """A new drawing, empty or from a text."""
+
+    name: Name
+    text: Text = ""
+    author: Author = "drafter"
+
+
+class Renamed(Model):
+    """Another name."""
+
+    name: Name
+
+
+# The table --------------------------------------------------------------------------------------------
+
+
+class HeaderView(BaseModel):
+    """What a drawing is set to; ``datum`` is x, y and the direction of its x axis."""
+
+    unit: str
+    zero: str
+    clockwise: bool
+    datum: list[float]
+    decimals: int
+
+
+class ProblemView(BaseModel):
+    """Why something cannot be; ``start`` and ``end`` are places in the text."""
+
+    kind: str
+    message: str
+    start: int
+    end: int
+
+
+class Row(BaseModel):
+    """A given in its own words, and what it was understood as where that says more."""
+
+    text: str
+    value: str
+
+
+class ReadingPart(BaseModel):
+    """A further number of a reading."""
+
+    name: str
+    value: str
+
+
+class Compared(BaseModel):
+    """A reading against the value wanted."""
+
+    wanted: str
+    difference: str
+    good: bool | None
+
+
+class ReadingView(BaseModel):
+    """A reading in words; ``exact`` is its value with every digit."""
+
+    kind: str
+    value: str
+    exact: float
+    rows: list[ReadingPart]
+    compared: Compared | None
+
+
+class StepView(BaseModel):
+    """A step of the book."""
+
+    id: str
+    kind: str
+    title: str
+    name: str
+    pen: str
+    hidden: bool
+    off: bool
+    text: str
+    rows: list[Row]
+    uses: list[str]
+    figure: FigureView | None
+    reading: ReadingView | None
+    number: float | None
+    problem: ProblemView | None
+
+
+class BookView(BaseModel):
+    """A drawing's book, or (``whole`` false) only the steps that differ from what the receiver has."""
+
+    type: Literal["book"] = "book"
+    id: UUID
+    name: str
+    revision: int
+    header: HeaderView
+    whole: bool
+    order: list[str]
+    steps: list[StepView]
+    undo: str | None
+    redo: str | None
+    last: list[float]
+
+
+# Acts -------------------------------------------------------------------------------------------------
+
+
+class Write(Model):
+    """Writes a step, or a header line; at the end, or before the step at ``index``."""
+
+    do: Literal["write"]
+    text: Text
+    id: Id
+    index: Index | None = None
+    pen: Literal["pencil", "ink"] | None = None
+    """Written in front of a figure that does not say it itself."""
+
+
+class Mend(Model):
+    """Gives a step another text."""
+
+    do: Literal["mend"]
+    id: Id
+    text: Text
+
+
+class Strike(Model):
+    """Takes a step out of the book."""
+
+    do: Literal["strike"]
+    id: Id
+
+
+class MoveStep(Model):
+    """Moves a step to another place in the book."""
+
+    do: Literal["move"]
+    id: Id
+    index: Index
+
+
+class Flag(Model):
+    """Hides or shows a step, or switches it off or on."""
+
+    do: Literal["flag"]
+    id: Id
+    hidden: bool | None = None
+    off: bool | None = None
+
+
+class Undo(Model):
+    """Takes the last change back."""
+
+    do: Literal["undo"]
+
+
+class Redo(Model):
+    """Does again what was taken back last."""
+
+    do: Literal["redo"]
+
+
+Act = Annotated[Write | Mend | Strike | MoveStep | Flag | Undo | Redo, Field(discriminator="do")]
+
+
+class ChangeRequest(Model):
+    """One change, against the revision that it was made on."""
+
+    base: Revision | None = None
+    author: Author = "drafter"
+    act: Act
+
+
+# The socket -------------------------------------------------------------------------------------------
+
+
+class DraftData(Model):
+    """A figure being written: its kind and the rows given so far."""
+
+    kind: Annotated[str, Field(max_length=40)]
+    rows: Annotated[list[Text], Field(max_length=20_000)]
+
+
+class PointerData(Model):
+    """The pointer, in the drawing's unit."""
+
+    x: Number
+    y: Number
+    reach: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+    pixel: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+
+
+class ReadRequest(Model):
+    """What stands on the open line and where the pointer is; the newest one wins."""
+
+    type: Literal["read"]
+    seq: Revision
+    draft: DraftData | None = None
+    text: Text = ""
+    mend: Id | None = None
+    index: Index | None = None
+    pointer: PointerData | None = None
+
+
+class DoRequest(Model):
+    """One change; answered by `Done` or `RefusedView` once it is committed or not."""
+
+    type: Literal["do"]
+    seq: Revision
+    base: Revision
+    author: Author = "drafter"
+    act: Act
+
+
+class EchoRequest(Model):
+    """Comes back as it is; for measuring the way there and back."""
+
+    type: Literal["echo"]
+    seq: Revision
+
+
+class CompletionView(BaseModel):
+    """A word that may stand next."""
+
+    word: str
+    explanation: str
+
+
+class EnterView(BaseModel):
+    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
+
+    do: Literal["begin", "given", "write", "header", "nothing"]
+    draft: DraftData | None
+    statement: str
+
+
+class TagView(BaseModel):
+    """What the pointer would take, in words, and the step under it."""
+
+    words: str
+    at: list[float]
+    special: bool
+    more: int
+    step: str | None
+
+
+class LiveView(BaseModel):
+    """From the last place to the place in question, in words."""
+
+    length: str
+    direction: str
+    across: str
+    up: str
+
+
+class FollowView(BaseModel):
+    """A step that would change with the one being mended."""
+
+    id: str
+    figure: FigureView | None
+    problem: ProblemView | None
+
+
+class LineView(BaseModel):
+    """The open line, read."""
+
+    type: Literal["line"] = "line"
+    seq: int
+    rows: list[Row]
+    name: str
+    row: str
+    value: str
+    enter: EnterView
+    click: EnterView | None
+    preview: FigureView | None
+    reading: ReadingView | None
+    follows: list[FollowView]
+    problem: ProblemView | None
+    hint: str
+    completions: list[CompletionView]
+    tag: TagView | None
+    live: LiveView | None
+    last: list[float]
+
+
+class Done(BaseModel):
+    """A change is committed."""
+
+    type: Literal["done"] = "done"
+    seq: int
+    revision: int
+
+
+class RefusedView(BaseModel):
+    """A change was not made; ``code`` is stable."""
+
+    type: Literal["refused"] = "refused"
+    seq: int
+    code: str
+    message: str
+    start: int
+    end: int
+
+
+class Gone(BaseModel):
+    """The drawing was deleted."""
+
+    type: Literal["gone"] = "gone"
+
+
+class EchoView(BaseModel):
+    """The answer to an echo."""
+
+    type: Literal["echo"] = "echo"
+    seq: int
+
+
+class ErrorView(BaseModel):
+    """An error of an HTTP request."""
+
+    code: str
+    message: str
+    fields: dict[str, Any]
+
+
+ClientMessage = Annotated[ReadRequest | DoRequest | EchoRequest, Field(discriminator="type")]
+SOCKET_MODELS: tuple[type[BaseModel], ...] = (
+    ReadRequest,
+    DoRequest,
+    EchoRequest,
+    BookView,
+    LineView,
+    Done,
+    RefusedView,
+    Gone,
+    EchoView,
+)

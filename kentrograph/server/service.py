@@ -1,0 +1,44 @@
+"""What the routes and the socket share: one transaction a call."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from uuid import UUID
+
+from sqlalchemy import Engine
+from sqlalchemy.orm import Session
+
+from ..store import changes
+from ..store.cache import BookCache
+from ..store.changes import State
+from .acts import edit_maker
+from .schemas import Act, Redo, Undo
+
+
+class Service:
+    """Drawings, for one worker. It keeps nothing but a cache."""
+
+    def __init__(self, engine: Engine) -> None:
+        self.engine = engine
+        self.cache = BookCache()
+
+    @contextmanager
+    def session(self) -> Iterator[Session]:
+        """A transaction: committed at the end, rolled back on any error."""
+        with Session(self.engine, expire_on_commit=False) as session, session.begin():
+            yield session
+
+    def state(self, id: UUID) -> State:
+        """A drawing as it stands."""
+        with self.session() as session:
+            return changes.current_state(session, self.cache, id)
+
+    def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
+        """Does one act; it is committed when this returns."""
+        make = edit_maker(act)
+        with self.session() as session:
+            if make is not None:
+                return changes.change(session, self.cache, id, base, author, make)
+            if isinstance(act, Undo):
+                return changes.undo(session, self.cache, id, base, author)
+            assert isinstance(act, Redo)
+            return changes.redo(session, self.cache, id, base, author)

@@ -1,0 +1,51 @@
+"""The commands that need a database: prepare, serve. Their imports wait until they are called, so that `run` needs none."""
+
+import json
+import os
+import sys
+from pathlib import Path
+
+_VARIABLE = "KENTROGRAPH_DATABASE"
+
+
+def prepare(demo: Path | None) -> int:
+    """Applies migrations, and loads the demo drawings where there were never any drawings."""
+    from sqlalchemy.orm import Session
+
+    from .store.database import engine_for, migrate
+    from .store.demo import load_demo
+
+    url = _url()
+    migrate(url)
+    if demo is not None:
+        with Session(engine_for(url)) as session, session.begin():
+            for name in load_demo(session, demo):
+                print(f"loaded {name}")
+    return 0
+
+
+def serve(port: int) -> int:
+    """Serves until it is stopped."""
+    import uvicorn
+
+    from .server.app import create_app
+
+    uvicorn.run(create_app(_url()), host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000)
+    return 0
+
+
+def print_schema() -> int:
+    """Prints the schema of HTTP and the socket, for the front end's types; needs no database to answer."""
+    from .server.app import create_app
+
+    app = create_app("postgresql+psycopg://nobody@127.0.0.1/none")
+    print(json.dumps(app.openapi(), indent=1, sort_keys=True))
+    return 0
+
+
+def _url() -> str:
+    found = os.environ.get(_VARIABLE)
+    if not found:
+        print(f"kentrograph: {_VARIABLE} does not say where the database is; ./start sets it", file=sys.stderr)
+        sys.exit(2)
+    return found

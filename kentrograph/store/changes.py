@@ -1,0 +1,162 @@
+"""Changing a drawing: one transaction a change, refused on a stale base, logged, announced to every worker."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from uuid import UUID
+
+from sqlalchemy import event, func, select, text
+from sqlalchemy.orm import Session
+
+from ..core.book.book import Book
+from ..core.book.edits import Edit
+from ..core.language.codec import edit_data, edit_from, header_data
+from ..core.problem import refuse
+from .cache import BookCache
+from .drawings import get_drawing
+from .errors import NoRevision, StaleBase
+from .pictures import picture_of
+from .rows import load_book, log_change, write_difference
+from .tables import Change, Drawing
+
+CHANNEL = "kentrograph_changes"
+
+Make = Callable[[Book], tuple[Edit, str]]
+
+
+@dataclass(frozen=True, slots=True)
+class State:
+    """A drawing at a revision, with what undo and redo would take back (None where there is nothing)."""
+
+    id: UUID
+    name: str
+    revision: int
+    book: Book
+    undo: str | None
+    redo: str | None
+
+
+def current_state(session: Session, cache: BookCache, id: UUID) -> State:
+    """A drawing as it stands."""
+    row = get_drawing(session, id)
+    return _state(session, row, _book(session, cache, row))
+
+
+def change(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, make: Make) -> State:
+    """Does one change. ``base`` is the revision it was made against; None means whatever stands.
+
+    Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits.
+    """
+    row = _locked(session, id, base)
+    before = _book(session, cache, row)
+    edit, label = make(before)
+    after, inverse = before.edited(edit)
+    revision = row.revision + 1
+    log_change(session, id, revision, author, label, "do", None, edit_data(edit), edit_data(inverse), revision, None)
+    return _finish(session, cache, row, before, after)
+
+
+def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str) -> State:
+    """Takes back the last change that is not taken back yet. Raises `Refused` (nothing_to_undo)."""
+    row = _locked(session, id, base)
+    now = _change(session, id, row.revision)
+    if now.next_undo is None:
+        raise refuse("nothing_to_undo")
+    target = _change(session, id, now.next_undo)
+    below = _change(session, id, target.revision - 1).next_undo
+    before = _book(session, cache, row)
+    after, _ = before.edited(edit_from(target.inverse, before.kinds()))
+    log_change(
+        session,
+        id,
+        row.revision + 1,
+        author,
+        target.label,
+        "undo",
+        target.revision,
+        target.inverse,
+        target.edit,
+        below,
+        row.revision + 1,
+    )
+    return _finish(session, cache, row, before, after)
+
+
+def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str) -> State:
+    """Does again what was taken back last. Raises `Refused` (nothing_to_redo)."""
+    row = _locked(session, id, base)
+    now = _change(session, id, row.revision)
+    if now.next_redo is None:
+        raise refuse("nothing_to_redo")
+    undone = _change(session, id, now.next_redo)
+    assert undone.target is not None
+    below = _change(session, id, undone.revision - 1).next_redo
+    before = _book(session, cache, row)
+    after, _ = before.edited(edit_from(undone.inverse, before.kinds()))
+    log_change(
+        session,
+        id,
+        row.revision + 1,
+        author,
+        undone.label,
+        "redo",
+        undone.target,
+        undone.inverse,
+        undone.edit,
+        undone.target,
+        below,
+    )
+    return _finish(session, cache, row, before, after)
+
+
+def state_at(session: Session, cache: BookCache, id: UUID, revision: int) -> Book:
+    """The book as it was at an earlier revision: every later change taken back. Raises `NoRevision`."""
+    row = get_drawing(session, id)
+    if not 0 <= revision <= row.revision:
+        raise NoRevision(f"The drawing has the revisions 0 to {row.revision}.", revision=revision, newest=row.revision)
+    book = _book(session, cache, row)
+    later = session.scalars(
+        select(Change).where(Change.drawing_id == id, Change.revision > revision).order_by(Change.revision.desc())
+    )
+    for one in later:
+        book, _ = book.edited(edit_from(one.inverse, book.kinds()))
+    return book
+
+
+def _locked(session: Session, id: UUID, base: int | None) -> Drawing:
+    row = get_drawing(session, id, lock=True)
+    if base is not None and base != row.revision:
+        raise StaleBase("The drawing was changed elsewhere meanwhile.", base=base, revision=row.revision)
+    return row
+
+
+def _book(session: Session, cache: BookCache, row: Drawing) -> Book:
+    found = cache.get(row.id, row.revision)
+    if found is None:
+        found = load_book(session, row)
+        cache.put(row.id, row.revision, found)
+    return found
+
+
+def _finish(session: Session, cache: BookCache, row: Drawing, before: Book, after: Book) -> State:
+    write_difference(session, row.id, before, after)
+    row.revision += 1
+    row.header = header_data(after.header)
+    row.picture = picture_of(after)
+    row.changed_at = func.now()
+    session.execute(text("select pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{row.id} {row.revision}"})
+    session.flush()
+    state = _state(session, row, after)
+    # Kept only once it is committed: a revision that was rolled back must not be found in the cache.
+    event.listen(session, "after_commit", lambda _: cache.put(state.id, state.revision, after), once=True)
+    return state
+
+
+def _state(session: Session, row: Drawing, book: Book) -> State:
+    now = _change(session, row.id, row.revision)
+    undo_label = _change(session, row.id, now.next_undo).label if now.next_undo is not None else None
+    redo_label = _change(session, row.id, now.next_redo).label if now.next_redo is not None else None
+    return State(row.id, row.name, row.revision, book, undo_label, redo_label)
+
+
+def _change(session: Session, id: UUID, revision: int) -> Change:
+    return session.get_one(Change, (id, revision))

@@ -1,0 +1,33 @@
+"""What the store refuses, each with a stable code and fields."""
+
+from typing import Any
+
+
+class StoreError(Exception):
+    """A refusal with a code, an HTTP status that fits, and the facts."""
+
+    code = "store"
+    status = 400
+
+    def __init__(self, message: str, **fields: Any) -> None:
+        super().__init__(message)
+        self.message = message
+        self.fields = fields
+
+
+class NoDrawing(StoreError):
+    """There is no such drawing, or it was struck from the shelf."""
+
+    code, status = "no_drawing", 404
+
+
+class StaleBase(StoreError):
+    """The change was made against a revision that is no longer the newest."""
+
+    code, status = "stale", 409
+
+
+class NoRevision(StoreError):
+    """The drawing never had that revision."""
+
+    code, status = "no_revision", 404

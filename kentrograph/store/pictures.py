@@ -1,0 +1,25 @@
+"""What the shelf shows of a drawing: its figures and the box around them, exact, without its book."""
+
+from typing import Any
+
+from ..core.book.book import Book
+from ..core.book.values import Drawn, Reading
+from ..core.language.report import figure_data
+from ..core.measure.box import empty_box, stretch
+
+MOST_FIGURES = 2_000
+"""A picture the size of a thumb shows no more."""
+
+
+def picture_of(book: Book) -> dict[str, Any]:
+    """The figures of a drawing that are seen, and the box around them (None where there is nothing)."""
+    figures: list[dict[str, Any]] = []
+    box = empty_box()
+    for id in book.order:
+        step, value = book.steps[id], book.values[id]
+        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+            continue
+        stretch(box, value.figure)
+        if len(figures) < MOST_FIGURES:
+            figures.append({**figure_data(value.figure), "pen": step.statement.pen or "ink"})
+    return {"figures": figures, "box": box if box[0] <= box[2] else None}

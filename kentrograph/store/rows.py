@@ -1,0 +1,111 @@
+"""Books to rows and back, and the rows of the log."""
+
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import delete, insert, select, update
+from sqlalchemy.orm import Session
+
+from ..core.book.book import Book
+from ..core.book.step import Step
+from ..core.language.codec import header_from, manner_data, statement_data, step_from
+from .tables import Change, Drawing, StepRow
+
+
+def load_book(session: Session, drawing: Drawing) -> Book:
+    """The book of a drawing as it stands, evaluated."""
+    kinds: dict[str, str] = {}
+    steps: list[Step] = []
+    rows = session.scalars(select(StepRow).where(StepRow.drawing_id == drawing.id).order_by(StepRow.position))
+    for row in rows:
+        step = step_from(
+            {
+                "id": row.id,
+                "name": row.name,
+                "dealt": row.dealt,
+                "text": row.text,
+                "manner": row.manner,
+                "hidden": row.hidden,
+                "off": row.off,
+            },
+            kinds,
+        )
+        steps.append(step)
+        if step.name:
+            kinds[step.key] = step.figure_kind
+    return Book.new(header_from(drawing.header), steps)
+
+
+def insert_steps(session: Session, drawing_id: UUID, book: Book) -> None:
+    """Writes all steps of a book that has none in the database yet."""
+    rows = [_row(drawing_id, book.steps[id], index) for index, id in enumerate(book.order)]
+    if rows:
+        session.execute(insert(StepRow), rows)
+
+
+def write_difference(session: Session, drawing_id: UUID, before: Book, after: Book) -> None:
+    """Writes what differs between two books: steps gone, new, changed or moved."""
+    gone = [id for id in before.order if id not in after.steps]
+    if gone:
+        session.execute(delete(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id.in_(gone)))
+    new: list[dict[str, Any]] = []
+    moved: list[dict[str, Any]] = []
+    for index, id in enumerate(after.order):
+        step = after.steps[id]
+        if id not in before.steps:
+            new.append(_row(drawing_id, step, index))
+        elif before.steps[id] is not step and before.steps[id] != step:
+            values = _row(drawing_id, step, index)
+            session.execute(update(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id == id).values(values))
+        elif before.position(id) != index:
+            moved.append({"drawing_id": drawing_id, "id": id, "position": index})
+    if new:
+        session.execute(insert(StepRow), new)
+    if moved:
+        session.execute(update(StepRow), moved)
+
+
+def log_change(
+    session: Session,
+    drawing_id: UUID,
+    revision: int,
+    author: str,
+    label: str,
+    act: str,
+    target: int | None,
+    edit: dict[str, Any],
+    inverse: dict[str, Any],
+    next_undo: int | None,
+    next_redo: int | None,
+) -> None:
+    """Appends one change to the log."""
+    session.execute(
+        insert(Change).values(
+            drawing_id=drawing_id,
+            revision=revision,
+            author=author,
+            label=label,
+            act=act,
+            target=target,
+            edit=edit,
+            inverse=inverse,
+            next_undo=next_undo,
+            next_redo=next_redo,
+        )
+    )
+
+
+def _row(drawing_id: UUID, step: Step, index: int) -> dict[str, Any]:
+    return {
+        "drawing_id": drawing_id,
+        "id": step.id,
+        "position": index,
+        "name": step.name,
+        "dealt": step.dealt,
+        "kind": step.statement.kind,
+        "text": step.statement.text,
+        "givens": statement_data(step),
+        "manner": manner_data(step.manner),
+        "hidden": step.hidden,
+        "off": step.off,
+    }

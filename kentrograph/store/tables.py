@@ -1,0 +1,73 @@
+"""The tables: drawings, their steps as they stand, and the log of every change."""
+
+from datetime import datetime
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import ForeignKey, Index, Text, func
+from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """All tables."""
+
+    type_annotation_map = {dict[str, Any]: JSONB, list[Any]: JSONB, datetime: TIMESTAMP(timezone=True), str: Text}  # noqa: RUF012
+
+
+class Drawing(Base):
+    """A drawing on the shelf. ``revision`` counts its changes; ``deleted_at`` keeps what was struck from the shelf."""
+
+    __tablename__ = "drawings"
+
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    revision: Mapped[int] = mapped_column(default=0)
+    header: Mapped[dict[str, Any]]
+    picture: Mapped[dict[str, Any]]
+    """What the shelf draws of it: its figures, made anew with every change."""
+    created_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    changed_at: Mapped[datetime] = mapped_column(server_default=func.now())
+    deleted_at: Mapped[datetime | None]
+
+
+class StepRow(Base):
+    """A step as it stands now. ``text`` is what was typed; ``givens`` are the same as structured data."""
+
+    __tablename__ = "steps"
+
+    drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
+    id: Mapped[str] = mapped_column(primary_key=True)
+    position: Mapped[int]
+    name: Mapped[str]
+    dealt: Mapped[bool]
+    kind: Mapped[str]
+    text: Mapped[str]
+    givens: Mapped[list[Any]]
+    manner: Mapped[dict[str, Any]]
+    hidden: Mapped[bool]
+    off: Mapped[bool]
+
+    __table_args__ = (Index("steps_in_order", "drawing_id", "position"),)
+
+
+class Change(Base):
+    """One change, never altered: who and when, the edit, its inverse, and what undo and redo would take after it."""
+
+    __tablename__ = "changes"
+
+    drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
+    revision: Mapped[int] = mapped_column(primary_key=True)
+    author: Mapped[str]
+    at: Mapped[datetime] = mapped_column(server_default=func.now())
+    label: Mapped[str]
+    act: Mapped[str]
+    """do, undo or redo."""
+    target: Mapped[int | None]
+    """The change that was undone or redone."""
+    edit: Mapped[dict[str, Any]]
+    inverse: Mapped[dict[str, Any]]
+    next_undo: Mapped[int | None]
+    """The change that undo takes back after this one."""
+    next_redo: Mapped[int | None]
+    """The undo that redo takes back after this one."""

@@ -1,0 +1,143 @@
+"""Serves Kentrograph on this machine: installs what is missing, starts the database, loads the demo drawings, serves."""
+
+import argparse
+import fcntl
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from pathlib import Path
+from types import FrameType
+from typing import IO
+
+from machine import LOGS, ROOT, VENV, debian_packages, python_and_node
+from postgres import Postgres
+from say import Stop, doing, elapsed, give_up, say
+
+READY_SECONDS = 60.0
+
+
+def main() -> None:
+    """Does it all, and waits for Ctrl-C."""
+    parser = argparse.ArgumentParser(prog="./start", description="Sets up and serves Kentrograph on this machine.")
+    parser.add_argument("--port", type=int, default=8300, help="port of the web page on 127.0.0.1 (8300)")
+    parser.add_argument("--data", type=Path, default=ROOT / "var" / "data", help="folder for the drawings (var/data)")
+    parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
+    chosen = parser.parse_args()
+    signal.signal(signal.SIGTERM, _interrupt)
+    try:
+        serve(chosen.port, chosen.data.resolve(), not chosen.no_demo)
+    except Stop as stop:
+        give_up(str(stop))
+    except KeyboardInterrupt:
+        say("\nStopped.")
+
+
+def serve(port: int, data: Path, demo: bool) -> None:
+    """Starts everything, and stops all of it again at the end."""
+    check_port(port)
+    debian_packages(browser=False)
+    python_and_node(tests=False)
+    held = lock(data)
+    database = Postgres(data)
+    database.start()
+    server: subprocess.Popen[bytes] | None = None
+    try:
+        environment = {**os.environ, "KENTROGRAPH_DATABASE": database.url}
+        command = [str(VENV / "bin" / "kentrograph")]
+        with doing("bringing the drawings up to date"):
+            prepare(command, environment, demo)
+        server = launch([*command, "serve", "--port", str(port)], environment)
+        wait_until_ready(server, port)
+        say(f"\n  Kentrograph is at http://127.0.0.1:{port}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
+        code = server.wait()
+        raise Stop(f"The server ended by itself with status {code}; its last words are in {LOGS / 'server.log'}.")
+    finally:
+        signal.signal(signal.SIGINT, signal.SIG_IGN)
+        if server is not None and server.poll() is None:
+            server.terminate()
+            try:
+                server.wait(10)
+            except subprocess.TimeoutExpired:
+                server.kill()
+        database.stop()
+        held.close()
+
+
+def check_port(port: int) -> None:
+    """Raises `Stop` where the port cannot be had."""
+    if not 1 <= port <= 65535:
+        raise Stop(f"{port} is no port: 1 to 65535.")
+    with socket.socket() as s:
+        s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            s.bind(("127.0.0.1", port))
+        except OSError as error:
+            raise Stop(f"Port {port} cannot be used ({error.strerror}). Try: ./start --port {min(port + 1, 65535)}") from None
+
+
+def lock(data: Path) -> IO[str]:
+    """Holds the data folder for this program alone. Raises `Stop` where another one has it."""
+    try:
+        data.mkdir(parents=True, exist_ok=True)
+        file = (data / "lock").open("w")
+    except OSError as error:
+        raise Stop(f"The folder {data} cannot be used: {error.strerror}.") from None
+    try:
+        fcntl.flock(file, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        raise Stop(
+            f"Kentrograph is running already with the drawings in {data}. Stop it, or name another folder with --data."
+        ) from None
+    return file
+
+
+def prepare(command: list[str], environment: dict[str, str], demo: bool) -> None:
+    """Applies migrations and loads the demo drawings once."""
+    result = subprocess.run(
+        [*command, "prepare", *(["--demo", str(ROOT / "demo")] if demo else [])],
+        env=environment, stdin=subprocess.DEVNULL, capture_output=True, text=True, check=False,
+    )  # fmt: skip
+    if result.returncode:
+        raise Stop(f"The drawings could not be brought up to date:\n\n{result.stderr.strip()[-2000:]}")
+
+
+def launch(command: list[str], environment: dict[str, str]) -> "subprocess.Popen[bytes]":
+    """The server, with its output in a file and out of reach of the terminal's Ctrl-C."""
+    LOGS.mkdir(parents=True, exist_ok=True)
+    with (LOGS / "server.log").open("ab") as log:
+        return subprocess.Popen(
+            command,
+            env=environment,
+            cwd=ROOT,
+            stdin=subprocess.DEVNULL,
+            stdout=log,
+            stderr=subprocess.STDOUT,
+            start_new_session=True,
+        )
+
+
+def wait_until_ready(server: "subprocess.Popen[bytes]", port: int) -> None:
+    """Waits until the server answers. Raises `Stop` where it does not."""
+    deadline = time.monotonic() + READY_SECONDS
+    while time.monotonic() < deadline:
+        if server.poll() is not None:
+            raise Stop(f"The server ended with status {server.returncode}; its last words are in {LOGS / 'server.log'}.")
+        try:
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=2):
+                return
+        except (urllib.error.URLError, OSError):
+            time.sleep(0.05)
+    raise Stop(f"The server did not answer within {READY_SECONDS:.0f} s; see {LOGS / 'server.log'}.")
+
+
+def _interrupt(number: int, frame: FrameType | None) -> None:
+    raise KeyboardInterrupt
+
+
+if __name__ == "__main__":
+    sys.exit(main())
