@@ -1,0 +1,55 @@
+/** Small parts that every page uses: a button that is a word, the mark, the strip at the top. */
+import { chakra, Flex, type FlexProps, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+
+/** A button that looks like what it is: a word that does something. */
+export const Word = chakra("button", {
+  base: {
+    fontWeight: 500,
+    color: "ink",
+    px: "1.5",
+    py: "1",
+    borderRadius: "4px",
+    cursor: "pointer",
+    whiteSpace: "nowrap",
+    _hover: { bg: "rule" },
+    _disabled: { color: "quiet", cursor: "default", _hover: { bg: "transparent" } },
+  },
+});
+
+export function Mark() {
+  return (
+    <svg width="18" height="18" viewBox="0 0 32 32" aria-hidden="true">
+      <circle cx="16" cy="16" r="12" fill="none" stroke="currentColor" strokeWidth="3" />
+      <circle cx="16" cy="16" r="4" fill="var(--chakra-colors-place)" />
+    </svg>
+  );
+}
+
+/** The slim strip at the top, beginning with the mark, which leads back to the shelf. */
+export function Strip({ children, ...rest }: { children?: ReactNode } & FlexProps) {
+  return (
+    <Flex
+      as="header"
+      align="center"
+      gap="3"
+      h="45px"
+      px="4"
+      bg="panel"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      {...rest}
+    >
+      <Link to="/" title="All drawings">
+        <Flex align="center" gap="2">
+          <Mark />
+          <Text fontWeight={600} fontSize="15px" letterSpacing="0.01em">
+            Kentrograph
+          </Text>
+        </Flex>
+      </Link>
+      {children}
+    </Flex>
+  );
+}

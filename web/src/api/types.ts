@@ -1,0 +1,21 @@
+/** Names for what goes over the wire; the shapes are generated from the server's schema. */
+import type { components } from "./schema.gen";
+
+type Schemas = components["schemas"];
+
+export type Figure = Schemas["FigureView"];
+export type Picture = Schemas["PictureView"];
+export type Drawing = Schemas["DrawingView"];
+export type Step = Schemas["StepView"];
+export type Book = Schemas["BookView"];
+export type Header = Schemas["HeaderView"];
+export type Reading = Schemas["ReadingView"];
+export type Problem = Schemas["ProblemView"];
+export type Line = Schemas["LineView"];
+export type Enter = Schemas["EnterView"];
+export type Draft = Schemas["DraftData"];
+export type Act = Schemas["ChangeRequest"]["act"];
+export type ReadRequest = Schemas["ReadRequest"];
+export type DoRequest = Schemas["DoRequest"];
+export type ServerMessage =
+  Book | Line | Schemas["Done"] | Schemas["RefusedView"] | Schemas["Gone"] | Schemas["EchoView"];

@@ -1,0 +1,148 @@
+/** The open line: the kind of figure, each given on its own row, the row being written with its echo, and what to give next. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
+
+import { useInterface } from "../state/interface";
+import { useDocument } from "../state/document";
+import { OPEN_LINE_INPUT } from "../table/keys";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+import { Completions } from "./Completions";
+import { ProblemLine } from "./ProblemLine";
+
+const Row = chakra("input", {
+  base: {
+    flex: "1",
+    minW: "0",
+    h: "30px",
+    bg: "transparent",
+    fontFamily: "mono",
+    fontSize: "15px",
+    color: "ink",
+    caretColor: "{colors.place}",
+    outline: "none",
+    _focusVisible: { outline: "none" },
+  },
+});
+
+export function OpenLineView() {
+  const { openLine } = useTable();
+  const { draft, text, waiting, mend, line, refused } = useInterface();
+  const steps = useDocument((d) => d.steps);
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.focus(), [draft, mend]);
+  const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : steps.length + 1;
+  const problem = refused ?? line?.problem ?? null;
+  const title = mend ? "Mending" : draft ? kindWords(draft.kind, line?.name ?? "") : "";
+  return (
+    <Box
+      as="section"
+      aria-label="Open line"
+      flex="none"
+      borderTopWidth="2px"
+      borderColor="place"
+      bg="panel"
+      px="3"
+      pt="2"
+      pb="3"
+    >
+      <Flex gap="2">
+        <Text w="22px" textAlign="right" color="place" fontVariantNumeric="tabular-nums">
+          {number}
+        </Text>
+        <Box flex="1" minW="0">
+          {title !== "" && (
+            <Flex justify="space-between" align="baseline">
+              <Text color="place" fontWeight={600}>
+                {title}
+              </Text>
+              <Text color="quiet" fontSize="12px">
+                Esc leaves
+              </Text>
+            </Flex>
+          )}
+          {!mend && draft && <GivenRows />}
+          <Flex align="center" gap="2" borderBottomWidth="1.5px" borderColor="ink">
+            <Row
+              ref={input}
+              id={OPEN_LINE_INPUT}
+              aria-label="Open line"
+              aria-describedby="open-line-hint"
+              autoComplete="off"
+              spellCheck={false}
+              value={text}
+              onChange={(e) => openLine.type(e.target.value)}
+            />
+            {line?.value && text.trim() !== "" && (
+              <Text color="quiet" flex="none" maxW="55%" truncate data-testid="echo">
+                {line.value}
+              </Text>
+            )}
+          </Flex>
+          {problem && text !== "" ? <ProblemLine problem={problem} text={text} /> : null}
+          {problem && text === "" ? (
+            <Text color="place" mt="1">
+              {problem.message}
+            </Text>
+          ) : null}
+          {line?.reading && !mend && (
+            <Text mt="1" fontWeight={600}>
+              {line.reading.value}
+            </Text>
+          )}
+          <Text id="open-line-hint" color="quiet" mt="1" minH="18px">
+            {mend ? "Enter accepts, Esc leaves it as it was." : (line?.hint ?? "")}
+          </Text>
+          {waiting.length > 0 && <Text color="quiet">then: {waiting.join("  ⏎  ")}</Text>}
+          {!mend && line && <Completions line={line} text={text} />}
+        </Box>
+      </Flex>
+    </Box>
+  );
+}
+
+function kindWords(kind: string, name: string): string {
+  const word = kind.startsWith("measure ") ? `Reading: ${kind.slice(8)}` : kind.charAt(0).toUpperCase() + kind.slice(1);
+  return name !== "" && !kind.startsWith("measure") ? `${word} ${name}` : word;
+}
+
+/** Each given so far, as it will read in the book: click to change, × to strike. */
+function GivenRows() {
+  const { openLine } = useTable();
+  const draft = useInterface((i) => i.draft);
+  const line = useInterface((i) => i.line);
+  if (!draft) return null;
+  return (
+    <Box as="ul" listStyleType="none" maxH="200px" overflowY="auto" aria-label="Givens so far">
+      {draft.rows.map((row, index) => {
+        const value = line?.rows[index]?.value ?? "";
+        return (
+          <Flex as="li" key={index} align="center" borderBottomWidth="1px" borderStyle="dotted" borderColor="rule">
+            <Word
+              flex="1"
+              minW="0"
+              textAlign="left"
+              fontWeight={400}
+              px="0"
+              title="Click to change"
+              onClick={() => openLine.changeRow(index)}
+            >
+              <Text truncate>
+                {row}
+                {value !== "" && (
+                  <Text as="span" color="quiet">
+                    {" "}
+                    = {value}
+                  </Text>
+                )}
+              </Text>
+            </Word>
+            <Word aria-label={`Strike ${row}`} color="quiet" onClick={() => openLine.strikeRow(index)}>
+              ×
+            </Word>
+          </Flex>
+        );
+      })}
+    </Box>
+  );
+}

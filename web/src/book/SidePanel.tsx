@@ -1,0 +1,59 @@
+/** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
+import { Box, Flex } from "@chakra-ui/react";
+
+import { ReadingsLeaf } from "../readings/ReadingsLeaf";
+import { useInterface } from "../state/interface";
+import { Word } from "../Words";
+import { BookLeaf } from "./BookLeaf";
+import { OpenLineView } from "./OpenLineView";
+
+const LEAVES = [
+  ["book", "Book"],
+  ["readings", "Readings"],
+] as const;
+
+export function SidePanel() {
+  const leaf = useInterface((i) => i.leaf);
+  return (
+    <Flex
+      as="aside"
+      aria-label="Setting-out book"
+      direction="column"
+      w="320px"
+      flex="none"
+      bg="panel"
+      borderLeftWidth="1px"
+      borderColor="rule"
+    >
+      <Flex
+        role="tablist"
+        h="42px"
+        flex="none"
+        align="stretch"
+        px="3"
+        gap="1"
+        borderBottomWidth="1px"
+        borderColor="rule"
+      >
+        {LEAVES.map(([key, word]) => (
+          <Word
+            key={key}
+            role="tab"
+            aria-selected={leaf === key}
+            borderRadius="0"
+            borderBottomWidth="2px"
+            borderColor={leaf === key ? "ink" : "transparent"}
+            color={leaf === key ? "ink" : "quiet"}
+            onClick={() => useInterface.setState({ leaf: key })}
+          >
+            {word}
+          </Word>
+        ))}
+      </Flex>
+      <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
+        {leaf === "book" ? <BookLeaf /> : <ReadingsLeaf />}
+      </Box>
+      <OpenLineView />
+    </Flex>
+  );
+}

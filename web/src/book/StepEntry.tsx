@@ -1,0 +1,133 @@
+/** One step of the book in words; opened, it is a line to be mended. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { memo } from "react";
+
+import type { Step } from "../api/types";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+import { ReadingRows } from "../readings/ReadingRows";
+
+const Entry = chakra("li", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "22px 1fr",
+    gap: "2",
+    px: "3",
+    py: "2",
+    borderBottomWidth: "1px",
+    borderColor: "rule",
+    cursor: "default",
+    "& .acts": { opacity: 0 },
+    "&:hover .acts, &:focus-within .acts": { opacity: 1 },
+  },
+});
+
+export const StepEntry = memo(function StepEntry({ step, number }: { step: Step; number: number }) {
+  const pointed = useInterface((i) => i.pointed === step.id);
+  const selected = useInterface((i) => i.selected === step.id);
+  const mending = useInterface((i) => i.mend?.id === step.id);
+  const { openLine } = useTable();
+  const waits = step.problem !== null;
+  return (
+    <Entry
+      data-step={step.id}
+      bg={selected || pointed || mending ? "lit" : undefined}
+      opacity={step.hidden || step.off ? 0.6 : 1}
+      onPointerEnter={() => useInterface.setState({ pointed: step.id })}
+      onPointerLeave={() => useInterface.setState({ pointed: null })}
+      onClick={() => useInterface.setState({ selected: step.id })}
+      onDoubleClick={() => openLine.mend(step.id)}
+    >
+      <Text
+        color={waits ? "place" : "quiet"}
+        textDecoration={waits ? "line-through" : undefined}
+        textAlign="right"
+        fontVariantNumeric="tabular-nums"
+      >
+        {number}
+      </Text>
+      <Box minW="0">
+        <Heading step={step} />
+        {mending ? <Text color="place">being mended below</Text> : <Givens step={step} />}
+        {step.problem && (
+          <Text color="place" mt="0.5">
+            <b>waits</b>: {step.problem.message}
+          </Text>
+        )}
+      </Box>
+    </Entry>
+  );
+});
+
+function Heading({ step }: { step: Step }) {
+  const { openLine, session } = useTable();
+  return (
+    <Flex align="center" gap="2" h="20px">
+      <Text fontWeight={600} whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis">
+        {step.title} {step.name}
+      </Text>
+      {step.figure && <PenStroke pen={step.pen} />}
+      <Box flex="1" />
+      <Flex className="acts" fontSize="12px" mr="-1.5">
+        <Word onClick={() => openLine.mend(step.id)} aria-label={`Mend ${step.name}`}>
+          Mend
+        </Word>
+        <Word
+          aria-label={`Strike ${step.name}`}
+          onClick={(e) => {
+            e.stopPropagation();
+            useInterface.setState({ selected: null, pointed: null });
+            void session.act({ do: "strike", id: step.id });
+          }}
+        >
+          Strike
+        </Word>
+      </Flex>
+    </Flex>
+  );
+}
+
+/** A short stroke of the pen it is drawn with. */
+function PenStroke({ pen }: { pen: string }) {
+  return (
+    <Box
+      w="16px"
+      h={pen === "ink" ? "2px" : "1px"}
+      flex="none"
+      bg={pen === "ink" ? "ink" : "quiet"}
+      title={`in ${pen}`}
+    />
+  );
+}
+
+function Givens({ step }: { step: Step }) {
+  if (step.reading) {
+    return (
+      <>
+        <Text color="quiet">{step.rows.map((r) => r.text).join(" · ")}</Text>
+        <ReadingRows reading={step.reading} />
+      </>
+    );
+  }
+  return (
+    <Text color="quiet" overflowWrap="anywhere" fontVariantNumeric="tabular-nums">
+      {step.rows.map((row, i) => (
+        <span key={i}>
+          {i > 0 && " · "}
+          {row.text}
+          {row.value !== "" && <Value>{row.value}</Value>}
+        </span>
+      ))}
+    </Text>
+  );
+}
+
+function Value({ children }: { children: string }) {
+  return (
+    <Text as="span" color="ink">
+      {" "}
+      = {children}
+    </Text>
+  );
+}

@@ -1,0 +1,32 @@
+/** A reading: its value, its parts, and the difference from what was wanted. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+
+import type { Reading } from "../api/types";
+
+export function ReadingRows({ reading }: { reading: Reading }) {
+  const { compared } = reading;
+  return (
+    <Box fontVariantNumeric="tabular-nums">
+      <Text fontWeight={600} fontSize="14px" title={String(reading.exact)}>
+        {reading.value}
+      </Text>
+      <Flex wrap="wrap" columnGap="3" color="quiet">
+        {reading.rows.map((row) => (
+          <Text key={row.name} whiteSpace="nowrap">
+            {row.name}{" "}
+            <Text as="span" color="ink">
+              {row.value}
+            </Text>
+          </Text>
+        ))}
+      </Flex>
+      {compared && (
+        <Text color={compared.good === false ? "place" : "quiet"}>
+          wanted {compared.wanted}, off by {compared.difference}
+          {compared.good === true && ": within"}
+          {compared.good === false && ": not within"}
+        </Text>
+      )}
+    </Box>
+  );
+}

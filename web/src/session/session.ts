@@ -1,0 +1,167 @@
+/** The live session of one table: reads of the open line (newest wins), changes (one after the other, never lost). */
+import type { Act, Line, ReadRequest, ServerMessage } from "../api/types";
+import { setConnection, takeBook, useDocument } from "../state/document";
+import { usePreferences } from "../state/preferences";
+import { Socket } from "./socket";
+
+export type Answer =
+  | { readonly ok: true }
+  | { readonly ok: false; readonly message: string; readonly start: number; readonly end: number };
+
+interface Pending {
+  readonly seq: number;
+  readonly act: Act;
+  readonly resolve: (answer: Answer) => void;
+  /** The text of the step concerned when the act was asked for. */
+  readonly text: string | undefined;
+}
+
+type Reading = Omit<ReadRequest, "type" | "seq">;
+
+export class Session {
+  private socket: Socket | null = null;
+  private seq = 0;
+  private flying = false;
+  private interrupted = false;
+  private wanted: Reading | null = null;
+  private readonly awaited = new Map<number, (line: Line | null) => void>();
+  private readonly pending: Pending[] = [];
+
+  constructor(
+    readonly drawing: string,
+    private readonly onLine: (line: Line) => void,
+  ) {}
+
+  open(): void {
+    const scheme = location.protocol === "https:" ? "wss" : "ws";
+    this.socket = new Socket(`${scheme}://${location.host}/api/drawings/${this.drawing}/live`, {
+      message: (m) => this.take(m),
+      opened: () => undefined,
+      lost: () => this.lost(),
+    });
+  }
+
+  close(): void {
+    this.socket?.close();
+    this.socket = null;
+  }
+
+  /** Reads the open line; an older reading that has not been sent yet is dropped. */
+  read(reading: Reading): void {
+    this.wanted = reading;
+    this.pump();
+  }
+
+  /** Reads the open line and waits for the answer to this very reading. */
+  readNow(reading: Reading): Promise<Line | null> {
+    return new Promise((resolve) => {
+      const seq = ++this.seq;
+      if (!this.socket?.send({ ...reading, type: "read", seq })) resolve(null);
+      else this.awaited.set(seq, resolve);
+    });
+  }
+
+  /** Does one act. Answers once it is committed or refused; over a lost connection it waits and is sent again. */
+  act(act: Act): Promise<Answer> {
+    const text = "id" in act ? useDocument.getState().byId.get(act.id)?.text : undefined;
+    return new Promise((resolve) => {
+      const pending = { seq: ++this.seq, act, resolve, text };
+      this.pending.push(pending);
+      if (this.pending.length === 1) this.sendAct(pending);
+    });
+  }
+
+  private pump(): void {
+    if (this.flying || this.wanted === null) return;
+    if (this.socket?.send({ ...this.wanted, type: "read", seq: ++this.seq })) {
+      this.flying = true;
+      this.wanted = null;
+    }
+  }
+
+  private sendAct(p: Pending): void {
+    const base = useDocument.getState().revision;
+    this.socket?.send({ type: "do", seq: p.seq, base, author: usePreferences.getState().author, act: p.act });
+  }
+
+  private take(message: ServerMessage): void {
+    switch (message.type) {
+      case "book":
+        takeBook(message);
+        this.resume();
+        this.pump();
+        break;
+      case "line": {
+        const waiting = this.awaited.get(message.seq);
+        if (waiting) {
+          this.awaited.delete(message.seq);
+          waiting(message);
+        } else {
+          this.flying = false;
+          this.onLine(message);
+          this.pump();
+        }
+        break;
+      }
+      case "done":
+        this.settle(message.seq, { ok: true });
+        break;
+      case "refused":
+        if (message.code === "stale") this.rebase(message.seq);
+        else this.settle(message.seq, { ok: false, ...message });
+        break;
+      case "gone":
+        setConnection("gone");
+        break;
+      case "echo":
+        break;
+    }
+  }
+
+  private settle(seq: number, answer: Answer): void {
+    const index = this.pending.findIndex((p) => p.seq === seq);
+    if (index < 0) return;
+    const [done] = this.pending.splice(index, 1);
+    done?.resolve(answer);
+    const next = this.pending[0];
+    if (next) this.sendAct(next);
+  }
+
+  /** The drawing has moved on: the act is made again on the newest revision, unless its own step was changed. */
+  private rebase(seq: number): void {
+    const p = this.pending.find((one) => one.seq === seq);
+    if (!p) return;
+    if ("id" in p.act && p.act.do !== "write") {
+      const now = useDocument.getState().byId.get(p.act.id);
+      if (now?.text !== p.text) {
+        const said = now ? `It now reads: ${now.text}` : "It is gone from the book.";
+        this.settle(seq, refusal(`This step was changed elsewhere meanwhile. ${said}`));
+        return;
+      }
+    }
+    this.sendAct(p);
+  }
+
+  private lost(): void {
+    setConnection("lost");
+    this.flying = false;
+    this.interrupted = true;
+    for (const waiting of this.awaited.values()) waiting(null);
+    this.awaited.clear();
+  }
+
+  /** After a lost connection: what was committed unheard is done, everything else is sent again. */
+  private resume(): void {
+    const first = this.pending[0];
+    if (!this.interrupted || !first) return;
+    this.interrupted = false;
+    if (first.act.do === "write" && useDocument.getState().byId.has(first.act.id)) this.settle(first.seq, { ok: true });
+    else if (first.act.do === "undo" || first.act.do === "redo") {
+      this.settle(first.seq, refusal("The connection was lost; look whether this was done before doing it again."));
+    } else this.sendAct(first);
+  }
+}
+
+function refusal(message: string): Answer {
+  return { ok: false, message, start: 0, end: 0 };
+}

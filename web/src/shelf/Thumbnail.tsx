@@ -1,0 +1,44 @@
+/** A small true picture of a drawing, drawn by the same code as the surface. */
+import { useEffect, useRef } from "react";
+
+import type { Picture } from "../api/types";
+import { type Box, fitted } from "../surface/camera";
+import { traceFigure } from "../surface/figures";
+import { stroke } from "../surface/layers/figures";
+import { LOOK } from "../surface/look";
+
+const WIDTH = 268;
+const HEIGHT = 168;
+
+export function Thumbnail({ picture, name }: { picture: Picture; name: string }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const g = canvas.current?.getContext("2d");
+    if (!g) return;
+    g.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+    g.clearRect(0, 0, WIDTH, HEIGHT);
+    if (!picture.box) return;
+    // The view's own margin is meant for the table; here a narrower one will do.
+    const wide = fitted(
+      { x: 0, y: 0, scale: 1, width: WIDTH + 60, height: HEIGHT + 60 },
+      picture.box as unknown as Box,
+    );
+    const camera = { ...wide, width: WIDTH, height: HEIGHT };
+    const pencil = new Path2D();
+    const ink = new Path2D();
+    for (const figure of picture.figures) traceFigure(figure.pen === "pencil" ? pencil : ink, camera, figure);
+    g.lineJoin = "round";
+    stroke(g, pencil, LOOK.pencil, 0.75);
+    stroke(g, ink, LOOK.ink, 1.1);
+  }, [picture]);
+  return (
+    <canvas
+      ref={canvas}
+      width={WIDTH * devicePixelRatio}
+      height={HEIGHT * devicePixelRatio}
+      style={{ width: "100%", aspectRatio: `${WIDTH} / ${HEIGHT}`, display: "block" }}
+      role="img"
+      aria-label={picture.box ? `Picture of ${name}` : `${name} is empty`}
+    />
+  );
+}

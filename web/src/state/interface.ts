@@ -1,0 +1,41 @@
+/** What the person is doing: the open line, the step being mended, what is pointed at. */
+import { create } from "zustand";
+
+import type { Draft, Line, Problem } from "../api/types";
+
+export interface Mending {
+  readonly id: string;
+  readonly original: string;
+}
+
+interface Interface {
+  /** The figure being written, with the rows given so far. */
+  draft: Draft | null;
+  /** What stands in the row being written. */
+  text: string;
+  /** Entries finished with Enter while the one before them was still under way. */
+  waiting: readonly string[];
+  mend: Mending | null;
+  /** The open line as last read by the server, without what changes with the pointer. */
+  line: Line | null;
+  /** What was wrong with the last act: its text has been put back. */
+  refused: Problem | null;
+  /** The step that the pointer is over, and the one selected. */
+  pointed: string | null;
+  selected: string | null;
+  leaf: "book" | "readings";
+}
+
+export const NOTHING: Interface = {
+  draft: null,
+  text: "",
+  waiting: [],
+  mend: null,
+  line: null,
+  refused: null,
+  pointed: null,
+  selected: null,
+  leaf: "book",
+};
+
+export const useInterface = create<Interface>()(() => NOTHING);

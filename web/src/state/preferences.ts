@@ -1,0 +1,42 @@
+/** What this browser remembers: the pen, and what was being written in each drawing. Versioned; unknown versions are left alone. */
+import { create } from "zustand";
+import { persist } from "zustand/middleware";
+
+import type { Draft } from "../api/types";
+
+export type Pen = "pencil" | "ink";
+
+interface Unfinished {
+  readonly draft: Draft | null;
+  readonly text: string;
+}
+
+interface Preferences {
+  pen: Pen;
+  author: string;
+  unfinished: Readonly<Record<string, Unfinished>>;
+}
+
+const MOST_UNFINISHED = 40;
+
+export const usePreferences = create<Preferences>()(
+  persist(
+    (): Preferences => ({
+      pen: "ink",
+      author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
+      unfinished: {},
+    }),
+    { name: "kentrograph", version: 1 },
+  ),
+);
+
+/** Keeps what is being written, so that a closed window loses nothing. */
+export function keepUnfinished(drawing: string, draft: Draft | null, text: string): void {
+  const { [drawing]: before, ...others } = usePreferences.getState().unfinished;
+  if (draft === null && text === "") {
+    if (before) usePreferences.setState({ unfinished: others });
+    return;
+  }
+  const kept = Object.fromEntries(Object.entries(others).slice(-MOST_UNFINISHED));
+  usePreferences.setState({ unfinished: { ...kept, [drawing]: { draft, text } } });
+}

@@ -1,0 +1,139 @@
+/** The surface: three canvases one over the other, the pointer and its tag. */
+import { Box, chakra } from "@chakra-ui/react";
+import { type PointerEvent, useEffect, useRef } from "react";
+
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { EmptyPage } from "./EmptyPage";
+import { placeTag } from "./tag";
+import { View } from "./view";
+
+const ZOOM_A_NOTCH = 1.2;
+const Layer = chakra("canvas", { base: { position: "absolute", inset: 0, width: "100%", height: "100%" } });
+
+export function Surface() {
+  const { openLine, view, pointerTag } = useTable();
+  const frame = useRef<HTMLDivElement>(null);
+  const grid = useRef<HTMLCanvasElement>(null);
+  const figures = useRef<HTMLCanvasElement>(null);
+  const overlay = useRef<HTMLCanvasElement>(null);
+  const dragging = useRef<{ x: number; y: number } | null>(null);
+
+  useEffect(() => {
+    if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
+    const box = frame.current;
+    const made = new View({ grid: grid.current, figures: figures.current, overlay: overlay.current }, () =>
+      openLine.point(made.pointed()),
+    );
+    view.current = made;
+    const sizes = new ResizeObserver(() => made.resize(box.clientWidth, box.clientHeight));
+    sizes.observe(box);
+    const onWheel = (event: WheelEvent) => wheel(event, made, box);
+    box.addEventListener("wheel", onWheel, { passive: false });
+    return () => {
+      sizes.disconnect();
+      box.removeEventListener("wheel", onWheel);
+      made.close();
+      view.current = null;
+    };
+  }, [openLine, view]);
+
+  const place = (event: PointerEvent): { x: number; y: number } => {
+    const box = event.currentTarget.getBoundingClientRect();
+    return { x: event.clientX - box.left, y: event.clientY - box.top };
+  };
+  const move = (event: PointerEvent) => {
+    const at = place(event);
+    const from = dragging.current;
+    if (from) {
+      view.current?.pan(at.x - from.x, at.y - from.y);
+      dragging.current = at;
+    }
+    view.current?.movePointer(at.x, at.y);
+    const size = view.current?.size;
+    if (size) placeTag(pointerTag.current, at.x, at.y, size.width, size.height);
+  };
+  const down = (event: PointerEvent) => {
+    if (event.button === 0) {
+      const { draft, text, pointed } = useInterface.getState();
+      if (draft || text !== "") void openLine.click();
+      else useInterface.setState({ selected: pointed });
+      return;
+    }
+    // The wheel button or the second button, held, moves the paper.
+    dragging.current = place(event);
+    event.currentTarget.setPointerCapture(event.pointerId);
+  };
+
+  return (
+    <Box
+      ref={frame}
+      as="main"
+      aria-label="Drawing surface"
+      position="relative"
+      flex="1"
+      minW="0"
+      overflow="hidden"
+      cursor="crosshair"
+      touchAction="none"
+      onPointerMove={move}
+      onPointerDown={down}
+      onPointerUp={() => (dragging.current = null)}
+      onPointerLeave={() => view.current?.leavePointer()}
+      onContextMenu={(e) => e.preventDefault()}
+    >
+      <Layer ref={grid} />
+      <Layer ref={figures} data-testid="figures" />
+      <Layer ref={overlay} />
+      <Empty />
+      <Tag ref={pointerTag} data-testid="pointer-tag" data-shown="false" />
+    </Box>
+  );
+}
+
+function Empty() {
+  const empty = useDocument((d) => d.connection === "open" && d.steps.length === 0);
+  const begun = useInterface((i) => i.draft !== null || i.text !== "");
+  return empty && !begun ? <EmptyPage /> : null;
+}
+
+const Tag = chakra("div", {
+  base: {
+    position: "absolute",
+    top: 0,
+    left: 0,
+    pointerEvents: "none",
+    bg: "panel",
+    borderWidth: "1px",
+    borderColor: "rule",
+    borderLeftWidth: "3px",
+    borderLeftColor: "quiet",
+    borderRadius: "4px",
+    px: "2",
+    py: "1",
+    fontSize: "12px",
+    fontVariantNumeric: "tabular-nums",
+    whiteSpace: "nowrap",
+    "&[data-shown=false]": { visibility: "hidden" },
+    "&[data-special=true]": { borderLeftColor: "snap" },
+    "& [data-kind=typed]": { fontFamily: "mono", color: "place" },
+    "& [data-kind=live]": { color: "quiet" },
+  },
+});
+
+/** A notch of a wheel zooms to the pointer; two fingers move the paper, pinching zooms. */
+function wheel(event: WheelEvent, view: View, box: HTMLElement): void {
+  event.preventDefault();
+  const rect = box.getBoundingClientRect();
+  const x = event.clientX - rect.left;
+  const y = event.clientY - rect.top;
+  if (event.ctrlKey) view.zoom(Math.exp(-event.deltaY / 100), x, y);
+  else if (isNotch(event)) view.zoom(event.deltaY < 0 ? ZOOM_A_NOTCH : 1 / ZOOM_A_NOTCH, x, y);
+  else view.pan(-event.deltaX, -event.deltaY);
+}
+
+function isNotch(event: WheelEvent): boolean {
+  if (event.deltaMode !== WheelEvent.DOM_DELTA_PIXEL) return true;
+  return event.deltaX === 0 && Math.abs(event.deltaY) >= 50 && Number.isInteger(event.deltaY);
+}

@@ -1,0 +1,69 @@
+/** The quiet grid, the axes of the datum, and the scale bar. */
+import type { Camera } from "../camera";
+import { roundBelow, toDrawingX, toDrawingY, toScreenX, toScreenY } from "../camera";
+import { FONT, LOOK } from "../look";
+
+const FEWEST_PIXELS = 28;
+
+export function drawGrid(g: CanvasRenderingContext2D, c: Camera, unit: string, datum: readonly number[]): void {
+  g.fillStyle = LOOK.paper;
+  g.fillRect(0, 0, c.width, c.height);
+  const step = roundBelow((FEWEST_PIXELS * 2.5) / c.scale);
+  drawDots(g, c, step);
+  drawDatum(g, c, datum);
+  drawScaleBar(g, c, unit);
+}
+
+function drawDots(g: CanvasRenderingContext2D, c: Camera, step: number): void {
+  const left = Math.ceil(toDrawingX(c, 0) / step);
+  const bottom = Math.ceil(toDrawingY(c, c.height) / step);
+  const across = Math.floor(toDrawingX(c, c.width) / step) - left;
+  const up = Math.floor(toDrawingY(c, 0) / step) - bottom;
+  if (across > 400 || up > 400 || across < 0 || up < 0) return;
+  g.fillStyle = LOOK.grid;
+  for (let i = 0; i <= across; i++) {
+    const sx = toScreenX(c, (left + i) * step);
+    for (let j = 0; j <= up; j++) {
+      const sy = toScreenY(c, (bottom + j) * step);
+      g.fillRect(sx - 0.75, sy - 0.75, 1.5, 1.5);
+    }
+  }
+}
+
+/** The datum: a small angle at the place where coordinates count from. */
+function drawDatum(g: CanvasRenderingContext2D, c: Camera, datum: readonly number[]): void {
+  const [x = 0, y = 0, turn = 0] = datum;
+  g.save();
+  g.translate(toScreenX(c, x), toScreenY(c, y));
+  g.rotate((-turn * Math.PI) / 180);
+  g.strokeStyle = LOOK.axis;
+  g.lineWidth = 1.5;
+  g.beginPath();
+  g.moveTo(26, 0);
+  g.lineTo(0, 0);
+  g.lineTo(0, -26);
+  g.stroke();
+  g.restore();
+}
+
+function drawScaleBar(g: CanvasRenderingContext2D, c: Camera, unit: string): void {
+  const length = roundBelow(120 / c.scale);
+  const px = length * c.scale;
+  const y = c.height - 20.5;
+  g.strokeStyle = LOOK.quiet;
+  g.fillStyle = LOOK.quiet;
+  g.lineWidth = 1;
+  g.beginPath();
+  g.moveTo(18.5, y - 5);
+  g.lineTo(18.5, y);
+  g.lineTo(18.5 + px, y);
+  g.lineTo(18.5 + px, y - 5);
+  g.stroke();
+  g.font = FONT;
+  g.textAlign = "left";
+  g.fillText(`${scaleWords(length)} ${unit}`, 18, y - 9);
+}
+
+function scaleWords(length: number): string {
+  return length >= 1e6 || length < 1e-4 ? length.toExponential(0) : String(Number(length.toPrecision(1)));
+}

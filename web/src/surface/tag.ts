@@ -1,0 +1,40 @@
+/** The tag beside the pointer: what will be taken, in words, and the live numbers. Written straight to the page, not through React. */
+import type { Line } from "../api/types";
+import { useInterface } from "../state/interface";
+
+export function showTag(tag: HTMLDivElement | null, line: Line): void {
+  if (!tag) return;
+  const { draft, text, mend } = useInterface.getState();
+  const rows: [string, string][] = [];
+  if (line.tag && !mend && (draft ?? line.tag.special)) {
+    const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
+    if (text.trim() === "") rows.push(["words", line.tag.words + more]);
+  }
+  if (draft && text.trim() !== "") {
+    rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
+  }
+  if (draft && line.live) {
+    rows.push(["live", `${line.live.length} at ${line.live.direction}`]);
+    rows.push(["live", `across ${line.live.across} · up ${line.live.up}`]);
+  }
+  tag.replaceChildren(
+    ...rows.map(([kind, words]) => {
+      const row = document.createElement("div");
+      row.dataset.kind = kind;
+      row.textContent = words;
+      return row;
+    }),
+  );
+  tag.dataset.special = String(line.tag?.special ?? false);
+  tag.dataset.shown = String(rows.length > 0 && line.tag !== null);
+  const pointed = line.tag?.step ?? null;
+  if (useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
+}
+
+/** Puts the tag beside the pointer, on the side where there is room. */
+export function placeTag(tag: HTMLDivElement | null, x: number, y: number, width: number, height: number): void {
+  if (!tag) return;
+  const right = x + 18 + tag.offsetWidth < width;
+  const below = y + 18 + tag.offsetHeight < height;
+  tag.style.transform = `translate(${right ? x + 18 : x - 14 - tag.offsetWidth}px, ${below ? y + 16 : y - 12 - tag.offsetHeight}px)`;
+}

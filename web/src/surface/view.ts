@@ -1,0 +1,172 @@
+/** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
+import type { Figure, Line } from "../api/types";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import type { Box, Camera } from "./camera";
+import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed } from "./camera";
+import { drawFigures } from "./layers/figures";
+import { drawGrid } from "./layers/grid";
+import { drawOverlay, type Overlay } from "./layers/overlay";
+
+const REACH_PIXELS = 10;
+const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1 };
+const HOME: Box = [-20, -20, 220, 140];
+
+export interface Canvases {
+  readonly grid: HTMLCanvasElement;
+  readonly figures: HTMLCanvasElement;
+  readonly overlay: HTMLCanvasElement;
+}
+
+export class View {
+  private camera: Camera = FIRST;
+  private overlay: Overlay = { preview: null, follows: [], last: null, taken: null };
+  private instead: ReadonlyMap<string, Figure | null> = new Map();
+  private readonly dirty = new Set<"grid" | "figures" | "overlay">();
+  private frame = 0;
+  private framed = false;
+  private pointer: { x: number; y: number } | null = null;
+  private readonly stops: (() => void)[];
+
+  constructor(
+    private readonly canvases: Canvases,
+    private readonly onPointer: () => void,
+  ) {
+    this.stops = [
+      useDocument.subscribe((now, before) => {
+        if (now.steps !== before.steps || now.header !== before.header) {
+          if (this.framed) this.follow(now.fresh, before.revision);
+          else if (now.revision >= 0) this.frameAll();
+          this.touch("grid", "figures");
+        }
+      }),
+      useInterface.subscribe((now, before) => {
+        if (now.pointed !== before.pointed || now.selected !== before.selected) this.touch("figures");
+      }),
+    ];
+  }
+
+  close(): void {
+    for (const stop of this.stops) stop();
+    cancelAnimationFrame(this.frame);
+  }
+
+  // The view -----------------------------------------------------------------------------------------
+
+  resize(width: number, height: number): void {
+    this.camera = resized(this.camera, width, height);
+    for (const canvas of Object.values(this.canvases) as HTMLCanvasElement[]) {
+      canvas.width = Math.round(width * devicePixelRatio);
+      canvas.height = Math.round(height * devicePixelRatio);
+    }
+    if (!this.framed && useDocument.getState().revision >= 0) this.frameAll();
+    this.touch("grid", "figures", "overlay");
+  }
+
+  frameAll(): void {
+    if (this.camera.width <= 1) return;
+    this.framed = true;
+    this.see(fitted(this.camera, boxOf(useDocument.getState().steps.map((s) => s.figure)) ?? HOME));
+  }
+
+  pan(dx: number, dy: number): void {
+    this.see(panned(this.camera, dx, dy));
+  }
+
+  zoom(factor: number, sx = this.camera.width / 2, sy = this.camera.height / 2): void {
+    this.see(zoomed(this.camera, factor, sx, sy));
+  }
+
+  get size(): { width: number; height: number } {
+    return this.camera;
+  }
+
+  private see(camera: Camera): void {
+    if (camera === this.camera) return;
+    this.camera = camera;
+    this.touch("grid", "figures", "overlay");
+    this.onPointer();
+  }
+
+  /** What was just placed or changed is brought into sight. */
+  private follow(fresh: readonly string[], revision: number): void {
+    if (revision < 0) return;
+    const { byId, steps } = useDocument.getState();
+    const box = boxOf(fresh.map((id) => byId.get(id)?.figure ?? null));
+    if (!box) return;
+    this.see(brought(this.camera, box, boxOf(steps.map((s) => s.figure)) ?? box));
+  }
+
+  // The pointer --------------------------------------------------------------------------------------
+
+  movePointer(sx: number, sy: number): void {
+    this.pointer = { x: sx, y: sy };
+    this.onPointer();
+  }
+
+  leavePointer(): void {
+    this.pointer = null;
+    this.onPointer();
+  }
+
+  /** Where the pointer is in the drawing, and how far it reaches. */
+  pointed(): { x: number; y: number; reach: number; pixel: number } | null {
+    if (!this.pointer) return null;
+    const pixel = 1 / this.camera.scale;
+    return {
+      x: toDrawingX(this.camera, this.pointer.x),
+      y: toDrawingY(this.camera, this.pointer.y),
+      reach: REACH_PIXELS * pixel,
+      pixel,
+    };
+  }
+
+  // What is shown ------------------------------------------------------------------------------------
+
+  show(line: Line): void {
+    const { draft, mend } = useInterface.getState();
+    const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
+    if (follows.size > 0 || this.instead.size > 0) {
+      this.instead = follows;
+      this.touch("figures");
+    }
+    this.overlay = {
+      preview: mend ? null : line.preview,
+      follows: [...follows.values()].filter((f) => f !== null),
+      last: draft ? line.last : null,
+      taken: line.tag && (draft ?? line.tag.special) ? { at: line.tag.at, special: line.tag.special } : null,
+    };
+    this.touch("overlay");
+  }
+
+  touch(...layers: ("grid" | "figures" | "overlay")[]): void {
+    for (const layer of layers) this.dirty.add(layer);
+    if (this.frame === 0) this.frame = requestAnimationFrame(() => this.paint());
+  }
+
+  private paint(): void {
+    this.frame = 0;
+    const { steps, header } = useDocument.getState();
+    const { pointed, selected } = useInterface.getState();
+    const lit = new Set([pointed, selected].filter((id): id is string => id !== null));
+    if (this.dirty.has("grid") && header) {
+      drawGrid(context(this.canvases.grid), this.camera, header.unit, header.datum);
+    }
+    if (this.dirty.has("figures")) {
+      drawFigures(context(this.canvases.figures), this.camera, steps, { lit, instead: this.instead });
+    }
+    if (this.dirty.has("overlay")) drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
+    this.dirty.clear();
+  }
+}
+
+function context(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
+  const g = canvas.getContext("2d");
+  if (!g) throw new Error("this browser has no canvas to draw on");
+  g.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
+  return g;
+}
+
+function boxOf(figures: readonly (Figure | null)[]): Box | null {
+  return figures.reduce<Box | null>((box, f) => union(box, f?.box ? (f.box as unknown as Box) : null), null);
+}

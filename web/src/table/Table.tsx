@@ -1,0 +1,84 @@
+/** The drafting table: strip, surface, book, tray. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useMemo, useRef } from "react";
+import { Link, useParams } from "react-router";
+
+import { SidePanel } from "../book/SidePanel";
+import { Session } from "../session/session";
+import { forgetDocument, useDocument } from "../state/document";
+import { NOTHING, useInterface } from "../state/interface";
+import { Surface } from "../surface/Surface";
+import { showTag } from "../surface/tag";
+import type { View } from "../surface/view";
+import { Tray } from "../tray/Tray";
+import { TableContext, type TableParts } from "./context";
+import { useTableKeys } from "./keys";
+import { OpenLine } from "./openline";
+import { TitleStrip } from "./TitleStrip";
+
+export function Table() {
+  const { id = "" } = useParams();
+  return <OneTable key={id} id={id} />;
+}
+
+function OneTable({ id }: { id: string }) {
+  const parts = useParts(id);
+  const { connection, name } = useDocument();
+  useEffect(() => {
+    document.title = name ? `${name} · Kentrograph` : "Kentrograph";
+  }, [name]);
+  if (connection === "gone") return <Missing />;
+  return parts ? <Laid parts={parts} /> : null;
+}
+
+function Laid({ parts }: { parts: TableParts }) {
+  useTableKeys(parts);
+  return (
+    <TableContext.Provider value={parts}>
+      <Flex direction="column" h="100%" overflow="hidden">
+        <TitleStrip />
+        <Flex flex="1" minH="0">
+          <Surface />
+          <SidePanel />
+        </Flex>
+        <Tray />
+      </Flex>
+    </TableContext.Provider>
+  );
+}
+
+/** A session for this drawing for as long as the table is open. */
+function useParts(id: string): TableParts | null {
+  const view = useRef<View | null>(null);
+  const pointerTag = useRef<HTMLDivElement | null>(null);
+  const parts = useMemo(() => {
+    forgetDocument(id);
+    useInterface.setState(NOTHING);
+    const made: { openLine?: OpenLine } = {};
+    const session = new Session(id, (line) => made.openLine?.take(line));
+    made.openLine = new OpenLine(session, (line) => {
+      view.current?.show(line);
+      showTag(pointerTag.current, line);
+    });
+    return { session, openLine: made.openLine, view, pointerTag };
+  }, [id]);
+  useEffect(() => {
+    parts.session.open();
+    parts.openLine.restore();
+    return () => parts.session.close();
+  }, [parts]);
+  return parts;
+}
+
+function Missing() {
+  return (
+    <Box p="10">
+      <Text fontSize="16px">This drawing is not on the shelf; it may have been deleted.</Text>
+      <Link to="/">
+        <Text color="snap" mt="2">
+          To all drawings
+        </Text>
+      </Link>
+    </Box>
+  );
+}

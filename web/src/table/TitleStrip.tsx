@@ -1,0 +1,94 @@
+/** The strip over the table: name, how the drawing counts, whether it is saved, undo and redo with what they would undo. */
+import { Box, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
+
+import { renameDrawing } from "../api/client";
+import type { Header } from "../api/types";
+import { useDocument } from "../state/document";
+import { Strip, Word } from "../Words";
+import { useTable } from "./context";
+
+export function TitleStrip() {
+  const { undo, redo, header, connection } = useDocument();
+  const { session } = useTable();
+  return (
+    <Strip>
+      <Rule />
+      <Name />
+      {header && (
+        <Text
+          color="quiet"
+          fontSize="12px"
+          borderWidth="1px"
+          borderColor="rule"
+          borderRadius="full"
+          px="2.5"
+          py="0.5"
+          whiteSpace="nowrap"
+        >
+          {manner(header)}
+        </Text>
+      )}
+      <Box flex="1" />
+      <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
+        {
+          { open: "Saved", connecting: "Opening …", lost: "Connection lost, trying again …", gone: "Deleted" }[
+            connection
+          ]
+        }
+      </Text>
+      <Rule />
+      <Word disabled={undo === null} title="Ctrl+Z" onClick={() => void session.act({ do: "undo" })}>
+        Undo {undo !== null && <b>{undo}</b>}
+      </Word>
+      <Word disabled={redo === null} title="Ctrl+Shift+Z" onClick={() => void session.act({ do: "redo" })}>
+        Redo {redo !== null && <b>{redo}</b>}
+      </Word>
+    </Strip>
+  );
+}
+
+function Rule() {
+  return <Box w="1px" h="20px" bg="rule" />;
+}
+
+function Name() {
+  const { id, name } = useDocument();
+  const [typed, setTyped] = useState<string | null>(null);
+  const finish = () => {
+    if (typed !== null && typed.trim() !== "" && typed !== name) {
+      void renameDrawing(id, typed).then((renamed) => useDocument.setState({ name: renamed.name }));
+    }
+    setTyped(null);
+  };
+  if (typed === null) {
+    return (
+      <Word title="Click to rename" onClick={() => setTyped(name)}>
+        {name}
+      </Word>
+    );
+  }
+  return (
+    <Input
+      autoFocus
+      size="xs"
+      w="220px"
+      aria-label="Name of the drawing"
+      data-own-keys
+      value={typed}
+      maxLength={200}
+      onChange={(e) => setTyped(e.target.value)}
+      onFocus={(e) => e.target.select()}
+      onBlur={finish}
+      onKeyDown={(e) => {
+        if (e.key === "Enter") finish();
+        if (e.key === "Escape") setTyped(null);
+      }}
+    />
+  );
+}
+
+function manner(h: Header): string {
+  const smallest = h.decimals > 0 ? `0.${"0".repeat(h.decimals - 1)}1` : "1";
+  return `${h.unit} · ${smallest} · 0° ${h.zero}, ${h.clockwise ? "clockwise" : "counter-clockwise"}`;
+}

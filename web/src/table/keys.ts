@@ -1,0 +1,85 @@
+/** Keys of the table. Everything that can be typed goes to the open line without a click. */
+import { useEffect } from "react";
+
+import { useInterface } from "../state/interface";
+import type { TableParts } from "./context";
+
+const PAN = 80;
+const ZOOM = 1.25;
+
+export const OPEN_LINE_INPUT = "open-line-input";
+
+export function useTableKeys(parts: TableParts): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (target.closest("[data-own-keys]")) return;
+      if (viewKey(event, parts) || editKey(event, parts) || lineKey(event, parts)) event.preventDefault();
+      else if (goesToLine(event, target)) document.getElementById(OPEN_LINE_INPUT)?.focus();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [parts]);
+}
+
+/** The view: never touches what is being written. */
+function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
+  const v = view.current;
+  if (!v) return false;
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [PAN, 0],
+    ArrowRight: [-PAN, 0],
+    ArrowUp: [0, PAN],
+    ArrowDown: [0, -PAN],
+  };
+  const move = moves[event.key];
+  if (event.ctrlKey && move) v.pan(...move);
+  else if (event.key === "PageUp") v.zoom(ZOOM);
+  else if (event.key === "PageDown") v.zoom(1 / ZOOM);
+  else if (event.key === "Home" && event.ctrlKey) v.frameAll();
+  else return false;
+  return true;
+}
+
+function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boolean {
+  const key = event.key.toLowerCase();
+  if (!event.ctrlKey && !event.metaKey) {
+    const { selected, text, draft, mend } = useInterface.getState();
+    if (event.key !== "Delete" || selected === null || text !== "" || draft || mend) return false;
+    useInterface.setState({ selected: null });
+    void session.act({ do: "strike", id: selected });
+    return true;
+  }
+  if (key === "z" && !event.shiftKey) void session.act({ do: "undo" });
+  else if (key === "y" || (key === "z" && event.shiftKey)) void session.act({ do: "redo" });
+  else return false;
+  openLine.refresh();
+  return true;
+}
+
+function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
+  const { text, draft, mend, selected } = useInterface.getState();
+  const onWord = (event.target as HTMLElement).tagName === "BUTTON";
+  switch (event.key) {
+    case "Enter":
+      if (onWord && text === "") return false;
+      if (text === "" && !draft && !mend && selected !== null) openLine.mend(selected);
+      else openLine.enter();
+      return true;
+    case "Escape":
+      void openLine.escape();
+      return true;
+    case "Backspace":
+      if (text !== "" || mend) return false;
+      openLine.backspace();
+      return true;
+    default:
+      return false;
+  }
+}
+
+function goesToLine(event: KeyboardEvent, target: HTMLElement): boolean {
+  if (event.ctrlKey || event.metaKey || event.altKey) return event.key === "v" && event.ctrlKey;
+  if (event.key === " " && target.tagName === "BUTTON") return false;
+  return event.key.length === 1 || event.key === "Backspace" || event.key === "ArrowLeft" || event.key === "ArrowRight";
+}

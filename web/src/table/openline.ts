@@ -1,0 +1,244 @@
+/** What keys and clicks do to the open line. The server reads it; here it is only put together and taken apart. */
+import type { Draft, Enter, Line, Problem, ReadRequest } from "../api/types";
+import { Session } from "../session/session";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import { keepUnfinished, usePreferences } from "../state/preferences";
+
+type Pointer = ReadRequest["pointer"];
+
+export class OpenLine {
+  private pointer: Pointer = null;
+  private working = false;
+  private queue: string[] = [];
+  /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
+  private behind: string[] = [];
+
+  constructor(
+    private readonly session: Session,
+    private readonly onPointed: (line: Line) => void,
+  ) {}
+
+  // What is read -------------------------------------------------------------------------------------
+
+  point(pointer: Pointer): void {
+    this.pointer = pointer;
+    this.refresh();
+  }
+
+  type(text: string): void {
+    useInterface.setState({ text, refused: null });
+    this.refresh();
+    this.keep();
+  }
+
+  refresh(): void {
+    this.session.read(this.reading(useInterface.getState().text));
+  }
+
+  take(line: Line): void {
+    this.onPointed(line);
+    useInterface.setState({ line });
+  }
+
+  private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
+    const { draft, mend } = useInterface.getState();
+    return { draft: mend ? null : draft, text, mend: mend?.id ?? null, index: null, pointer: this.pointer };
+  }
+
+  // What is done -------------------------------------------------------------------------------------
+
+  /** Enter: the row as it stands is read once more and done; what is typed meanwhile waits its turn. */
+  enter(): void {
+    const { text } = useInterface.getState();
+    this.queue.push(text);
+    useInterface.setState({ text: "" });
+    this.showWaiting();
+    void this.work();
+  }
+
+  /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
+  async click(): Promise<void> {
+    const { draft, text, mend } = useInterface.getState();
+    if (text.trim() !== "" || mend) {
+      this.enter();
+      return;
+    }
+    if (draft === null) return;
+    const line = await this.session.readNow(this.reading(""));
+    if (line?.click) await this.does(line.click, "", line.problem);
+  }
+
+  begin(kind: string): void {
+    this.setDraft({ kind, rows: [] });
+  }
+
+  /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
+  async escape(): Promise<void> {
+    const { draft, text, mend, line } = useInterface.getState();
+    if (mend) this.leaveMend();
+    else if (text !== "") this.type("");
+    else if (draft) {
+      const keep = draft.kind === "path" && line?.enter.do === "write" ? line.enter.statement : null;
+      this.setDraft(null);
+      if (keep !== null && !(await this.write(keep))) this.setDraft(draft);
+    } else useInterface.setState({ selected: null });
+  }
+
+  /** Backspace on an empty row takes back the last given; with none left, the figure itself. */
+  backspace(): void {
+    const { draft } = useInterface.getState();
+    if (!draft) return;
+    this.setDraft(draft.rows.length > 0 ? { ...draft, rows: draft.rows.slice(0, -1) } : null);
+  }
+
+  strikeRow(index: number): void {
+    const { draft } = useInterface.getState();
+    if (draft) this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index) });
+  }
+
+  /** A given goes back into the row being written, to be changed. */
+  changeRow(index: number): void {
+    const { draft } = useInterface.getState();
+    const row = draft?.rows[index];
+    if (!draft || row === undefined) return;
+    this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index) });
+    this.type(row);
+  }
+
+  mend(id: string): void {
+    const step = useDocument.getState().byId.get(id);
+    if (!step) return;
+    useInterface.setState({ mend: { id, original: step.text }, selected: id, leaf: "book" });
+    this.type(step.text);
+  }
+
+  private leaveMend(): void {
+    useInterface.setState({ mend: null, text: "", refused: null });
+    this.refresh();
+  }
+
+  setDraft(draft: Draft | null): void {
+    useInterface.setState({ draft, text: "", refused: null, line: null });
+    this.refresh();
+    this.keep();
+  }
+
+  restore(): void {
+    const kept = usePreferences.getState().unfinished[this.session.drawing];
+    if (kept) useInterface.setState({ draft: kept.draft, text: kept.text });
+    this.refresh();
+  }
+
+  // One entry after the other ------------------------------------------------------------------------
+
+  private async work(): Promise<void> {
+    if (this.working) return;
+    this.working = true;
+    try {
+      while (this.queue.length > 0) {
+        const text = this.queue[0] ?? "";
+        const line = await this.session.readNow(this.reading(text));
+        const done = line !== null && (await this.does(line.enter, text, line.problem));
+        if (!done) {
+          this.putBack(text, line);
+          return;
+        }
+        this.queue.shift();
+        this.showWaiting();
+      }
+      const next = this.behind[0];
+      if (next !== undefined && useInterface.getState().text === "") {
+        this.behind.shift();
+        this.type(next);
+        this.showWaiting();
+      }
+    } finally {
+      this.working = false;
+    }
+  }
+
+  /** What could not be done goes back into the row; what was typed after it is kept behind it. */
+  private putBack(text: string, line: Line | null): void {
+    const typedSince = useInterface.getState().text;
+    const rest = this.queue.slice(1);
+    this.queue = [];
+    this.behind = [...rest, ...(typedSince === "" ? [] : [typedSince]), ...this.behind];
+    useInterface.setState({ text });
+    this.showWaiting();
+    if (line === null) this.refuse("The connection is lost; this will be read as soon as it is back.");
+    else if (line.enter.do === "nothing" && line.problem) useInterface.setState({ refused: line.problem });
+    this.refresh();
+    this.keep();
+  }
+
+  private showWaiting(): void {
+    useInterface.setState({ waiting: [...this.queue, ...this.behind] });
+  }
+
+  /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
+  private async does(enter: Enter, text: string, problem: Problem | null): Promise<boolean> {
+    const { mend } = useInterface.getState();
+    if (mend) return enter.do === "write" && this.acceptMend(text);
+    switch (enter.do) {
+      case "begin":
+      case "given":
+        this.setKept(enter.draft);
+        return true;
+      case "write":
+      case "header":
+        return this.write(enter.statement, enter.draft);
+      case "nothing":
+        return problem === null && text.trim() === "";
+    }
+  }
+
+  private async write(statement: string, draft: Draft | null = null): Promise<boolean> {
+    const pen = usePreferences.getState().pen;
+    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index: null, pen });
+    if (!answer.ok) {
+      this.refuse(answer.message);
+      return false;
+    }
+    // The kind of figure stays open for the next one.
+    const kind = draft?.kind ?? useInterface.getState().draft?.kind;
+    this.setKept(kind ? { kind, rows: [] } : null);
+    return true;
+  }
+
+  private async acceptMend(text: string): Promise<boolean> {
+    const { mend } = useInterface.getState();
+    if (!mend) return false;
+    if (text !== mend.original) {
+      const answer = await this.session.act({ do: "mend", id: mend.id, text });
+      if (!answer.ok) {
+        this.refuse(answer.message, answer.start, answer.end);
+        return false;
+      }
+    }
+    useInterface.setState({ mend: null, refused: null });
+    this.refresh();
+    return true;
+  }
+
+  /** Sets the draft without touching what is being typed meanwhile. */
+  private setKept(draft: Draft | null): void {
+    useInterface.setState({ draft, refused: null });
+    this.refresh();
+    this.keep();
+  }
+
+  private refuse(message: string, start = 0, end = 0): void {
+    useInterface.setState({ refused: { kind: "refused", message, start, end } });
+  }
+
+  private keep(): void {
+    const { draft, text, mend } = useInterface.getState();
+    if (!mend) keepUnfinished(this.session.drawing, draft, text);
+  }
+}
+
+function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(9));
+  return Array.from(bytes, (b) => b.toString(36).padStart(2, "0")).join("");
+}
