@@ -28,7 +28,9 @@ def main() -> None:
     parser.add_argument("--data", type=Path, default=ROOT / "var" / "data", help="folder for the drawings (var/data)")
     parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
     chosen = parser.parse_args()
+    # Set for both: a shell in the background hands an ignored SIGINT down.
     signal.signal(signal.SIGTERM, _interrupt)
+    signal.signal(signal.SIGINT, _interrupt)
     try:
         serve(chosen.port, chosen.data.resolve(), not chosen.no_demo)
     except Stop as stop:

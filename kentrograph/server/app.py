@@ -21,8 +21,9 @@ from ..store.errors import StoreError
 from .live import Table
 from .rooms import Rooms
 from .routes import router
-from .schemas import SOCKET_MODELS, ErrorView
+from .schemas import ErrorView
 from .service import Service
+from .socket_schemas import SOCKET_MODELS
 
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 

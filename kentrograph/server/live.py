@@ -15,8 +15,8 @@ from ..store.changes import State
 from ..store.errors import NoDrawing, StaleBase, StoreError
 from .present import book_view, line_view
 from .rooms import Rooms
-from .schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 from .service import Service
+from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
 

@@ -17,7 +17,7 @@ from ..core.language.report import figure_data
 from ..core.language.views import problem_view, reading_words, step_view
 from ..core.problem import Refused
 from ..store.changes import State
-from .schemas import DraftData, PointerData, ReadRequest
+from .socket_schemas import DraftData, PointerData, ReadRequest
 
 Data = dict[str, Any]
 
@@ -66,6 +66,9 @@ def line_view(book: Book, request: ReadRequest) -> Data:
         click = _enter(by_click)
         if by_click.value is not None or line.value is None:
             shown = by_click
+    if shown.value is None and draft is not None:
+        # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
+        shown = read_with_pointer(book, draft, "", index, pointer)
     drawn = shown.value.figure if isinstance(shown.value, Drawn) else None
     return _line(book, request.seq, line, index, draft, last, pointed, drawn, click, [])
 
@@ -103,7 +106,7 @@ def _line(
 ) -> Data:
     header = book.header
     rows = _rows(book, line, index)
-    target = _target(drawn, pointed)
+    target = _target(drawn, None if line.row else pointed)
     reading = reading_words(drawn, book) if isinstance(drawn, Reading) else None
     return {
         "type": "line",

@@ -136,7 +136,7 @@ class Book:
     def edited(self, edit: Edit) -> "tuple[Book, Edit]":
         """The book after an edit, and the edit that takes it back.
 
-        Raises `Refused`: no_step, bad_index, name_taken, later_name (a step would need one that stands after it).
+        Raises `Refused`: no_step, step_twice, bad_index, name_taken.
         """
         book = self._copy()
         touched: set[str] = set()
@@ -191,7 +191,7 @@ class Book:
     def _delete(self, id: str, touched: set[str]) -> Edit:
         index = self.position(id)
         step = self.steps.pop(id)
-        touched.update(self._users.get(id, ()))
+        touched.update(self._users.get(id, ()), self._hopeful(step.key))
         touched.discard(id)
         self.order = (*self.order[:index], *self.order[index + 1 :])
         self._undefine(step)
@@ -206,10 +206,9 @@ class Book:
         before = self.steps[step.id]
         if before.key != step.key:
             self._check_name(step)
-            touched.update(self._users.get(step.id, ()))
+            touched.update(self._users.get(step.id, ()), self._hopeful(before.key), self._hopeful(step.key))
             self._undefine(before)
             self._define(step)
-            touched.update(self._hopeful(step.key))
         self.steps[step.id] = step
         self._plans[step.id] = _Planned(step, self.header.manner.unit)
         touched.add(step.id)
@@ -228,15 +227,8 @@ class Book:
         self.order = tuple(rest)
         self._renumber()
         touched.add(id)
-        touched.update(self._users.get(id, ()))
+        touched.update(self._users.get(id, ()), self._hopeful(self.steps[id].key))
         touched.update(self._relative_after(index + 1))
-        for user in self._users.get(id, ()):
-            if self._positions[user] < index and self.steps[id].key in self._plans[user].names:
-                raise refuse("later_name", name=self.steps[id].name, chain=[self.steps[user].name, self.steps[id].name])
-        for name in self._plans[id].names:
-            need = self._definers.get(name, ())
-            if need and all(self._positions[d] > index for d in need):
-                raise refuse("later_name", name=self.steps[need[0]].name, chain=[self.steps[id].name, self.steps[need[0]].name])
         return Move(id, before)
 
     # Names and links ----------------------------------------------------------------------------------
@@ -268,9 +260,9 @@ class Book:
     def _renumber(self) -> None:
         self._positions = {id: index for index, id in enumerate(self.order)}
 
-    def _hopeful(self, key: str) -> list[str]:
-        """Steps that use this name; looked for only when a name appears."""
-        return [id for id, planned in self._plans.items() if key in planned.names] if key else []
+    def _hopeful(self, key: str) -> tuple[str, ...]:
+        """Steps that use this name where no earlier step defines it."""
+        return self._users.get(f"?{key}", ()) if key else ()
 
     def _relative_after(self, index: int) -> list[str]:
         """Steps from ``index`` on whose last place is the one of the nearest step before ``index``."""

@@ -76,9 +76,15 @@ def strike(book: Book, id: str) -> tuple[Edit, str]:
 
 
 def move(book: Book, id: str, index: int) -> tuple[Edit, str]:
-    """The edit that moves a step."""
+    """The edit that moves a step. Raises `Refused` (later_name) where a step would then need one that comes after it."""
     book.position(id)
-    return Move(id, index), f"moving {label(book.steps[id])}"
+    edit = Move(id, index)
+    after, _ = book.edited(edit)
+    for changed in after.changed:
+        now, before = after.values[changed], book.values[changed]
+        if isinstance(now, Problem) and now.kind == "later_name" and now != before:
+            raise Refused(now)
+    return edit, f"moving {label(book.steps[id])}"
 
 
 def flag(book: Book, id: str, hidden: bool | None = None, off: bool | None = None) -> tuple[Edit, str]:

@@ -9,14 +9,14 @@ LONGEST = 200_000
 """Characters in one statement."""
 
 _TOKEN = re.compile(
-    r"""[ \t\r\n\u00a0]*(?:
-      (?P<num>(?:\d+(?:\.(?!\.)\d*)?|\.\d+)(?:[eE][+-]?\d+)?)
+    r"""\s*(?:
+      (?P<num>(?:[0-9]+(?:\.(?!\.)[0-9]*)?|\.[0-9]+)(?:[eE][+-]?[0-9]+)?)
     | (?P<word>[A-Za-z][A-Za-z0-9_]*)
     | (?P<op>\.\.|//|[-+*/^=%(),;:.'"°\u2212\u2032\u2033\u2019\u201d])
     )""",
     re.VERBOSE,
 )
-_BLANK = re.compile(r"[ \t\r\n\u00a0]*(?:\#.*)?\Z", re.DOTALL)
+_BLANK = re.compile(r"\s*(?:\#.*)?\Z", re.DOTALL)
 _SAME = {"\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"'}
 
 

@@ -26,8 +26,8 @@ class Wanted(Enum):
 LENGTH, DIRECTION = Wanted.LENGTH, Wanted.DIRECTION
 _DEGREES = {"deg": 1.0, "gon": 0.9, "rad": 180.0 / pi}
 _BEARING = re.compile(
-    r"""(?P<from>[ns])\s*(?P<d>\d+(?:\.\d+)?)\s*
-        (?:[°:]\s*(?:(?P<m>\d+(?:\.\d+)?)\s*(?:['\u2032\u2019:]\s*(?:(?P<s>\d+(?:\.\d+)?)\s*(?:"|\u2033|\u201d|'')?)?)?)?)?
+    r"""(?P<from>[ns])\s*(?P<d>[0-9]+(?:\.[0-9]+)?)\s*
+        (?:[°:]\s*(?:(?P<m>[0-9]+(?:\.[0-9]+)?)\s*(?:['\u2032\u2019:]\s*(?:(?P<s>[0-9]+(?:\.[0-9]+)?)\s*(?:"|\u2033|\u201d|'')?)?)?)?)?
         \s*(?P<to>[ew])(?![A-Za-z0-9_])""",
     re.VERBOSE | re.IGNORECASE,
 )

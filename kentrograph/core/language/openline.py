@@ -4,6 +4,7 @@ A draft is a kind of figure with the givens stated so far, each in its own words
 more given: as it stands, or with the word in front that the figure wants next.
 """
 
+import re
 from dataclasses import dataclass, field
 from typing import Literal
 
@@ -18,7 +19,7 @@ from .expectation import beginning_hint, expected_words, hint
 from .header import apply_header
 from .intents import helped, mended, tried
 from .statements import parse_header
-from .vocabulary import KINDS, READINGS
+from .vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 
 DRAFT_ID = "draft"
 
@@ -67,6 +68,8 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
         return _beginning(book, typed, at) if typed else OpenLine("nothing", hint=beginning_hint(book))
     if not typed:
         return _stands(book, draft, at)
+    if not draft.rows and _begins_anew(typed):
+        return _beginning(book, typed, at)
     return _given(book, draft, typed, at)
 
 
@@ -101,7 +104,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
     """One more given for the draft: as typed, or with the word in front that the figure wants next."""
     best: OpenLine | None = None
     before = _statement_of(book, draft.text(), at)
-    for word in ("", *expected_words(draft.kind, before)):
+    for word in _ways_to_read(draft.kind, before, typed):
         row = f"{word} {typed}".strip() if word else typed
         step, value, problem = _try(book, draft.text(row), at)
         if problem is None or problem.kind == "needs_given":
@@ -120,6 +123,18 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             best = candidate
     assert best is not None
     return best
+
+
+def _ways_to_read(kind: str, before: Statement | None, typed: str) -> list[str]:
+    """Words to put in front of the text, likeliest first; an empty one reads it as it stands.
+
+    Numbers and signs never stand alone behind another given: they would run into it.
+    """
+    expected = expected_words(kind, before)
+    first = re.match(r"[A-Za-z]\w*", typed)
+    if first and first[0].lower() in RESERVED - PLACE_WORDS:
+        return ["", *expected]
+    return [*expected, ""] if first or not expected else expected
 
 
 _UNREAD = frozenset({"unexpected", "unknown_given", "unfinished", "unknown_word", "stray_side"})
@@ -223,6 +238,12 @@ def _try(book: Book, text: str, at: int) -> tuple[Step | None, Value | None, Pro
 def _statement_of(book: Book, text: str, at: int) -> Statement | None:
     step, _, _ = _try(book, text, at)
     return step.statement if step else None
+
+
+def _begins_anew(typed: str) -> bool:
+    """Whether the text begins another step: a kind that is open but empty gives way to it."""
+    first = typed.lower().split()[0]
+    return first in KINDS or first in HEADERS or first in PENS or first == "measure"
 
 
 def _kind_word(typed: str) -> str | None:

@@ -10,7 +10,11 @@ from .cursor import Cursor, nearest_words
 from .givens import read_given
 from .numbers import looks_like_bearing, number
 from .places import thing
-from .vocabulary import HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
+from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
+
+
+_BEGIN_NUMBERS = frozenset(FUNCTIONS) | {"pi", "distance", "direction", "angle", "length", "radius", "area"}
+"""Words of the language that a number may begin with."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +71,7 @@ def _statement(c: Cursor) -> Statement:
         # The rest of a shaping statement is not read yet; the evaluation says so.
         c.skip_to(c.tokens[-1].start)
         return _finish(c, token.text, name, pen, [], token.start, token.end)
-    if name is not None and not (token.kind == "word" and token.text in RESERVED and c.peek().kind != "op"):
+    if name is not None and (token.kind != "word" or token.text not in RESERVED or token.text in _BEGIN_NUMBERS):
         start = token.start
         value = number(c)
         return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)

@@ -21,6 +21,9 @@ def step_view(book: Book, id: str) -> Data:
     """One step for the table: its words, its figure or reading, its problem."""
     step, value, index = book.steps[id], book.values[id], book.position(id)
     texts, values = given_texts(step.statement), given_values(book, step, index)
+    if step.statement.kind == "measure":
+        # The value wanted stands beside the reading itself.
+        texts, values = texts[:1], [""]
     if step.statement.kind == "path":
         texts, values = folded(texts, values)
     return {

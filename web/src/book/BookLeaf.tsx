@@ -13,9 +13,11 @@ export function BookLeaf() {
   const selected = useInterface((i) => i.selected);
   const list = useRef<HTMLOListElement>(null);
   const count = steps.length;
+  const begun = useInterface((i) => i.draft !== null);
   useEffect(() => {
-    list.current?.lastElementChild?.scrollIntoView({ block: "nearest" });
-  }, [count]);
+    // The open line grows while something is written; the newest step stays in sight above it.
+    list.current?.lastElementChild?.scrollIntoView({ block: "end" });
+  }, [count, begun]);
   useEffect(() => {
     if (selected !== null)
       list.current?.querySelector(`[data-step="${selected}"]`)?.scrollIntoView({ block: "nearest" });

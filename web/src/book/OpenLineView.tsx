@@ -10,11 +10,16 @@ import { Word } from "../Words";
 import { Completions } from "./Completions";
 import { ProblemLine } from "./ProblemLine";
 
-const Row = chakra("input", {
+const Row = chakra("textarea", {
   base: {
     flex: "1",
     minW: "0",
-    h: "30px",
+    py: "1",
+    resize: "none",
+    overflow: "auto",
+    maxH: "132px",
+    fieldSizing: "content",
+    lineHeight: "22px",
     bg: "transparent",
     fontFamily: "mono",
     fontSize: "15px",
@@ -29,7 +34,7 @@ export function OpenLineView() {
   const { openLine } = useTable();
   const { draft, text, waiting, mend, line, refused } = useInterface();
   const steps = useDocument((d) => d.steps);
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<HTMLTextAreaElement>(null);
   useEffect(() => input.current?.focus(), [draft, mend]);
   const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : steps.length + 1;
   const problem = refused ?? line?.problem ?? null;
@@ -68,10 +73,11 @@ export function OpenLineView() {
               id={OPEN_LINE_INPUT}
               aria-label="Open line"
               aria-describedby="open-line-hint"
+              rows={1}
               autoComplete="off"
               spellCheck={false}
               value={text}
-              onChange={(e) => openLine.type(e.target.value)}
+              onChange={(e) => openLine.type(e.target.value.replaceAll("\n", " "))}
             />
             {line?.value && text.trim() !== "" && (
               <Text color="quiet" flex="none" maxW="55%" truncate data-testid="echo">
@@ -127,7 +133,7 @@ function GivenRows() {
               title="Click to change"
               onClick={() => openLine.changeRow(index)}
             >
-              <Text truncate>
+              <Text whiteSpace="normal" overflowWrap="anywhere">
                 {row}
                 {value !== "" && (
                   <Text as="span" color="quiet">

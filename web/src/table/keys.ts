@@ -67,7 +67,7 @@ function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
       else openLine.enter();
       return true;
     case "Escape":
-      void openLine.escape();
+      openLine.escape();
       return true;
     case "Backspace":
       if (text !== "" || mend) return false;

@@ -7,10 +7,16 @@ import { keepUnfinished, usePreferences } from "../state/preferences";
 
 type Pointer = ReadRequest["pointer"];
 
+/** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
+interface Entry {
+  readonly key: "enter" | "escape" | "backspace";
+  readonly text: string;
+}
+
 export class OpenLine {
   private pointer: Pointer = null;
   private working = false;
-  private queue: string[] = [];
+  private queue: Entry[] = [];
   /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
   private behind: string[] = [];
 
@@ -51,10 +57,20 @@ export class OpenLine {
   /** Enter: the row as it stands is read once more and done; what is typed meanwhile waits its turn. */
   enter(): void {
     const { text } = useInterface.getState();
-    this.queue.push(text);
     useInterface.setState({ text: "" });
-    this.showWaiting();
-    void this.work();
+    this.push({ key: "enter", text });
+  }
+
+  /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
+  escape(): void {
+    const { text, mend } = useInterface.getState();
+    if (text !== "" && !mend && this.queue.length === 0) this.type("");
+    else this.push({ key: "escape", text });
+  }
+
+  /** Backspace on an empty row takes back the last given; with none left, the figure itself. */
+  backspace(): void {
+    this.push({ key: "backspace", text: "" });
   }
 
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
@@ -71,25 +87,6 @@ export class OpenLine {
 
   begin(kind: string): void {
     this.setDraft({ kind, rows: [] });
-  }
-
-  /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
-  async escape(): Promise<void> {
-    const { draft, text, mend, line } = useInterface.getState();
-    if (mend) this.leaveMend();
-    else if (text !== "") this.type("");
-    else if (draft) {
-      const keep = draft.kind === "path" && line?.enter.do === "write" ? line.enter.statement : null;
-      this.setDraft(null);
-      if (keep !== null && !(await this.write(keep))) this.setDraft(draft);
-    } else useInterface.setState({ selected: null });
-  }
-
-  /** Backspace on an empty row takes back the last given; with none left, the figure itself. */
-  backspace(): void {
-    const { draft } = useInterface.getState();
-    if (!draft) return;
-    this.setDraft(draft.rows.length > 0 ? { ...draft, rows: draft.rows.slice(0, -1) } : null);
   }
 
   strikeRow(index: number): void {
@@ -132,18 +129,18 @@ export class OpenLine {
 
   // One entry after the other ------------------------------------------------------------------------
 
+  private push(entry: Entry): void {
+    this.queue.push(entry);
+    this.showWaiting();
+    void this.work();
+  }
+
   private async work(): Promise<void> {
     if (this.working) return;
     this.working = true;
     try {
-      while (this.queue.length > 0) {
-        const text = this.queue[0] ?? "";
-        const line = await this.session.readNow(this.reading(text));
-        const done = line !== null && (await this.does(line.enter, text, line.problem));
-        if (!done) {
-          this.putBack(text, line);
-          return;
-        }
+      for (let entry = this.queue[0]; entry; entry = this.queue[0]) {
+        if (!(await this.finish(entry))) return;
         this.queue.shift();
         this.showWaiting();
       }
@@ -158,10 +155,39 @@ export class OpenLine {
     }
   }
 
+  /** Does one entry; answers false where it was put back to be mended. */
+  private async finish({ key, text }: Entry): Promise<boolean> {
+    if (key === "backspace") this.takeBack();
+    else if (key === "escape") await this.leave();
+    else {
+      const line = await this.session.readNow(this.reading(text));
+      const done = line !== null && (await this.does(line.enter, text, line.problem));
+      if (!done) this.putBack(text, line);
+      return done;
+    }
+    return true;
+  }
+
+  private takeBack(): void {
+    const { draft } = useInterface.getState();
+    if (draft) this.setKept(draft.rows.length > 0 ? { ...draft, rows: draft.rows.slice(0, -1) } : null);
+  }
+
+  private async leave(): Promise<void> {
+    const { draft, mend } = useInterface.getState();
+    if (mend) this.leaveMend();
+    else if (!draft) useInterface.setState({ selected: null });
+    else {
+      const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
+      if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;
+      this.setKept(null);
+    }
+  }
+
   /** What could not be done goes back into the row; what was typed after it is kept behind it. */
   private putBack(text: string, line: Line | null): void {
     const typedSince = useInterface.getState().text;
-    const rest = this.queue.slice(1);
+    const rest = this.queue.slice(1).flatMap((e) => (e.key === "enter" ? [e.text] : []));
     this.queue = [];
     this.behind = [...rest, ...(typedSince === "" ? [] : [typedSince]), ...this.behind];
     useInterface.setState({ text });
@@ -173,7 +199,8 @@ export class OpenLine {
   }
 
   private showWaiting(): void {
-    useInterface.setState({ waiting: [...this.queue, ...this.behind] });
+    const under = this.queue.slice(1).map((e) => e.text);
+    useInterface.setState({ waiting: [...under, ...this.behind].filter((text) => text !== "") });
   }
 
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */

@@ -27,7 +27,7 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   stroke(g, lit, LOOK.selected, 5);
   stroke(g, pencil, LOOK.pencil, 1);
   stroke(g, ink, LOOK.ink, 1.75);
-  drawNames(g, c, steps, marks.lit);
+  drawNames(g, c, steps, marks);
 }
 
 export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string, width: number): void {
@@ -37,14 +37,14 @@ export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string
 }
 
 /** Names of points always, of other figures while they stand out. */
-function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], lit: ReadonlySet<string>): void {
+function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
   g.font = FONT;
   g.textAlign = "left";
   const points = steps.filter((s) => s.kind === "point").length;
   for (const step of steps) {
     const figure = step.figure;
-    if (step.hidden || !figure) continue;
-    const shown = lit.has(step.id);
+    if (step.hidden || !figure || marks.instead.has(step.id)) continue;
+    const shown = marks.lit.has(step.id);
     if (!shown && (step.kind !== "point" || points > 200)) continue;
     const at = labelPlace(figure);
     if (!at) continue;

@@ -1,0 +1,176 @@
+"""The messages of the live socket, both ways. The front end's types are generated from these."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from .schemas import (
+    Act,
+    Author,
+    BookView,
+    FigureView,
+    Id,
+    Index,
+    Model,
+    Number,
+    ProblemView,
+    ReadingView,
+    Revision,
+    Row,
+    Text,
+)
+
+
+class DraftData(Model):
+    """A figure being written: its kind and the rows given so far."""
+
+    kind: Annotated[str, Field(max_length=40)]
+    rows: Annotated[list[Text], Field(max_length=20_000)]
+
+
+class PointerData(Model):
+    """The pointer, in the drawing's unit."""
+
+    x: Number
+    y: Number
+    reach: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+    pixel: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+
+
+class ReadRequest(Model):
+    """What stands on the open line and where the pointer is; the newest one wins."""
+
+    type: Literal["read"]
+    seq: Revision
+    draft: DraftData | None = None
+    text: Text = ""
+    mend: Id | None = None
+    index: Index | None = None
+    pointer: PointerData | None = None
+
+
+class DoRequest(Model):
+    """One change; answered by `Done` or `RefusedView` once it is committed or not."""
+
+    type: Literal["do"]
+    seq: Revision
+    base: Revision
+    author: Author = "drafter"
+    act: Act
+
+
+class EchoRequest(Model):
+    """Comes back as it is; for measuring the way there and back."""
+
+    type: Literal["echo"]
+    seq: Revision
+
+
+class CompletionView(BaseModel):
+    """A word that may stand next."""
+
+    word: str
+    explanation: str
+
+
+class EnterView(BaseModel):
+    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
+
+    do: Literal["begin", "given", "write", "header", "nothing"]
+    draft: DraftData | None
+    statement: str
+
+
+class TagView(BaseModel):
+    """What the pointer would take, in words, and the step under it."""
+
+    words: str
+    at: list[float]
+    special: bool
+    more: int
+    step: str | None
+
+
+class LiveView(BaseModel):
+    """From the last place to the place in question, in words."""
+
+    length: str
+    direction: str
+    across: str
+    up: str
+
+
+class FollowView(BaseModel):
+    """A step that would change with the one being mended."""
+
+    id: str
+    figure: FigureView | None
+    problem: ProblemView | None
+
+
+class LineView(BaseModel):
+    """The open line, read."""
+
+    type: Literal["line"] = "line"
+    seq: int
+    rows: list[Row]
+    name: str
+    row: str
+    value: str
+    enter: EnterView
+    click: EnterView | None
+    preview: FigureView | None
+    reading: ReadingView | None
+    follows: list[FollowView]
+    problem: ProblemView | None
+    hint: str
+    completions: list[CompletionView]
+    tag: TagView | None
+    live: LiveView | None
+    last: list[float]
+
+
+class Done(BaseModel):
+    """A change is committed."""
+
+    type: Literal["done"] = "done"
+    seq: int
+    revision: int
+
+
+class RefusedView(BaseModel):
+    """A change was not made; ``code`` is stable."""
+
+    type: Literal["refused"] = "refused"
+    seq: int
+    code: str
+    message: str
+    start: int
+    end: int
+
+
+class Gone(BaseModel):
+    """The drawing was deleted."""
+
+    type: Literal["gone"] = "gone"
+
+
+class EchoView(BaseModel):
+    """The answer to an echo."""
+
+    type: Literal["echo"] = "echo"
+    seq: int
+
+
+ClientMessage = Annotated[ReadRequest | DoRequest | EchoRequest, Field(discriminator="type")]
+SOCKET_MODELS: tuple[type[BaseModel], ...] = (
+    ReadRequest,
+    DoRequest,
+    EchoRequest,
+    BookView,
+    LineView,
+    Done,
+    RefusedView,
+    Gone,
+    EchoView,
+)

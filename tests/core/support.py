@@ -1,0 +1,51 @@
+"""Short ways to a book and to what its steps hold."""
+
+from typing import Any
+
+from kentrograph.core.book.book import Book
+from kentrograph.core.book.values import Drawn
+from kentrograph.core.language.report import run_report
+from kentrograph.core.language.script import book_of, read_script
+
+
+def book(*lines: str) -> Book:
+    """The book of these lines; every one of them must be readable."""
+    script = read_script("\n".join(lines))
+    assert not script.misread, [(m.text, m.problem) for m in script.misread]
+    return book_of(script)
+
+
+def report(*lines: str) -> dict[str, Any]:
+    """What `run --json` prints for these lines."""
+    script = read_script("\n".join(lines))
+    return run_report(script, book_of(script))
+
+
+def figure(book: Book, name: str) -> Any:
+    """What the step of this name draws."""
+    step = book.find(name.lower())
+    assert step is not None, name
+    value = book.values[step.id]
+    assert isinstance(value, Drawn), value
+    return value.figure
+
+
+def number(text: str, *headers: str, before: tuple[str, ...] = ()) -> float:
+    """The value of a number as it is typed."""
+    value = figure(book(*headers, *before, f"n_ = {text}"), "n_")
+    assert isinstance(value, float)
+    return value
+
+
+def place(text: str, *before: str) -> tuple[float, float]:
+    """The coordinates of a place as it is typed."""
+    point = figure(book(*before, f"Q_ = point {text}"), "Q_")
+    return point.x, point.y
+
+
+def problem(*lines: str) -> dict[str, Any]:
+    """The only problem of these lines."""
+    found = report(*lines)["problems"]
+    assert len(found) == 1, found
+    result: dict[str, Any] = found[0]
+    return result

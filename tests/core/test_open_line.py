@@ -1,0 +1,73 @@
+"""The open line: what Enter would do with what is typed."""
+
+import pytest
+
+from kentrograph.core.language.openline import Draft, read_mend, read_open_line
+from kentrograph.core.language.pointing import Pointer, place_at, read_with_pointer
+
+from .support import book
+
+DRAWING = ("P1 = point 40, 25", "L1 = line from 0, 0 to 100, 0", "K1 = path from 0,0 to 40,0 to 40,30 close")
+CIRCLE = Draft("circle", ("centre corner 3 of K1: -20, -10",))
+PATH = Draft("path", ("from 1,2", "to + 5,0", "to 3,4"))
+
+READINGS = [
+    # draft, text, what Enter does, the row it becomes, why
+    (None, "", "nothing", "", "nothing typed"),
+    (None, "ci", "begin", "", "first letters of a word"),
+    (None, "circle", "begin", "", "a word"),
+    (None, "40, 25", "write", "point 40, 25", "coordinates put a point"),
+    (None, "+5..0", "write", "point +5..0", "relative ones too"),
+    (None, "line from 1,2", "begin", "", "a statement that needs more becomes a draft"),
+    (None, "line from 1,2 to 3,4", "write", "line from 1,2 to 3,4", "a whole statement"),
+    (None, "unit in", "header", "", "a header line"),
+    (None, "xyz", "nothing", "xyz", "no word"),
+    (Draft("circle"), "40, 25", "given", "centre 40, 25", "a place is its centre first"),
+    (CIRCLE, "24/2 + 3", "write", "radius 24/2 + 3", "a number is its radius, and never runs into the row before"),
+    (CIRCLE, "diameter 5", "write", "diameter 5", "another word"),
+    (CIRCLE, "P1", "write", "through P1", "a place after the centre lies on it"),
+    (CIRCLE, "0", "nothing", "radius 0", "no such radius"),
+    (Draft("path"), "1,2", "given", "from 1,2", "a path begins"),
+    (PATH, "+ 25 at 120", "given", "to + 25 at 120", "and goes on"),
+    (PATH, "close", "write", "close", "close ends it"),
+    (PATH, "", "write", "", "it could be written as it stands"),
+    (Draft("path"), "circle", "begin", "", "an empty draft gives way to another word"),
+    (Draft("measure distance", ("P1",)), "end of L1", "write", "end of L1", "the second thing"),
+]
+
+
+@pytest.mark.parametrize(("draft", "text", "do", "row", "why"), READINGS, ids=[r[4] for r in READINGS])
+def test_reading(draft: Draft | None, text: str, do: str, row: str, why: str) -> None:
+    line = read_open_line(book(*DRAWING), draft, text)
+    assert (line.do, line.row) == (do, row), (why, line.problem)
+    assert (line.problem is None) == (do != "nothing" or text == "")
+
+
+def test_problem_stands_in_what_was_typed() -> None:
+    line = read_open_line(book(*DRAWING), PATH, "P9: 3, 4")
+    assert line.problem is not None
+    assert (line.problem.kind, line.problem.start, line.problem.end) == ("unknown_name", 0, 2)
+    assert line.problem.fields["nearest"] == ["P1"]
+
+
+def test_distance_alone_goes_toward_the_pointer() -> None:
+    b = book(*DRAWING)
+    draft = Draft("path", ("from 10, 10",))
+    plain = read_with_pointer(b, draft, "9", None, Pointer(-60.0, 10.2, 1.0, 0.1))
+    assert plain.row == "to + 9 at 180"
+    special = read_with_pointer(b, draft, "+ 9", None, Pointer(40.1, 25.1, 1.0, 0.1))
+    assert special.row == "to + 9 toward P1"
+
+
+def test_pointer_takes_a_special_place_or_a_round_position() -> None:
+    b = book(*DRAWING)
+    taken = place_at(b, Pointer(99.6, 0.3, 1.0, 0.1))
+    assert (taken.words, taken.special) == ("end of L1", True)
+    plain = place_at(b, Pointer(70.123456, 12.98765, 1.0, 0.1))
+    assert (plain.words, plain.special) == ("70.1, 13", False)
+
+
+def test_mending_shows_what_is_wrong_and_changes_nothing() -> None:
+    b = book(*DRAWING)
+    assert read_mend(b, "s2", "line from 0, 0 to 0, 0").do == "nothing"
+    assert read_mend(b, "s2", "line from 0, 0 to 5, 0").do == "write"

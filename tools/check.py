@@ -1,0 +1,81 @@
+"""Runs every check: formatting, lint, types on both sides, core, server and browser tests; then says what held."""
+
+import argparse
+import difflib
+import subprocess
+import sys
+import time
+from pathlib import Path
+
+from machine import LOGS, ROOT, VENV, WEB, debian_packages, python_and_node
+from say import Stop, elapsed, give_up, say
+
+BIN = VENV / "bin"
+
+
+def main() -> int:
+    """Sets up, runs all, and prints a summary. Status 1 where anything failed."""
+    parser = argparse.ArgumentParser(prog="./check", description="Sets up what is missing and runs every test and check.")
+    parser.add_argument("--only", metavar="WORD", help="only the checks whose name contains this word")
+    only = parser.parse_args().only or ""
+    try:
+        debian_packages(browser=True)
+        python_and_node(tests=True)
+    except Stop as stop:
+        give_up(str(stop))
+    results = [(name, *timed(name, command, folder)) for name, command, folder in checks() if only in name]
+    if only in "generated types":
+        results.append(("generated types", *types_are_fresh()))
+    say("")
+    for name, good, seconds in results:
+        say(f"{'ok    ' if good else 'FAILED'}  {name}  ({seconds:.0f} s)")
+    failed = sum(not good for _, good, _ in results)
+    say(f"\n{len(results) - failed} passed, {failed} failed")
+    say(f"in {elapsed():.0f} s")
+    return 1 if failed or not results else 0
+
+
+def checks() -> list[tuple[str, list[str], Path]]:
+    """Name, command and folder of every check."""
+    ruff, mypy, pytest = (str(BIN / name) for name in ("ruff", "mypy", "pytest"))
+    return [
+        ("python format", [ruff, "format", "--check", "-q", "."], ROOT),
+        ("python lint", [ruff, "check", "-q", "."], ROOT),
+        ("python types", [mypy], ROOT),
+        ("web format", ["npx", "prettier", "--check", "--log-level", "warn", "src"], WEB),
+        ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB),
+        ("web types", ["npx", "tsc", "--noEmit"], WEB),
+        ("web tests", ["npx", "vitest", "run"], WEB),
+        ("core tests", [pytest, "kentrograph/core", "tests/core", "tests/tools"], ROOT),
+        ("server tests", [pytest, "tests/server"], ROOT),
+        ("browser tests", [pytest, "tests/browser"], ROOT),
+    ]
+
+
+def timed(name: str, command: list[str], folder: Path) -> tuple[bool, float]:
+    """Runs one check with its output in sight."""
+    begun = time.monotonic()
+    say(f"\n== {name}")
+    done = subprocess.run(command, cwd=folder, stdin=subprocess.DEVNULL, check=False)
+    return done.returncode == 0, time.monotonic() - begun
+
+
+def types_are_fresh() -> tuple[bool, float]:
+    """Whether the front end's types are those of the server's schema as it is now."""
+    begun = time.monotonic()
+    say("\n== generated types")
+    schema, made = LOGS / "openapi.json", LOGS / "schema.gen.ts"
+    schema.write_text(subprocess.run([str(BIN / "kentrograph"), "schema"], capture_output=True, text=True, check=True).stdout)
+    subprocess.run(["npx", "openapi-typescript", str(schema), "-o", str(made)], cwd=WEB, capture_output=True, check=True)
+    kept = WEB / "src" / "api" / "schema.gen.ts"
+    differences = list(
+        difflib.unified_diff(kept.read_text().splitlines(), made.read_text().splitlines(), "kept", "made", lineterm="")
+    )
+    if differences:
+        say("\n".join(differences[:30]))
+        say("Make them anew: .venv/bin/kentrograph schema > web/openapi.json && (cd web && npm run schema)")
+    return not differences, time.monotonic() - begun
+
+
+if __name__ == "__main__":
+    sys.exit(main())
