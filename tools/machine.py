@@ -73,7 +73,8 @@ def python_packages(tests: bool) -> None:
             logged([sys.executable, "-m", "venv", "--clear", str(VENV)], "python")
         python = str(VENV / "bin" / "python")
         logged([python, "-m", "pip", "install", "--require-hashes", "-r", str(files[0])], "python")
-        uv = [str(VENV / "bin" / "uv"), "pip", "install", "--python", python]
+        # Compiled now: where Python is told not to write bytecode, every start would compile everything again.
+        uv = [str(VENV / "bin" / "uv"), "pip", "install", "--compile-bytecode", "--python", python]
         for file in files[1:]:
             logged([*uv, "--require-hashes", "-r", str(file)], "python")
         logged([*uv, "--no-deps", "--no-build-isolation", "-e", str(ROOT)], "python")

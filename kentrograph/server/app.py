@@ -8,6 +8,7 @@ from typing import Any
 from uuid import UUID
 
 from fastapi import FastAPI, Request, WebSocket
+from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse, Response
 from fastapi.staticfiles import StaticFiles
 from pydantic.json_schema import models_json_schema
@@ -67,6 +68,13 @@ def _errors(app: FastAPI) -> None:
     async def refused(request: Request, error: Refused) -> JSONResponse:
         problem = error.problem
         return _answer(422, problem.kind, sentence(problem), {"start": problem.start, "end": problem.end})
+
+    @app.exception_handler(RequestValidationError)
+    async def bad_request(request: Request, error: RequestValidationError) -> JSONResponse:
+        # The framework's own answer repeats what was sent, which need not be text at all.
+        first = error.errors()[0]
+        where = ".".join(str(part) for part in first["loc"])
+        return _answer(422, "bad_request", f"{where}: {first['msg']}", {"where": where})
 
     @app.exception_handler(OperationalError)
     async def no_database(request: Request, error: OperationalError) -> JSONResponse:

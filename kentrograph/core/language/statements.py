@@ -12,7 +12,6 @@ from .numbers import looks_like_bearing, number
 from .places import thing
 from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
 
-
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | {"pi", "distance", "direction", "angle", "length", "radius", "area"}
 """Words of the language that a number may begin with."""
 

@@ -1,0 +1,91 @@
+"""A PostgreSQL and a server of the tests' own."""
+
+import os
+import subprocess
+import sys
+import tempfile
+import time
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import httpx
+import pytest
+
+ROOT = Path(__file__).parents[1]
+sys.path.insert(0, str(ROOT / "tools"))
+
+from postgres import Postgres, free_port  # noqa: E402
+
+SECONDS_TO_START = 30
+
+
+class Server:
+    """One server process on the tests' database."""
+
+    def __init__(self, database: str) -> None:
+        self.database = database
+        self.port = free_port()
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.process: subprocess.Popen[bytes] | None = None
+
+    def start(self) -> None:
+        environment = {**os.environ, "KENTROGRAPH_DATABASE": self.database}
+        self.process = subprocess.Popen(
+            [sys.executable, "-m", "kentrograph.cli", "serve", "--port", str(self.port)], cwd=ROOT, env=environment
+        )
+        for _ in range(SECONDS_TO_START * 20):
+            try:
+                if httpx.get(f"{self.url}/api/health", verify=False).status_code == 200:
+                    return
+            except httpx.TransportError:
+                time.sleep(0.05)
+        raise AssertionError("the server did not start")
+
+    def kill(self) -> None:
+        assert self.process is not None
+        self.process.kill()
+        self.process.wait()
+
+    def stop(self) -> None:
+        if self.process is not None and self.process.poll() is None:
+            self.process.terminate()
+            self.process.wait(10)
+
+
+@pytest.fixture(scope="session")
+def database() -> Iterator[str]:
+    """The address of a migrated database, thrown away at the end."""
+    with tempfile.TemporaryDirectory(prefix="kentrograph-") as folder:
+        Path(folder).chmod(0o711)
+        cluster = Postgres(Path(folder), durable=False)
+        cluster.start()
+        environment = {**os.environ, "KENTROGRAPH_DATABASE": cluster.url}
+        try:
+            subprocess.run([sys.executable, "-m", "kentrograph.cli", "prepare"], cwd=ROOT, env=environment, check=True)
+            yield cluster.url
+        finally:
+            cluster.stop()
+
+
+@pytest.fixture(scope="session")
+def server(database: str) -> Iterator[Server]:
+    """A running server."""
+    running = Server(database)
+    running.start()
+    yield running
+    running.stop()
+
+
+@pytest.fixture
+def api(server: Server) -> Iterator[httpx.Client]:
+    """Calls to the server."""
+    with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False) as client:
+        yield client
+
+
+@pytest.fixture
+def drawing(api: httpx.Client) -> dict[str, Any]:
+    """A new, empty drawing."""
+    made: dict[str, Any] = api.post("/drawings", json={"name": "A drawing"}).json()
+    return made

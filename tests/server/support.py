@@ -1,0 +1,33 @@
+"""Short ways to change and read drawings over HTTP."""
+
+from itertools import count
+from typing import Any
+
+import httpx
+
+_NUMBERS = count(1)
+
+
+def act(api: httpx.Client, drawing_id: str, base: int | None = None, /, **what: Any) -> httpx.Response:
+    return api.post(f"/drawings/{drawing_id}/changes", json={"base": base, "author": "tester", "act": what})
+
+
+def write(api: httpx.Client, id: str, text: str, base: int | None = None) -> dict[str, Any]:
+    answer = act(api, id, base, do="write", text=text, id=f"t{next(_NUMBERS)}")
+    assert answer.status_code == 200, answer.text
+    found: dict[str, Any] = answer.json()
+    return found
+
+
+def book(api: httpx.Client, id: str, **query: Any) -> dict[str, Any]:
+    found: dict[str, Any] = api.get(f"/drawings/{id}", params=query).json()
+    return found
+
+
+def texts(book: dict[str, Any]) -> list[str]:
+    return [step["text"] for step in book["steps"]]
+
+
+def step(book: dict[str, Any], name: str) -> dict[str, Any]:
+    found: dict[str, Any] = next(s for s in book["steps"] if s["name"] == name)
+    return found

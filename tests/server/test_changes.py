@@ -1,0 +1,141 @@
+"""Changes: stored to the last digit, taken back, done again, never lost to a stale base."""
+
+from math import cos, radians, sin
+from typing import Any
+
+import httpx
+import pytest
+
+from .support import act, book, step, texts, write
+
+
+def test_steps_are_stored_to_the_last_digit(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    write(api, drawing["id"], "point 0.1 + 0.2, 1/3")
+    found = write(api, drawing["id"], "line from P1 to + 25 at 120")
+    x, y = 0.1 + 0.2, 1 / 3
+    assert step(found, "L1")["figure"]["from"] == [x, y]
+    end = (x + 25 * cos(radians(120)), y + 25 * sin(radians(120)))
+    assert step(book(api, drawing["id"]), "L1")["figure"]["to"] == pytest.approx(end, abs=1e-12)
+
+
+def test_undo_and_redo_walk_through_every_change(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    states = [texts(book(api, id))]
+    for text in ("point 1, 2", "line from P1 to 5, 5", "circle centre P1 radius 3"):
+        states.append(texts(write(api, id, text)))
+    first = book(api, id)["steps"][0]["id"]
+    states.append(texts(act(api, id, do="mend", id=first, text="point 7, 8").json()))
+    states.append(texts(act(api, id, do="strike", id=first).json()))
+    for expected in reversed(states[:-1]):
+        assert texts(act(api, id, do="undo").json()) == expected
+    assert act(api, id, do="undo").json()["code"] == "nothing_to_undo"
+    for expected in states[1:]:
+        assert texts(act(api, id, do="redo").json()) == expected
+    assert act(api, id, do="redo").json()["code"] == "nothing_to_redo"
+
+
+def test_change_after_undo_drops_what_could_be_done_again(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "point 1, 1")
+    write(api, id, "point 2, 2")
+    assert act(api, id, do="undo").json()["redo"] == "point P2"
+    found = write(api, id, "point 3, 3")
+    assert (found["undo"], found["redo"]) == ("point P2", None)
+    assert texts(act(api, id, do="undo").json()) == ["point 1, 1"]
+    assert texts(act(api, id, do="undo").json()) == []
+    assert texts(act(api, id, do="redo").json()) == ["point 1, 1"]
+    assert texts(act(api, id, do="redo").json()) == ["point 1, 1", "point 3, 3"]
+
+
+def test_any_earlier_state_can_be_had(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    seen = {0: texts(book(api, id))}
+    for text in ("point 1, 2", "point 3, 4", "line from P1 to P2"):
+        found = write(api, id, text)
+        seen[found["revision"]] = texts(found)
+    found = act(api, id, do="undo").json()
+    seen[found["revision"]] = texts(found)
+    for revision, expected in seen.items():
+        assert texts(book(api, id, revision=revision)) == expected
+
+
+def test_stale_base_is_refused_and_says_so(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "point 1, 2", base=0)
+    answer = act(api, id, 0, do="write", text="point 3, 4", id="late")
+    assert (answer.status_code, answer.json()["code"]) == (409, "stale")
+    assert answer.json()["fields"] == {"base": 0, "revision": 1}
+    assert texts(book(api, id)) == ["point 1, 2"]
+
+
+def test_mending_the_root_moves_what_follows(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    root = write(api, id, "point 1, 2")["steps"][0]["id"]
+    write(api, id, "circle centre P1: 10, 0 radius 4")
+    write(api, id, "measure distance P1 C1")
+    found = act(api, id, do="mend", id=root, text="point 5, 5").json()
+    assert step(found, "C1")["figure"]["centre"] == [15.0, 5.0]
+    assert step(found, "R1")["reading"]["exact"] == 6.0
+    gone = act(api, id, do="strike", id=root).json()
+    assert step(gone, "C1")["problem"]["kind"] == "unknown_name"
+    assert step(gone, "R1")["problem"]["kind"] == "unknown_name"
+
+
+def test_pen_of_the_table_is_written_into_the_text(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    found = act(api, id, do="write", text="circle centre 0,0 radius 4", id="a", pen="pencil").json()
+    assert (found["steps"][0]["text"], found["steps"][0]["pen"]) == ("pencil circle centre 0,0 radius 4", "pencil")
+    found = act(api, id, do="write", text="a = 4", id="b", pen="pencil").json()
+    assert found["steps"][1]["text"] == "a = 4"
+
+
+def test_header_line_sets_the_drawing_and_is_taken_back(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "point 25.4, 0")
+    found = write(api, id, "unit in")
+    assert (found["header"]["unit"], found["steps"][0]["figure"]["at"]) == ("in", [1.0, 0.0])
+    back = act(api, id, do="undo").json()
+    assert (back["header"]["unit"], back["steps"][0]["figure"]["at"]) == ("mm", [25.4, 0.0])
+
+
+REFUSED = [
+    ("nonsense", 422, "unknown_word"),
+    ("point 1e300, 0", 422, "too_large"),
+    ("point nan, 0", 422, "unknown_name"),
+    ("line from 1,1 to 1,1", 422, "zero_length"),
+    ("circle centre 0,0 radius 0", 422, "bad_radius"),
+    ("circle centre 0,0 radius -5", 422, "bad_radius"),
+    ("circle centre P9 radius 5", 422, "unknown_name"),
+    ("P1 = point 9, 9", 422, "name_taken"),
+    ("точка 3, 4", 422, "unknown_sign"),
+    ("x" * 10_000, 422, "unknown_word"),
+    ("point 1, 2\x00", 422, "unknown_sign"),
+    ("", 422, "unfinished"),
+]
+
+
+@pytest.mark.parametrize(("text", "status", "code"), REFUSED, ids=[r[2] + str(i) for i, r in enumerate(REFUSED)])
+def test_what_cannot_be_drawn_is_not_written(
+    api: httpx.Client, drawing: dict[str, Any], text: str, status: int, code: str
+) -> None:
+    write(api, drawing["id"], "point 1, 2")
+    answer = act(api, drawing["id"], do="write", text=text, id="bad")
+    assert (answer.status_code, answer.json()["code"]) == (status, code), answer.text
+    assert answer.json()["message"]
+    assert texts(book(api, drawing["id"])) == ["point 1, 2"]
+
+
+def test_bad_acts_are_refused(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "point 1, 2")
+    for what in (
+        {"do": "strike", "id": "nowhere"},
+        {"do": "mend", "id": "nowhere", "text": "point 1, 1"},
+        {"do": "move", "id": "nowhere", "index": 3},
+        {"do": "write", "text": "point 1, 1", "id": "x", "index": 99},
+        {"do": "write", "text": "point 1, 1", "id": "../x"},
+        {"do": "fly"},
+        {},
+    ):
+        assert act(api, id, **what).status_code == 422, what
+    assert api.post(f"/drawings/{id}/changes", content=b"\xff\xff").status_code == 422

@@ -1,0 +1,140 @@
+"""The socket: two tables on one drawing, the open line read live, and a server killed after it has acknowledged."""
+
+import json
+from collections.abc import Iterator
+from contextlib import contextmanager
+from typing import Any
+
+import httpx
+from websockets.sync.client import ClientConnection, connect
+
+from ..conftest import Server
+from .support import book, texts, write
+
+
+class Table:
+    """One end of a table's socket."""
+
+    def __init__(self, socket: ClientConnection) -> None:
+        self.socket = socket
+        self.seq = 0
+        self.revision = -1
+        self.steps: dict[str, Any] = {}
+        self.order: list[str] = []
+
+    def receive(self, kind: str) -> dict[str, Any]:
+        """The next message of a kind; books on the way are taken in."""
+        while True:
+            message: dict[str, Any] = json.loads(self.socket.recv(timeout=10))
+            if message["type"] == "book":
+                self.revision, self.order = message["revision"], message["order"]
+                self.steps.update({s["id"]: s for s in message["steps"]})
+            if message["type"] == kind:
+                return message
+
+    def send(self, **message: Any) -> int:
+        self.seq += 1
+        self.socket.send(json.dumps({**message, "seq": self.seq}))
+        return self.seq
+
+    def texts(self) -> list[str]:
+        return [self.steps[id]["text"] for id in self.order]
+
+
+@contextmanager
+def table(server: Server, id: str) -> Iterator[Table]:
+    with connect(f"ws://127.0.0.1:{server.port}/api/drawings/{id}/live") as socket:
+        made = Table(socket)
+        made.receive("book")
+        yield made
+
+
+def do(on: Table, base: int, **act: Any) -> None:
+    on.send(type="do", base=base, author="tester", act=act)
+
+
+def test_two_tables_end_with_the_same_drawing(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
+    with table(server, drawing["id"]) as one, table(server, drawing["id"]) as two:
+        do(one, 0, do="write", text="point 1, 1", id="a")
+        one.receive("done")
+        # The second table has not heard of it yet as far as its message says: refused, then brought up to date.
+        do(two, 0, do="write", text="point 2, 2", id="b")
+        assert two.receive("refused")["code"] == "stale"
+        assert two.texts() == ["point 1, 1"]
+        do(two, two.revision, do="write", text="point 2, 2", id="b")
+        two.receive("done")
+        while one.revision < two.revision:
+            one.receive("book")
+        assert one.texts() == two.texts() == texts(book(api, drawing["id"])) == ["point 1, 1", "point 2, 2"]
+
+
+def test_change_made_over_http_reaches_the_table(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
+    with table(server, drawing["id"]) as one:
+        write(api, drawing["id"], "circle centre 0,0 radius 5")
+        one.receive("book")
+        assert one.texts() == ["circle centre 0,0 radius 5"]
+        api.delete(f"/drawings/{drawing['id']}")
+
+
+def test_open_line_is_read_live(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
+    write(api, drawing["id"], "point 40, 25")
+    pointer = {"x": 39.8, "y": 25.3, "reach": 1.0, "pixel": 0.1}
+    with table(server, drawing["id"]) as one:
+        seq = one.send(type="read", text="140 - 16", draft={"kind": "circle", "rows": ["centre P1"]}, pointer=pointer)
+        line = one.receive("line")
+        assert line["seq"] == seq
+        assert (line["row"], line["value"], line["enter"]["do"]) == ("radius 140 - 16", "124 mm", "write")
+        assert (line["preview"]["kind"], line["preview"]["radius"]) == ("circle", 124.0)
+        assert (line["tag"]["words"], line["tag"]["special"]) == ("P1", True)
+        one.send(type="read", text="", draft={"kind": "circle", "rows": ["centre 0, 0"]}, pointer=pointer)
+        line = one.receive("line")
+        assert line["click"]["statement"] == "circle centre 0, 0 through P1"
+        assert line["preview"]["radius"] == (40**2 + 25**2) ** 0.5
+
+
+def test_mending_shows_all_that_follows_before_it_is_done(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
+    root = write(api, drawing["id"], "point 1, 2")["steps"][0]["id"]
+    write(api, drawing["id"], "circle centre P1: 10, 0 radius 4")
+    with table(server, drawing["id"]) as one:
+        one.send(type="read", text="point 5, 5", mend=root)
+        follows = one.receive("line")["follows"]
+        assert [f["figure"]["kind"] for f in follows] == ["point", "circle"]
+        assert follows[1]["figure"]["centre"] == [15.0, 5.0]
+    assert texts(book(api, drawing["id"]))[0] == "point 1, 2"
+
+
+def test_nonsense_on_the_socket_is_answered_and_the_table_lives_on(server: Server, drawing: dict[str, Any]) -> None:
+    with table(server, drawing["id"]) as one:
+        for raw in (
+            "",
+            "[]",
+            "{}",
+            '{"type":"read","seq":-1}',
+            '{"type":"read","seq":1,"text":5}',
+            '{"type":"do","seq":2}',
+            "\x00",
+        ):
+            one.socket.send(raw)
+            assert one.receive("refused")["code"] == "bad_message"
+        one.send(type="read", text="(" * 5000)
+        assert one.receive("line")["problem"]["kind"] == "too_deep"
+        one.send(type="echo")
+        one.receive("echo")
+
+
+def test_acknowledged_change_outlives_a_killed_server(database: str) -> None:
+    server = Server(database)
+    server.start()
+    try:
+        with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False) as api:
+            id = api.post("/drawings", json={"name": "Killed"}).json()["id"]
+        with table(server, id) as one:
+            do(one, 0, do="write", text="point 3, 4", id="a")
+            one.receive("done")
+            server.kill()
+        server.start()
+        with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False) as api:
+            assert texts(book(api, id)) == ["point 3, 4"]
+            assert book(api, id)["undo"] == "point P1"
+    finally:
+        server.stop()
