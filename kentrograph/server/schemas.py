@@ -177,8 +177,8 @@ class Write(Model):
     text: Text
     id: Id
     index: Index | None = None
-    pen: Literal["pencil", "ink"] | None = None
-    """Written in front of a figure that does not say it itself."""
+    pen: Literal["pencil", "ink"] = "ink"
+    """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
 
 
 class Mend(Model):

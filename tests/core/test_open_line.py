@@ -26,6 +26,7 @@ READINGS = [
     (CIRCLE, "24/2 + 3", "write", "radius 24/2 + 3", "a number is its radius, and never runs into the row before"),
     (CIRCLE, "diameter 5", "write", "diameter 5", "another word"),
     (CIRCLE, "P1", "write", "through P1", "a place after the centre lies on it"),
+    (CIRCLE, "radios 12", "nothing", "radios 12", "a slip in a word of the language"),
     (CIRCLE, "0", "nothing", "radius 0", "no such radius"),
     (Draft("path"), "1,2", "given", "from 1,2", "a path begins"),
     (PATH, "+ 25 at 120", "given", "to + 25 at 120", "and goes on"),

@@ -17,10 +17,10 @@ from .vocabulary import KINDS
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
 
 
-def write(book: Book, text: str, id: str, index: int | None = None, pen: str | None = None) -> tuple[Edit, str]:
+def write(book: Book, text: str, id: str, index: int | None = None, pen: str = "ink") -> tuple[Edit, str]:
     """The edit that writes a step (or sets the header), and its label. Raises `Refused` for what cannot be drawn.
 
-    ``pen`` is written in front of a figure that does not say itself whether it is in pencil or ink.
+    With the pencil in hand, ``pencil`` is written in front of a figure that does not say itself what it is drawn with.
     """
     head = parse_header(text)
     if head is not None:
@@ -31,8 +31,8 @@ def write(book: Book, text: str, id: str, index: int | None = None, pen: str | N
     step, value = tried(book, text, id, at)
     if isinstance(value, Problem):
         raise Refused(helped(book, value, at))
-    if pen is not None and step.statement.pen is None and step.statement.kind in KINDS:
-        step, _ = tried(book, f"{pen} {text}", id, at)
+    if pen == "pencil" and step.statement.pen is None and step.statement.kind in KINDS:
+        step, _ = tried(book, f"pencil {text}", id, at)
     return Insert(at, step), label(step)
 
 

@@ -142,13 +142,18 @@ _UNREAD = frozenset({"unexpected", "unknown_given", "unfinished", "unknown_word"
 
 
 def _gets_further(one: OpenLine, other: OpenLine) -> bool:
-    """Whether one reading of the text understood more of it than another: read but not drawable, or read further."""
-    a, b = one.problem, other.problem
-    if a is None or b is None:
-        return b is not None
-    if (a.kind in _UNREAD) != (b.kind in _UNREAD):
-        return b.kind in _UNREAD
-    return a.kind in _UNREAD and a.start >= b.start
+    """Whether one reading of the text understood more of it than another.
+
+    Text that was read and cannot be drawn was understood best; then a word that looks like one of the language;
+    then whatever was read furthest.
+    """
+    return _understood(one.problem) > _understood(other.problem)
+
+
+def _understood(problem: Problem | None) -> tuple[int, int]:
+    if problem is None or problem.kind not in _UNREAD:
+        return (2, 0)
+    return (1 if problem.fields.get("nearest") else 0, problem.start)
 
 
 def _rows(draft: Draft, row: str, step: Step | None) -> tuple[str, ...]:

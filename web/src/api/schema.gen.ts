@@ -822,9 +822,10 @@ export interface components {
             index: number | null;
             /**
              * Pen
-             * @default null
+             * @default ink
+             * @enum {string}
              */
-            pen: ("pencil" | "ink") | null;
+            pen: "pencil" | "ink";
             /** Text */
             text: string;
         };

@@ -1,0 +1,35 @@
+"""The real interface in Debian's Chromium, on a server of the tests' own."""
+
+import shutil
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from ..conftest import Server
+from .drafter import Drafter
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    return {"executable_path": shutil.which("chromium"), "args": ["--disable-gpu"]}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict[str, Any]:
+    return {"viewport": {"width": 1280, "height": 800}, "reduced_motion": "reduce"}
+
+
+@pytest.fixture
+def drafter(page: Page, server: Server, api: Any) -> Iterator[Drafter]:
+    """Somebody at an empty drawing; the page must have written no error to the console at the end."""
+    expect.set_options(timeout=5_000)
+    errors: list[str] = []
+    page.on("console", lambda message: errors.append(message.text) if message.type == "error" else None)
+    page.on("pageerror", lambda error: errors.append(str(error)))
+    made = api.post("/drawings", json={"name": "Journey"}).json()
+    someone = Drafter(page, server, api, made["id"])
+    someone.open()
+    yield someone
+    assert errors == []

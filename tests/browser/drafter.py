@@ -1,0 +1,72 @@
+"""Somebody who draws: what they press and point at, and what they then see."""
+
+from typing import Any
+
+import httpx
+from playwright.sync_api import Locator, Page, expect
+
+from ..conftest import Server
+
+
+class Drafter:
+    """Hands and eyes on one drawing."""
+
+    def __init__(self, page: Page, server: Server, api: httpx.Client, id: str) -> None:
+        self.page = page
+        self.server = server
+        self.api = api
+        self.id = id
+
+    # Hands
+
+    def open(self) -> None:
+        self.page.goto(f"{self.server.url}/drawings/{self.id}")
+        expect(self.page.get_by_text("Saved")).to_be_visible()
+
+    def types(self, *entries: str) -> None:
+        """Each entry with Enter after it, without a click anywhere."""
+        for entry in entries:
+            self.page.keyboard.type(entry)
+            self.page.keyboard.press("Enter")
+
+    def presses(self, *keys: str) -> None:
+        for key in keys:
+            self.page.keyboard.press(key)
+
+    def clicks_at(self, x: float, y: float) -> None:
+        """Clicks at a pixel of the surface, as a hand does: there first, then down."""
+        box = self.surface.bounding_box()
+        assert box is not None
+        self.page.mouse.move(box["x"] + x - 3, box["y"] + y)
+        self.page.mouse.move(box["x"] + x, box["y"] + y)
+        self.page.mouse.down()
+        self.page.mouse.up()
+
+    # Eyes
+
+    @property
+    def surface(self) -> Locator:
+        return self.page.get_by_label("Drawing surface")
+
+    @property
+    def row(self) -> Locator:
+        return self.page.locator("#open-line-input")
+
+    def step(self, name: str) -> Locator:
+        return self.page.get_by_label("Steps").locator("li").filter(has=self.page.get_by_text(name, exact=False))
+
+    def sees_steps(self, count: int) -> None:
+        expect(self.page.get_by_label("Steps").locator("li")).to_have_count(count)
+
+    # What is really stored
+
+    def book(self) -> dict[str, Any]:
+        found: dict[str, Any] = self.api.get(f"/drawings/{self.id}").json()
+        return found
+
+    def figure(self, name: str) -> dict[str, Any]:
+        found: dict[str, Any] = next(s for s in self.book()["steps"] if s["name"] == name)["figure"]
+        return found
+
+    def texts(self) -> list[str]:
+        return [s["text"] for s in self.book()["steps"]]
