@@ -105,6 +105,8 @@ def _line(
     follows: list[Data],
 ) -> Data:
     header = book.header
+    # A reading puts nothing down: nothing is counted from the last place.
+    places = draft is not None and not draft.kind.startswith("measure")
     rows = _rows(book, line, index)
     target = _target(drawn, None if line.row else pointed)
     reading = reading_words(drawn, book) if isinstance(drawn, Reading) else None
@@ -124,7 +126,7 @@ def _line(
         "hint": line.hint,
         "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
         "tag": _tag(pointed),
-        "live": _live(last, target, header) if target is not None and draft is not None else None,
+        "live": _live(last, target, header) if target is not None and places else None,
         "last": [last.x, last.y],
     }  # fmt: skip
 

@@ -127,7 +127,7 @@ class LineView(BaseModel):
     completions: list[CompletionView]
     tag: TagView | None
     live: LiveView | None
-    last: list[float]
+    last: list[float] | None
 
 
 class Done(BaseModel):

@@ -501,7 +501,7 @@ export interface components {
             /** Hint */
             hint: string;
             /** Last */
-            last: number[];
+            last: number[] | null;
             live: components["schemas"]["LiveView"] | null;
             /** Name */
             name: string;

@@ -1,0 +1,83 @@
+"""Makes the pictures in docs/screenshots anew from the demo drawings, on a server that is running with fresh demo data.
+
+.venv/bin/python tools/pictures.py http://127.0.0.1:8300
+"""
+
+import json
+import shutil
+import sys
+import urllib.request
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
+
+
+def main(address: str) -> None:
+    """One picture of each main view."""
+    with urllib.request.urlopen(f"{address}/api/drawings") as answer:
+        ids = {d["name"]: d["id"] for d in json.load(answer)}
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
+        page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
+        shelf(page, address)
+        table(page, f"{address}/drawings/{ids['Platform ring']}")
+        writing(page, f"{address}/drawings/{ids['Belt guard']}")
+        mending(page, f"{address}/drawings/{ids['Belt guard']}")
+        browser.close()
+
+
+def take(page: Page, name: str) -> None:
+    """A picture once everything has been drawn."""
+    page.wait_for_timeout(400)
+    page.screenshot(path=FOLDER / f"{name}.png")
+
+
+def shelf(page: Page, address: str) -> None:
+    """The shelf."""
+    page.goto(address)
+    page.wait_for_selector("article")
+    take(page, "shelf")
+
+
+def table(page: Page, address: str) -> None:
+    """A drawing at rest, with a place under the pointer."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.wait_for_timeout(200)
+    page.get_by_role("button", name="Distance").click()
+    page.mouse.move(480, 395)
+    page.mouse.move(481, 396)
+    take(page, "table")
+    page.keyboard.press("Escape")
+
+
+def writing(page: Page, address: str) -> None:
+    """A circle being written, with arithmetic in its radius."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    for entry in ("circle", "C1: 160, 22.5"):
+        page.keyboard.type(entry)
+        page.keyboard.press("Enter")
+    page.wait_for_timeout(200)
+    page.keyboard.type("140 - 48")
+    page.mouse.move(560, 330)
+    take(page, "writing")
+    page.keyboard.press("Escape")
+    page.keyboard.press("Escape")
+
+
+def mending(page: Page, address: str) -> None:
+    """The first pulley being made smaller; what hangs on it follows."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.locator("[data-step]").first.dblclick()
+    page.wait_for_timeout(200)
+    page.locator("#open-line-input").fill("C1 = circle centre -20, 12 diameter 2*60")
+    take(page, "mending")
+    page.keyboard.press("Escape")
+
+
+if __name__ == "__main__":
+    main(sys.argv[1])
