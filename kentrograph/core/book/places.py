@@ -4,17 +4,25 @@ from collections.abc import Callable
 from typing import Any
 
 from ..angles import unit, unit_vector
-from ..figures import Arc, Circle, Line, Outline, Point
-from ..measure.between import place_of
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import place_along
+from ..measure.area import area_centre, box_middle
+from ..measure.closest import place_of
 from ..problem import refuse
+from .crossings import chosen, plan_along, plan_crossings, plan_feet, plan_on_at, plan_past
 from .planner import Env, NumberPlan, Planner
 from .tree import (
     PLACES,
+    Along,
     Coordinates,
     CornerOf,
+    CrossingOf,
+    FootOf,
     MiddleOf,
     Name,
     NamedPlace,
+    OnAt,
+    Past,
     Place,
     PlaceOf,
     Polar,
@@ -46,7 +54,16 @@ def plan_place(p: Planner, node: Place) -> PlacePlan:
         case MiddleOf(first, second):
             a, b = as_function(plan_place(p, first)), as_function(plan_place(p, second))
             return lambda env, last: _middle(a(env, last), b(env, last))
-    raise refuse("not_yet", what="this way of giving a place")
+        case Along():
+            return plan_along(p, node)
+        case Past():
+            return plan_past(p, node)
+        case OnAt():
+            return plan_on_at(p, node)
+        case CrossingOf():
+            return chosen(plan_crossings(p, node), node.sides)
+        case FootOf():
+            return chosen(plan_feet(p, node, as_function(plan_place(p, node.place))), node.sides)
 
 
 def plan_next(p: Planner, node: Place) -> Callable[[Env, Point], Point]:
@@ -166,7 +183,7 @@ def _named(p: Planner, name: Name) -> PlacePlan:
         figure = env[slot]
         if type(figure) is Point:
             return figure
-        if isinstance(figure, Circle | Arc):
+        if isinstance(figure, Circle | Arc | Ellipse):
             return figure.centre
         raise refuse("not_a_place", name.start, name.end, name=name.text)
 
@@ -190,20 +207,31 @@ def _corner(p: Planner, node: CornerOf) -> PlacePlan:
 
 
 def special_place(figure: Any, what: str, name: Name) -> Point:
-    """Start, end, middle or centre of a figure. Raises `Refused` (no_such_place) where it has none."""
-    if what == "centre" and isinstance(figure, Circle | Arc):
+    """Start, end, middle, centre or box middle of a figure. Raises `Refused` (no_such_place) where it has none."""
+    if what == "centre" and isinstance(figure, Circle | Arc | Ellipse):
         return figure.centre
-    if what in ("start", "end") and isinstance(figure, Line | Arc | Outline):
+    if what in ("start", "end") and isinstance(figure, Line | Arc | Outline | Ellipse):
         return figure.start if what == "start" else figure.end
     if what == "middle":
-        if isinstance(figure, Line):
-            return _middle(figure.start, figure.end)
-        if isinstance(figure, Point | Circle):
-            return place_of(figure)
-        if isinstance(figure, Arc):
-            c, s = unit_vector(figure.from_direction + figure.sweep / 2.0)
-            return Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)
+        return _middle_of(figure, name)
+    if what == "box middle" and not isinstance(figure, float | EndlessLine):
+        return box_middle(figure)
     raise refuse("no_such_place", name.start, name.end, name=name.text, what=what)
+
+
+def _middle_of(figure: Any, name: Name) -> Point:
+    """Halfway along what is open; the area centre of what is closed."""
+    match figure:
+        case Line(start, end):
+            return _middle(start, end)
+        case Arc():
+            return place_along(figure, figure.length / 2.0)
+        case Outline():
+            return area_centre(figure) if figure.closed else place_along(figure, figure.length / 2.0)
+        case Point() | Circle() | Ellipse():
+            return place_of(figure)
+        case _:
+            raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
 
 
 def _middle(a: Point, b: Point) -> Point:

@@ -9,8 +9,8 @@ from math import acos, asin, atan, cos, degrees, isfinite, radians, sin, sqrt, t
 from typing import Any
 
 from ..angles import direction_of
-from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
-from ..measure.between import distance_between, place_of
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..measure.closest import distance_between, place_of
 from ..problem import Refused, refuse
 from ..units import convert
 from .manner import Datum, Manner
@@ -282,6 +282,8 @@ def parts_of(figure: Any) -> list[str]:
         return ["x", "y", "r", "d", "length"]
     if isinstance(figure, Arc):
         return ["x", "y", "r", "d", "length", "sweep"]
+    if isinstance(figure, Ellipse):
+        return ["x", "y", "length"]
     if isinstance(figure, Line):
         return ["length", "dir"]
     if isinstance(figure, EndlessLine):

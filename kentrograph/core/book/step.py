@@ -7,12 +7,12 @@ from .tree import Statement, key_of
 
 NAME_LETTERS = {
     "point": "P", "line": "L", "circle": "C", "arc": "A", "fillet": "A", "ellipse": "E",
-    "path": "K", "rectangle": "K", "polygon": "K", "measure": "R",
+    "path": "K", "join": "K", "rectangle": "K", "polygon": "K", "measure": "R",
 }  # fmt: skip
 """The letter of the names dealt to each kind of statement that defines something."""
 
 FIGURE_KINDS = {
-    "fillet": "arc", "path": "outline", "rectangle": "outline", "polygon": "outline", "measure": "reading",
+    "fillet": "arc", "path": "outline", "join": "outline", "rectangle": "outline", "polygon": "outline", "measure": "reading",
 }  # fmt: skip
 """What a statement's name stands for, where that is not the kind itself."""
 

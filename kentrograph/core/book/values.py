@@ -2,16 +2,9 @@
 
 from dataclasses import dataclass, field
 
+from ..construct.solution import Solution
 from ..figures import Figure, Point
 from ..problem import Problem
-
-
-@dataclass(frozen=True, slots=True)
-class Solution:
-    """One of the figures that meet all givens, with the signs that tell it from the others."""
-
-    figure: Figure
-    signature: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +16,8 @@ class Reading:
     parts: dict[str, float] = field(default_factory=dict)
     wanted: float | None = None
     within: float | None = None
+    state: str = ""
+    """How two figures stand to each other, for a gap: touches, gap, crosses, lies on."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +31,8 @@ class Drawn:
     last: Point | None = None
     solutions: tuple[Solution, ...] = ()
     taken: int = 0
+    note: str = ""
+    """What a person should know of it: that a crossing lies past an end."""
 
 
 Value = Drawn | Problem

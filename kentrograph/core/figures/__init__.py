@@ -1,10 +1,12 @@
 """The figures of a flat drawing: frozen, slotted, refused when made wrong, never repaired in silence."""
 
 from .circle import Arc, Circle
+from .ellipse import Ellipse
 from .line import EndlessLine, Line
 from .outline import Outline
 from .point import Point
 
-Figure = Point | Line | EndlessLine | Circle | Arc | Outline
+Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline
+Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
-__all__ = ["Arc", "Circle", "EndlessLine", "Figure", "Line", "Outline", "Point"]
+__all__ = ["Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point"]

@@ -27,7 +27,7 @@ def read_given(c: Cursor, kind: KindSpec) -> list[Given]:
             return _SHAPES[spec.shape](c, spec, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
-    if kind.word == "fillet" and c.at_name():
+    if kind.word in ("fillet", "join") and c.at_name():
         return _figures(c, kind.givens[0], token.start)
     _no_such_given(c, kind)
 

@@ -62,6 +62,18 @@ def _zero_length(fields: dict[str, Any]) -> str:
     return f"both ends are at {plain(fields['x'])}, {plain(fields['y'])}: a line needs some length"
 
 
+def _radius_too_small(fields: dict[str, Any]) -> str:
+    radius, distance, least = (plain(fields[k]) for k in ("radius", "distance", "least"))
+    return f"a radius of {radius} does not span the two places: they are {distance} apart, so {least} at least"
+
+
+def _no_such_side(fields: dict[str, Any]) -> str:
+    there = fields["there"]
+    if not there:
+        return f"there is only one, so nothing is {fields['wanted']} of it"
+    return f"none of them is {fields['wanted']}: there are {_listed(there, 'and')}"
+
+
 SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # reading the text
     "unknown_sign": lambda f: f"“{f['found']}” means nothing here",
@@ -110,6 +122,42 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "zero_length": _zero_length,
     "bad_radius": lambda f: f"a radius of {plain(f['value'])} draws no circle: it must be more than 0",
     "bad_sweep": lambda f: f"a sweep of {plain(f['value'])}° draws no arc: more than 0 and less than 360, either way round",
+    "bad_axis": lambda f: f"a half axis of {plain(f['value'])} draws no ellipse: it must be more than 0",
+    "bad_rise": lambda f: f"a rise of {plain(f['value'])} draws no arc: it must be more than 0; left or right says to which side",
+    "bad_size": lambda f: "a rectangle needs some length along and across",
+    "bad_sides": lambda f: f"a polygon of {plain(f['value'])} sides: a whole number from 3 to {f['most']:,}",
+    "same_places": lambda f: "two of the places are one: they must lie apart",
+    "in_line": lambda f: "the three places lie in a line: no circle goes through them",
+    "radius_too_small": _radius_too_small,
+    "straight_ahead": lambda f: "the place lies straight ahead or behind: a line leads there, no arc does",
+    "no_direction_from_centre": lambda f: "the end lies on the centre: no direction leads to it",
+    "not_joined": lambda f: f"{f['first']} and {f['second']} do not meet: their ends are {plain(f['gap'])} apart",
+    "no_piece": lambda f: "only lines, arcs and outlines can be joined",
+    "no_piece_before": lambda f: "there is no piece before it to leave tangentially: say curve via or curve radius",
+    "no_tip": lambda f: "it has no end to go on from: only lines, arcs and outlines have",
+    "not_closed": lambda f: f"it is not closed: its ends are {plain(f['gap'])} apart",
+    "no_area": lambda f: "it encloses nothing: areas are of circles, ellipses and closed outlines",
+    # where two meet
+    "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
+    "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",
+    "parallel": lambda f: f"{f['first']} and {f['second']} are parallel: they never cross",
+    "no_crossing": lambda f: f"{f['first']} and {f['second']} do not cross: {plain(f['gap'])} lies between them",
+    "inside": lambda f: f"the place lies {plain(f['gap'])} inside {f['name']}: no tangent leads from there",
+    "no_tangent": lambda f: f"tangents touch circles and arcs; {f['name']} is neither",
+    "every_direction": lambda f: "the place is the centre: every direction is square to the circle there",
+    "on_line": lambda f: "the place lies on the line already: nothing leads square to it",
+    "past_end": lambda f: f"{f['name']} is {plain(f['length'])} long: {plain(f['distance'])} lies past its end",
+    "no_along": lambda f: f"it is {plain(f['length'])} long and has no continuation past its end",
+    "no_curve": lambda f: f"{f['name']} is neither a line nor a circle, an arc or an ellipse",
+    "no_line": lambda f: f"{f['word']} wants a line",
+    "no_length": lambda f: f"{f['name']} has no length",
+    "no_end": lambda f: f"{f['name']} has no end to go past: only lines and arcs have",
+    "no_rim": lambda f: f"{f['name']} is no circle or arc",
+    "no_angle": lambda f: "an angle is between two lines, or at the middle one of three places",
+    "no_bisector": lambda f: "bisecting takes two places or two lines",
+    "no_distance": lambda f: f"a distance from {f['name']}: name a place, a round figure for its centre, or a line",
+    "no_such_side": _no_such_side,
+    "no_such_solution": lambda f: f"there {'is' if f['count'] == 1 else 'are'} {f['count']} to choose from",
     "no_pieces": lambda f: "an outline needs at least one piece",
     # steps and edits
     "waits": lambda f: f"waits for {f['on']}",

@@ -28,6 +28,7 @@ from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_num
 from .vocabulary import PLACE_WORDS, SIDES
 
 _PLACE_LIKE = frozenset({"point", "circle", "arc", "ellipse"})
+_ROUND = frozenset({"circle", "ellipse"})
 _EXPECTED = (", and a y", "at and a direction")
 
 
@@ -227,13 +228,15 @@ def _foot(c: Cursor, word: str, start: int) -> Place:
 
 
 def _middle(c: Cursor) -> Place:
-    """``middle of L1`` or ``middle of P1 P2``: a second place follows only one that stands for a place itself."""
+    """``middle of L1``, ``middle of P1 P2``.
+
+    A point alone has no middle, so another place must follow it. Two circles named one after the other stand for their
+    centres; an arc has a middle of its own.
+    """
     if c.at_name() and c.peek().text != ":":
-        token = c.tok
-        kind = c.kind_of(token)
-        place_like = kind in _PLACE_LIKE if kind is not None else token.text[0] in "pc"
+        kind = _kind_or_guess(c)
         name = c.name()
-        if kind == "point" or (place_like and _second_place(c)):
+        if kind == "point" or (kind in _ROUND and c.at_name() and _kind_or_guess(c) in _PLACE_LIKE):
             c.take_op(";")
             return MiddleOf(NamedPlace(name), place(c))
         return PlaceOf("middle", name)
@@ -242,8 +245,9 @@ def _middle(c: Cursor) -> Place:
     return MiddleOf(first, place(c))
 
 
-def _second_place(c: Cursor) -> bool:
-    return at_place(c) or c.at_op(";")
+def _kind_or_guess(c: Cursor) -> str | None:
+    """What the name at the cursor stands for; of one that is not known, what its first letter says."""
+    return c.kind_of(c.tok) or {"p": "point", "c": "circle"}.get(c.tok.text[0])
 
 
 __all__ = ["DIRECTION", "PLACES", "at_place", "parenthesised", "part_of", "place", "place_or_number", "sides", "thing"]

@@ -4,7 +4,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..problem import Problem
 from .messages import sentence
 from .script import Script
@@ -25,6 +25,13 @@ def figure_data(figure: Figure) -> dict[str, Any]:
             return {
                 "kind": "arc", "centre": _xy(centre), "radius": radius, "from": _xy(start), "to": _xy(end), "sweep": sweep,
             }  # fmt: skip
+        case Ellipse(centre, a, b, turn):
+            data: dict[str, Any] = {"kind": "ellipse", "centre": _xy(centre), "axes": [a, b], "turned": turn}
+            return (
+                data
+                if figure.whole
+                else {**data, "part": [figure.direction_at(v) for v in (figure.begin, figure.begin + figure.sweep)]}
+            )
         case Outline(pieces, closed):
             return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
 
@@ -52,6 +59,8 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
         return {"kind": "number", "value": drawn.figure}
     assert not isinstance(drawn.figure, Reading)
     data = figure_data(drawn.figure)
+    if drawn.note:
+        data["note"] = drawn.note
     if len(drawn.solutions) > 1:
         data["solutions"] = len(drawn.solutions)
         data["taken"] = drawn.taken
@@ -66,6 +75,8 @@ def reading_data(name: str, statement: str, reading: Reading) -> dict[str, Any]:
     data: dict[str, Any] = {
         "name": name, "statement": statement, "kind": reading.kind, "value": reading.value, **reading.parts,
     }  # fmt: skip
+    if reading.state:
+        data["state"] = reading.state
     if reading.wanted is not None:
         data |= {"wanted": reading.wanted, "difference": reading.value - reading.wanted}
     if reading.wanted is not None and reading.within is not None:

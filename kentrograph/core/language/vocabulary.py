@@ -89,7 +89,6 @@ KINDS: dict[str, KindSpec] = {
                 _given("parallel", "figure", "parallel to a line"),
                 _given("square", "figure", "square to a line"),
                 _given("distance", "number", "its distance from the line it is parallel to"),
-                _given("angle", "direction", "its angle to a line it is named after"),
                 _given("touching", "figures", "touches a circle or an arc", True),
                 _given("bisecting", "bisecting", "halves two places or two lines"),
             ),
@@ -176,6 +175,12 @@ KINDS: dict[str, KindSpec] = {
             ),
         ),
         KindSpec(
+            "join",
+            "K",
+            "one outline of pieces that meet end to end",
+            (_given("figures", "figures", "the pieces in their order", True),),
+        ),
+        KindSpec(
             "fillet",
             "A",
             "an arc that rounds a corner",
@@ -200,7 +205,6 @@ READINGS: dict[str, str] = {
 VERBS: dict[str, str] = {
     "trim": "take a piece away between two places",
     "split": "cut a figure at places",
-    "join": "make one outline of pieces that meet",
     "extend": "lengthen or shorten an end to a figure",
     "offset": "a figure beside another",
     "chamfer": "cut a corner off",

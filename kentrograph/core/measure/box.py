@@ -1,8 +1,8 @@
 """The box around figures, upright, exact at the quarter points of arcs."""
 
-from math import cos, inf, radians, sin
+from math import atan2, cos, inf, pi, radians, sin
 
-from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 
 Box = list[float]
 
@@ -43,9 +43,23 @@ def stretch(box: Box, figure: Figure) -> None:
             for stop in stops:
                 angle = radians(first + stop)
                 _add(box, centre.x + radius * cos(angle), centre.y + radius * sin(angle))
+        case Ellipse():
+            _stretch_ellipse(box, figure)
         case Outline(pieces):
             for piece in pieces:
                 stretch(box, piece)
+
+
+def _stretch_ellipse(box: Box, e: Ellipse) -> None:
+    turn = radians(e.turn)
+    # Where the tangent is upright, and where it is level.
+    for t in (atan2(-e.b * sin(turn), e.a * cos(turn)), atan2(e.b * cos(turn), e.a * sin(turn))):
+        for angle in (t, t + pi):
+            if e.covers(angle):
+                at = e.at(angle)
+                _add(box, at.x, at.y)
+    for at in (e.start, e.end):
+        _add(box, at.x, at.y)
 
 
 def _add(box: Box, x: float, y: float) -> None:

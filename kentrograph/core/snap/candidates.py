@@ -60,7 +60,7 @@ def within_reach(book: Book, x: float, y: float, reach: float) -> list[Candidate
 
 def figure_at(book: Book, x: float, y: float, reach: float) -> str | None:
     """The step whose figure runs nearest to the pointer, within reach; the later one where two are equally near."""
-    from ..measure.between import distance_between
+    from ..measure.closest import distance_between
     from ..problem import Refused
 
     pointer = Point(x, y)

@@ -7,25 +7,40 @@ from ...problem import Refused, refuse
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
+from .arc import plan_arc
 from .circle import plan_circle
 from .line import plan_line
 from .measure import plan_measure
 from .number import plan_number
 from .path import plan_path
 from .point import plan_point
+from .shapes import plan_ellipse, plan_join, plan_polygon, plan_rectangle
 
 PLANS: dict[str, Callable[[Planner, Statement], Plan]] = {
     "point": plan_point,
     "line": plan_line,
     "circle": plan_circle,
+    "arc": plan_arc,
     "path": plan_path,
+    "rectangle": plan_rectangle,
+    "polygon": plan_polygon,
+    "ellipse": plan_ellipse,
+    "join": plan_join,
     "measure": plan_measure,
     "number": plan_number,
 }
 
 _BLAME: dict[str, tuple[str, ...]] = {
     "zero_length": ("to", "close", "length"),
-    "bad_radius": ("radius", "diameter", "circumference", "through"),
+    "bad_radius": ("radius", "diameter", "circumference", "through", "from"),
+    "radius_too_small": ("radius", "diameter", "circumference"),
+    "bad_rise": ("rise",),
+    "bad_sweep": ("sweep", "part", "to"),
+    "bad_sides": ("sides",),
+    "bad_size": ("size", "to"),
+    "bad_axis": ("axes", "ratio"),
+    "straight_ahead": ("to",),
+    "on_line": ("from",),
 }
 """Which given to point at for a problem that a figure itself found."""
 

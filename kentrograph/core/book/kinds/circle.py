@@ -1,48 +1,125 @@
-"""Circles."""
+"""Circles: from their centre and size, and from whatever else determines them."""
 
 from collections.abc import Callable
 from math import hypot, pi
+from typing import Any
 
-from ...figures import Circle, Point
+from ...construct import circles
+from ...construct.loci import Locus
+from ...construct.solution import Solution
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
+from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, refuse_not_yet, too_many
 
-_SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.5 / pi}
+SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.5 / pi}
 
 
 def plan_circle(p: Planner, statement: Statement) -> Plan:
-    """A circle from its centre and its size."""
-    refuse_not_yet(statement, ["centre", "through", *_SIZES])
-    givens = by_word(statement)
-    sizes = [word for word in (*_SIZES, "through") if word in givens]
+    """A circle: three unknowns, so a centre counts for two and everything else for one; a diameter's ends for three."""
+    refuse_not_yet(statement, ["centre", "centre on", "through", "across", "near", "solution", *SIZES])
+    words = words_of(statement)
+    sizes = [w for w in words if w in SIZES]
     if len(sizes) > 1:
-        raise too_many(statement, givens[sizes[1]], [sizes[0]])
-    if "centre" not in givens or not sizes:
-        could = [] if "centre" in givens else ["centre and a place"]
-        raise needs(statement, *could, *([] if sizes else [*_SIZES, "through and a place"]), more=len(could) + (not sizes))
+        second = [g for g in statement.givens if g.word in SIZES][1]
+        raise too_many(statement, second, [sizes[0]])
+    if "centre" in words:
+        return _about_centre(p, statement, words, sizes)
+    check_words(statement, {"through": 3, "centre on": 2})
+    return plan_facts(p, statement, _way_to_draw(statement, words, sizes), lambda circle: circle.centre)
+
+
+# Centre and size, the everyday case -----------------------------------------------------------------------
+
+
+def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: list[str]) -> Plan:
+    givens = by_word(statement)
+    for given in statement.givens:
+        if given.word in ("across", "centre on"):
+            raise too_many(statement, given, ["centre"])
+    if "through" in words and sizes:
+        raise too_many(statement, givens["through"], ["centre", sizes[0]])
+    if "through" not in words and not sizes:
+        raise needs(statement, *SIZES, "through and a place")
     centre = as_function(plan_place(p, place_of_given(givens["centre"])))
-    if sizes == ["through"]:
-        return _through(centre, plan_next(p, place_of_given(givens["through"])))
-    size, share = length_of_given(p, givens[sizes[0]]), _SIZES[sizes[0]]
-    fixed = size * share if isinstance(size, float) else None
-    if fixed is not None:
+    if not sizes:
+        return _centre_through(centre, plan_next(p, place_of_given(givens["through"])))
+    size, share = length_of_given(p, givens[sizes[0]]), SIZES[sizes[0]]
+    if isinstance(size, float):
+        fixed = size * share
         Circle(Point(0.0, 0.0), fixed)
+
+        def draw_fixed(env: Env, last: Point) -> Drawn:
+            at = centre(env, last)
+            return Drawn(Circle(at, fixed), at)
+
+        return draw_fixed
 
     def draw(env: Env, last: Point) -> Drawn:
         at = centre(env, last)
-        radius = fixed if fixed is not None else size(env, at) * share  # type: ignore[operator]
-        return Drawn(Circle(at, radius), at)
+        return Drawn(Circle(at, size(env, at) * share), at)
 
     return draw
 
 
-def _through(centre: Callable[[Env, Point], Point], place: Callable[[Env, Point], Point]) -> Plan:
+def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env, Point], Point]) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         at = centre(env, last)
         to = place(env, at)
         return Drawn(Circle(at, hypot(to.x - at.x, to.y - at.y)), at)
 
     return draw
+
+
+# Everything else --------------------------------------------------------------------------------------------
+
+
+def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Callable[[Facts], Outcome]:
+    through, on = words.count("through"), words.count("centre on")
+    weight = through + on + len(sizes) + 3 * words.count("across")
+    if weight > 3:
+        raise too_many(statement, statement.givens[-1], words[:-1])
+    if "across" in words:
+        return lambda f: Outcome([Solution(circles.across(*f[0].values))])
+    if weight < 3:
+        could = [
+            "through and a place",
+            "centre on and a figure",
+            *([] if sizes else SIZES),
+            *([] if words else ["centre and a place"]),
+        ]
+        raise needs(statement, *could, more=3 - weight)
+    if through == 3:
+        return lambda f: Outcome([Solution(circles.through_three(*(value(f, "through", i) for i in range(3))))])
+    if through == 2 and sizes:
+        return lambda f: Outcome(
+            circles.through_two_radius(value(f, "through"), value(f, "through", 1), _radius(f, sizes[0])), stated(f)
+        )
+    if through == 2:
+        return lambda f: Outcome(circles.centre_on_through_two(_locus(f), value(f, "through"), value(f, "through", 1)), stated(f))
+    if on == 1 and sizes:
+        return lambda f: Outcome(
+            circles.centre_on_through_radius(_locus(f), value(f, "through"), _radius(f, sizes[0])), stated(f)
+        )
+    if on == 2 and sizes:
+        return lambda f: Outcome(circles.centre_on_two(_locus(f), _locus(f, 1), _radius(f, sizes[0])), stated(f))
+    if on == 2:
+        return lambda f: Outcome(circles.centre_on_two_through(_locus(f), _locus(f, 1), value(f, "through")), stated(f))
+    raise needs(statement, "through and a place", "centre and a place")
+
+
+def _radius(f: Facts, word: str) -> float:
+    radius: float = value(f, word) * SIZES[word]
+    return radius
+
+
+def _locus(f: Facts, index: int = 0) -> Locus:
+    fact = [x for x in f if x.word == "centre on"][index]
+    figure: Any = fact.values[0]
+    if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+        raise refuse("no_curve", fact.given.start, fact.given.end, name="it")
+    return Locus(figure, "the figure its centre is on")

@@ -1,21 +1,42 @@
-"""Lines."""
+"""Lines: from place to place, or from whatever else determines them."""
 
-from ...figures import Line, Point
+from collections.abc import Callable
+from typing import Any
+
+from ...angles import unit_vector
+from ...construct import lines
+from ...construct.lines import Vector
+from ...construct.solution import Solution
+from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .given import by_word, needs, place_of_given, refuse_not_yet
+from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .given import needs, place_of_given, refuse_not_yet, too_many
+
+_WORDS = ("from", "to", "through", "direction", "length", "parallel", "square", "distance", "bisecting", "near", "solution")
+_WAYS = ("direction", "parallel", "square")
 
 
 def plan_line(p: Planner, statement: Statement) -> Plan:
-    """A line from one place to another; without a beginning, from the last place."""
-    refuse_not_yet(statement, ["from", "to"])
-    givens = by_word(statement)
-    if "to" not in givens:
-        if "from" not in givens:
-            raise needs(statement, "from and a place", "to and a place", more=2)
-        raise needs(statement, "to and a place")
+    """A line; without a beginning and with an end, it starts from the last place."""
+    words = words_of(statement)
+    if set(words) <= {"from", "to"} and "to" in words and len(words) == len(statement.givens):
+        check_words(statement, {})
+        return _from_to(p, statement)
+    refuse_not_yet(statement, _WORDS)
+    check_words(statement, {"through": 2})
+    return plan_facts(p, statement, _way_to_draw(statement, words), _end)
+
+
+def _end(line: Any) -> Point | None:
+    return line.end if isinstance(line, Line) else line.through
+
+
+def _from_to(p: Planner, statement: Statement) -> Plan:
+    givens = {g.word: g for g in statement.givens}
     start = as_function(plan_place(p, place_of_given(givens["from"]))) if "from" in givens else None
     if start is None:
         p.needs_last = True
@@ -27,3 +48,108 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
         return Drawn(Line(a, b), b)
 
     return draw
+
+
+def _way_to_draw(statement: Statement, words: list[str]) -> Callable[[Facts], Outcome]:
+    """The construction that fits these givens. Raises `Refused`: needs_given, too_many_givens."""
+    has = set(words)
+    ways = [w for w in words if w in _WAYS]
+    if len(ways) > 1:
+        second = next(g for g in statement.givens if g.word == ways[1])
+        raise too_many(statement, second, [ways[0]])
+    if "bisecting" in has:
+        _only(statement, {"bisecting"})
+        return _bisecting
+    through = words.count("through")
+    if "distance" in has:
+        if "parallel" not in has:
+            raise needs(statement, "parallel and a line")
+        _only(statement, {"parallel", "distance"})
+        return lambda f: Outcome(lines.parallel_at(_line(f, "parallel"), value(f, "distance")), stated(f))
+    if through == 2:
+        _only(statement, {"through"})
+        return lambda f: _one(lines.endless_through_two(value(f, "through"), value(f, "through", 1)))
+    if "from" in has or "to" in has:
+        return _with_ends(statement, has, ways, through)
+    if through == 1 and ways:
+        _only(statement, {"through", ways[0]})
+        return lambda f: _one(lines.endless_through(value(f, "through"), _vector(f, ways[0])))
+    if through == 1:
+        raise needs(statement, "through another place", "direction", "parallel and a line", "square and a line")
+    if ways:
+        raise needs(statement, "through a place", "from a place", *(["distance"] if ways == ["parallel"] else []))
+    raise needs(statement, "from and a place", "to and a place", more=2)
+
+
+def _with_ends(statement: Statement, has: set[str], ways: list[str], through: int) -> Callable[[Facts], Outcome]:
+    if {"from", "to"} <= has:
+        # Both ends are known: anything more would contradict them or say nothing.
+        _only(statement, {"from", "to"})
+    end = "from" if "from" in has else "to"
+    if not ways and not through:
+        other = "to and a place" if end == "from" else "from and a place"
+        raise needs(statement, other, "direction and length", "parallel and length")
+    way = ways[0] if ways else "through"
+    _only(statement, {end, way, "length"})
+    if "length" not in has:
+        if end == "from" and way == "square":
+            return _dropped
+        raise needs(statement, "length", "to and a place" if end == "from" else "from and a place")
+
+    def draw(f: Facts) -> Outcome:
+        at, length = value(f, end), value(f, "length")
+        vector = _toward(at, value(f, "through"), end) if way == "through" else _vector(f, way)
+        if end == "from":
+            return _one(lines.with_length(at, vector, length))
+        line = lines.with_length(at, (-vector[0], -vector[1]), length)
+        return _one(Line(line.end, line.start))
+
+    return draw
+
+
+def _toward(at: Point, through: Point, end: str) -> Vector:
+    way = lines.endless_through_two(at, through)
+    return (way.ux, way.uy) if end == "from" else (-way.ux, -way.uy)
+
+
+def _dropped(f: Facts) -> Outcome:
+    """Square to a line or a circle, from a place to its foot there."""
+    at, other = value(f, "from"), value(f, "square")
+    if isinstance(other, Circle | Arc):
+        return _one(lines.square_to_circle(Circle(other.centre, other.radius), at))
+    return _one(lines.square_to(_line(f, "square"), at))
+
+
+def _bisecting(f: Facts) -> Outcome:
+    a, b = f[0].values
+    if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+        return Outcome(lines.bisectors_of_lines(a, b), stated(f))
+    places = [t.centre if isinstance(t, Circle | Arc) else t for t in (a, b)]
+    if not all(isinstance(t, Point) for t in places):
+        raise refuse("no_bisector", f[0].given.start, f[0].given.end)
+    return _one(lines.bisector_of_places(places[0], places[1]))
+
+
+def _vector(f: Facts, way: str) -> Vector:
+    if way == "direction":
+        return unit_vector(value(f, "direction"))
+    ux, uy = lines.vector_of(_line(f, way))
+    # Square to a line: to its left, as it runs.
+    return (-uy, ux) if way == "square" else (ux, uy)
+
+
+def _line(f: Facts, word: str) -> Line | EndlessLine:
+    found = next(x for x in f if x.word == word)
+    if not isinstance(found.values[0], Line | EndlessLine):
+        raise refuse("no_line", found.given.start, found.given.end, word=word)
+    return found.values[0]
+
+
+def _one(line: Line | EndlessLine) -> Outcome:
+    return Outcome([Solution(line)])
+
+
+def _only(statement: Statement, words: set[str]) -> None:
+    for given in statement.givens:
+        if given.word not in words | {"near", "solution"}:
+            raise too_many(statement, given, sorted(words))

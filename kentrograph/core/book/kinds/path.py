@@ -1,17 +1,26 @@
-"""Chains from place to place."""
+"""Chains from place to place, of lines and arcs."""
 
-from ...figures import Line, Outline, Point
+from collections.abc import Callable
+from typing import cast
+
+from ...construct import arcs
+from ...construct.solution import take
+from ...figures import Arc, Line, Outline, Point
+from ...figures.along import heading
+from ...figures.outline import Piece
 from ...problem import Refused, refuse
+from ..crossings import called
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Statement
+from ..tree import Given, Number, Place, Statement
 from ..values import Drawn
-from .given import needs, place_of_given, refuse_not_yet
+from .given import needs, place_of_given
+
+Leg = Callable[[Env, Point, list[Piece]], Piece]
 
 
 def plan_path(p: Planner, statement: Statement) -> Plan:
-    """Lines from place to place; ``close`` draws the last one back to the beginning."""
-    refuse_not_yet(statement, ["from", "to", "close"])
+    """Lines and arcs from place to place; ``close`` draws a line back to the beginning where there is a way to go."""
     givens = statement.givens
     if not givens or givens[0].word != "from":
         raise needs(statement, "from and a place", more=2)
@@ -21,32 +30,68 @@ def plan_path(p: Planner, statement: Statement) -> Plan:
         if given.word == "close" and given is not givens[-1]:
             raise refuse("after_close", given.end, givens[-1].end)
     closed = givens[-1].word == "close"
-    legs = [g for g in givens if g.word == "to"]
-    if not legs:
+    middle = givens[1:-1] if closed else givens[1:]
+    if not middle:
         raise needs(statement, "to and a place")
-    if closed and len(legs) < 2:
+    if closed and len(middle) < 2 and middle[0].word == "to":
         raise needs(statement, "to and one more place: two places do not enclose anything")
     start = as_function(plan_place(p, place_of_given(givens[0])))
-    steps = [(plan_next(p, place_of_given(g)), g.start, g.end) for g in legs]
+    legs = [_leg(p, g) for g in middle]
 
     def draw(env: Env, last: Point) -> Drawn:
         first = at = start(env, last)
-        pieces: list[Line] = []
-        for place, begin, end in steps:
-            to = place(env, at)
-            pieces.append(_leg(at, to, begin, end))
-            at = to
+        pieces: list[Piece] = []
+        for leg in legs:
+            pieces.append(leg(env, at, pieces))
+            at = pieces[-1].end
         if closed:
             if (at.x, at.y) != (first.x, first.y):
-                pieces.append(_leg(at, first, givens[-1].start, givens[-1].end))
+                pieces.append(_located(givens[-1], lambda: Line(at, first)))
             at = first
         return Drawn(Outline(tuple(pieces), closed), at)
 
     return draw
 
 
-def _leg(at: Point, to: Point, start: int, end: int) -> Line:
+def _leg(p: Planner, given: Given) -> Leg:
+    last_argument = cast(Place, given.arguments[-1])
+    match given.word:
+        case "to":
+            to = plan_next(p, last_argument)
+            return lambda env, at, before: _located(given, lambda: Line(at, to(env, at)))
+        case "curve to":
+            to = plan_next(p, last_argument)
+            return lambda env, at, before: _located(given, lambda: arcs.leaving_to(at, _heading(before, given), to(env, at)))
+        case "curve via":
+            middle, to = plan_next(p, place_of_given(given)), plan_next(p, last_argument)
+
+            def through(env: Env, at: Point, before: list[Piece]) -> Piece:
+                via = middle(env, at)
+                return _located(given, lambda: arcs.via(at, via, to(env, via)))
+
+            return through
+        case _:
+            radius, to = called(p.length(cast(Number, given.arguments[0]))), plan_next(p, last_argument)
+            return lambda env, at, before: _located(given, lambda: _by_radius(at, to(env, at), radius(env, at), given))
+
+
+def _by_radius(at: Point, to: Point, radius: float, given: Given) -> Arc:
+    found = arcs.by_radius(at, to, radius)
+    arc = found[take(found, given.sides)].figure
+    assert isinstance(arc, Arc)
+    return arc
+
+
+def _heading(before: list[Piece], given: Given) -> tuple[float, float]:
+    if not before:
+        raise refuse("no_piece_before", given.start, given.end)
+    return heading(before[-1], at_start=False)
+
+
+def _located(given: Given, make: Callable[[], Piece]) -> Piece:
     try:
-        return Line(at, to)
+        return make()
     except Refused as refused:
-        raise Refused(refused.problem.at(start, end)) from None
+        if refused.problem.end > 0:
+            raise
+        raise Refused(refused.problem.at(given.start, given.end)) from None

@@ -1,20 +1,63 @@
-"""Points."""
+"""Points: at a place, or where two facts meet."""
 
-from ...figures import Point
-from ..places import plan_place
+from collections.abc import Sequence
+
+from ...angles import unit_vector
+from ...construct.lines import endless_through, parallel_at
+from ...construct.loci import Locus, circle_about, from_two_loci
+from ...construct.solution import Solution
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...problem import refuse
+from ..crossings import plan_crossings, plan_feet
+from ..places import as_function, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Statement
+from ..tree import CrossingOf, FootOf, Name, Statement
 from ..values import Drawn
-from .given import by_word, needs, place_of_given, refuse_not_yet
+from .facts import Fact, Facts, Outcome, plan_facts, words_of
+from .given import needs, place_of_given, too_many
 
 
 def plan_point(p: Planner, statement: Statement) -> Plan:
-    """A point at a place."""
-    refuse_not_yet(statement, ["place"])
-    givens = by_word(statement)
-    if "place" not in givens:
-        raise needs(statement, "a place, such as 40, 25 or 50 at 30")
-    place = plan_place(p, place_of_given(givens["place"]))
+    """A point at a place, or from two facts: on figures, at distances, in directions, with an x or a y."""
+    words = words_of(statement)
+    if not words:
+        raise needs(statement, "a place, such as 40, 25 or 50 at 30, or two facts, such as on L1 on C1")
+    if "place" in words:
+        if len(words) > 1:
+            raise too_many(statement, statement.givens[-1], ["a place"])
+        return _at_place(p, statement)
+    if len(words) == 1:
+        raise needs(statement, "on a figure", "a distance from a place or a line", "x", "y", "direction from a place")
+    if len(words) > 2:
+        raise too_many(statement, statement.givens[2], words[:2])
+    turn = p.in_drawing(p.manner)
+
+    def draw(facts: Facts) -> Outcome:
+        return _from_loci([_loci(f, turn.to_world(0.0, 0.0), turn.datum.turn, turn) for f in facts], facts)
+
+    return plan_facts(p, statement, draw, lambda figure: figure)
+
+
+def _at_place(p: Planner, statement: Statement) -> Plan:
+    given = next(g for g in statement.givens if g.word == "place")
+    node = place_of_given(given)
+    if isinstance(node, CrossingOf | FootOf):
+        if isinstance(node, CrossingOf):
+            find = plan_crossings(p, node)
+        else:
+            find = plan_feet(p, node, as_function(plan_place(p, node.place)))
+        sides = node.sides
+        rest = Statement(
+            statement.text, statement.kind, statement.name, statement.pen,
+            tuple(g for g in statement.givens if g is not given), statement.uses, statement.kind_start, statement.kind_end,
+        )  # fmt: skip
+
+        def several(env: Env, last: Point) -> Drawn:
+            found = find(env, last)
+            return plan_facts(p, rest, lambda facts: Outcome(found, sides), lambda figure: figure)(env, last)
+
+        return several
+    place = plan_place(p, node)
     if isinstance(place, Point):
         drawn = Drawn(place, place)
         return lambda env, last: drawn
@@ -24,3 +67,74 @@ def plan_point(p: Planner, statement: Statement) -> Plan:
         return Drawn(point, point)
 
     return draw
+
+
+def _from_loci(loci: Sequence[list[tuple[str, Locus]]], facts: Facts) -> Outcome:
+    """All points on one locus of the first fact and one of the second."""
+    first, second = loci
+    solutions: list[Solution] = []
+    refused: Exception | None = None
+    for a_sign, a in first:
+        for b_sign, b in second:
+            try:
+                found = from_two_loci(a, b)
+            except Exception as error:
+                refused = error
+                continue
+            for one in found:
+                signature = " ".join(w for w in (a_sign, b_sign, one.signature) if w)
+                solutions.append(Solution(one.figure, signature, one.note))
+    if not solutions and refused is not None:
+        raise refused
+    # Side words of a distance from a line have chosen the locus already.
+    words = [
+        side
+        for fact, options in zip(facts, loci, strict=True)
+        if len(options) > 1 or not options[0][1].sides
+        for side in fact.sides
+    ]
+    return Outcome(solutions, tuple(words))
+
+
+def _loci(fact: Fact, origin: tuple[float, float], turn: float, manner: object) -> list[tuple[str, Locus]]:
+    """Where the point may lie by one fact; two loci for a distance from a line on a side that is not said."""
+    name = fact.given.arguments[-1].text if isinstance(fact.given.arguments[-1], Name) else "the place"
+    c, s = unit_vector(turn)
+    match fact.word:
+        case "on":
+            figure = fact.values[0]
+            if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+                raise refuse("no_curve", fact.given.start, fact.given.end, name=name)
+            return [("", Locus(figure, name))]
+        case "x":
+            at = Point(origin[0] + fact.values[0] * c, origin[1] + fact.values[0] * s)
+            return [("", Locus(EndlessLine(at, -s, c), "that x"))]
+        case "y":
+            at = Point(origin[0] - fact.values[0] * s, origin[1] + fact.values[0] * c)
+            return [("", Locus(EndlessLine(at, c, s), "that y"))]
+        case "direction":
+            direction, place = fact.values
+            return [("", Locus(endless_through(place, unit_vector(direction)), "that direction", ray=True))]
+        case _:
+            return _at_distance(fact, name)
+
+
+def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
+    distance, thing = fact.values
+    if isinstance(thing, Point):
+        return [("", Locus(circle_about(thing, distance), f"that distance from {name}"))]
+    if isinstance(thing, Circle | Arc | Ellipse):
+        return [("", Locus(circle_about(thing.centre, distance), f"that distance from {name}"))]
+    if isinstance(thing, Line | EndlessLine):
+        beside = parallel_at(thing, distance)
+        words = f"that distance from {name}"
+        said = [b for b in beside if b.signature in fact.sides]
+        if said or len(beside) == 1:
+            return [("", Locus(_line(b), words, fact.sides)) for b in (said or beside)[:1]]
+        return [(b.signature, Locus(_line(b), words)) for b in beside]
+    raise refuse("no_distance", fact.given.start, fact.given.end, name=name)
+
+
+def _line(solution: Solution) -> EndlessLine:
+    assert isinstance(solution.figure, EndlessLine)
+    return solution.figure

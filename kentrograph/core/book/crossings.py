@@ -1,0 +1,186 @@
+"""Places that are taken from figures by construction: crossings, feet, touching points, places along and past."""
+
+from collections.abc import Callable
+from typing import Any
+
+from ..construct.arcs import on_rim
+from ..construct.solution import Solution, take
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import place_along
+from ..meet import feet, meet, meet_long, nearest
+from ..meet.circles import circle_circle
+from ..problem import refuse
+from ..tolerance import TOLERANCE
+from .planner import Env, NumberPlan, Planner
+from .tree import Along, CrossingOf, FootOf, Name, OnAt, Past
+
+Solutions = Callable[[Env, Point], list[Solution]]
+PlaceFunction = Callable[[Env, Point], Point]
+
+
+def called(plan: NumberPlan) -> Callable[[Env, Point], float]:
+    """A number plan that can be called, whether it depends on anything or not."""
+    return (lambda env, last: plan) if isinstance(plan, float) else plan
+
+
+def curve_of(figure: Any, name: Name) -> Curve:
+    """The figure, if it is one that runs somewhere. Raises `Refused` (no_curve) for points, numbers and outlines."""
+    if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+        return figure
+    raise refuse("no_curve", name.start, name.end, name=name.text)
+
+
+# Crossings --------------------------------------------------------------------------------------------
+
+
+def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
+    """All crossings of two figures, in the documented order: true ones first, then those past an end."""
+    first, second = p.slot(node.first), p.slot(node.second)
+    names = (node.first, node.second)
+
+    def find(env: Env, last: Point) -> list[Solution]:
+        a, b = env[first], env[second]
+        if isinstance(a, Outline) or isinstance(b, Outline):
+            return _outline_crossings(a, b, node)
+        found = meet_long(curve_of(a, names[0]), curve_of(b, names[1]))
+        if found.how == "coincident":
+            raise refuse("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
+        if not found.spots:
+            raise _apart(a, b, node)
+        solutions: list[Solution] = []
+        for spot in found.spots:
+            past = [n.text for n, beyond in zip(names, spot.past, strict=True) if beyond]
+            note = f"past the end of {' and '.join(past)}" if past else ""
+            solutions.append(Solution(spot.at, spot.sign if len(found.spots) > 1 else "", note))
+        return solutions
+
+    return find
+
+
+def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
+    from ..measure.closest import closest
+
+    names = {"first": node.first.text, "second": node.second.text}
+    if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+        return refuse("parallel", node.start, node.end, **names)
+    return refuse("no_crossing", node.start, node.end, gap=closest(a, b)[0], **names)
+
+
+def _outline_crossings(a: Any, b: Any, node: CrossingOf) -> list[Solution]:
+    """Crossings with an outline as it is drawn, in the order of the first figure's pieces."""
+    found: list[Point] = []
+    for p in a.pieces if isinstance(a, Outline) else (curve_of(a, node.first),):
+        for q in b.pieces if isinstance(b, Outline) else (curve_of(b, node.second),):
+            for spot in meet(p, q).spots:
+                if not any(TOLERANCE.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
+                    found.append(spot.at)
+    if not found:
+        raise _apart(a, b, node)
+    words = ("first", "second")
+    return [Solution(at, words[i] if len(found) > 1 and i < 2 else "") for i, at in enumerate(found)]
+
+
+def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
+    """Feet of perpendiculars, the nearest place, or touching points of the tangents from a place."""
+    slot = p.slot(node.name)
+
+    def find(env: Env, last: Point) -> list[Solution]:
+        at, figure = place(env, last), env[slot]
+        if node.what == "nearest":
+            if isinstance(figure, float):
+                raise refuse("no_curve", node.name.start, node.name.end, name=node.name.text)
+            return [Solution(nearest(figure, at))]
+        curve = curve_of(figure, node.name)
+        if node.what == "foot":
+            found = feet(curve, at)
+            words = ("first", "second")
+            return [Solution(f, words[i] if len(found) > 1 and i < 2 else "") for i, f in enumerate(found)]
+        return touching_points(curve, at, node)
+
+    return find
+
+
+def touching_points(curve: Curve, at: Point, node: FootOf) -> list[Solution]:
+    """Where the tangents from a place touch a circle: left, then right, of the way from the place to the centre.
+
+    Source, published: Euclid, Elements III.17; the touching points lie on the circle over the way as a diameter.
+    """
+    if not isinstance(curve, Circle | Arc):
+        raise refuse("no_tangent", node.start, node.end, name=node.name.text)
+    circle = Circle(curve.centre, curve.radius)
+    dx, dy = circle.centre.x - at.x, circle.centre.y - at.y
+    apart = (dx * dx + dy * dy) ** 0.5
+    slack = TOLERANCE.length(circle.radius, max(abs(at.x), abs(at.y)))
+    if abs(apart - circle.radius) <= slack:
+        return [Solution(at)]
+    if apart < circle.radius:
+        raise refuse("inside", node.start, node.end, name=node.name.text, gap=circle.radius - apart)
+    over = Circle(Point(at.x + dx / 2, at.y + dy / 2), apart / 2)
+    # From the middle of the way to the centre: left of that is left of the way.
+    return [Solution(s.at, s.sign) for s in circle_circle(over, circle, TOLERANCE).spots]
+
+
+def chosen(find: Solutions, sides: tuple[str, ...]) -> PlaceFunction:
+    """The one place that the side words mean; the first where nothing is said."""
+
+    def place(env: Env, last: Point) -> Point:
+        found = find(env, last)
+        figure = found[take(found, sides)].figure
+        assert isinstance(figure, Point)
+        return figure
+
+    return place
+
+
+# Along and past ---------------------------------------------------------------------------------------
+
+
+def plan_along(p: Planner, node: Along) -> PlaceFunction:
+    """A distance, or a part of the length, along a figure. Past its ends it is refused with the length there is."""
+    slot = p.slot(node.name)
+    amount = called(p.number(node.distance) if node.share else p.length(node.distance))
+
+    def place(env: Env, last: Point) -> Point:
+        figure = env[slot]
+        if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
+            raise refuse("no_length", node.name.start, node.name.end, name=node.name.text)
+        length = figure.length
+        distance = amount(env, last) * (length if node.share else 1.0)
+        slack = TOLERANCE.length(length)
+        if not -slack <= distance <= length + slack:
+            raise refuse("past_end", node.start, node.end, name=node.name.text, length=length, distance=distance)
+        distance = min(max(distance, 0.0), length)
+        return place_along(figure, length - distance if node.from_end else distance)
+
+    return place
+
+
+def plan_past(p: Planner, node: Past) -> PlaceFunction:
+    """A distance past an end, along the continuation of a line or an arc."""
+    slot, amount = p.slot(node.name), called(p.length(node.distance))
+
+    def place(env: Env, last: Point) -> Point:
+        figure = env[slot]
+        if not isinstance(figure, Line | Arc):
+            raise refuse("no_end", node.start, node.end, name=node.name.text)
+        distance = amount(env, last)
+        return place_along(figure, -distance if node.which == "start" else figure.length + distance)
+
+    return place
+
+
+def plan_on_at(p: Planner, node: OnAt) -> PlaceFunction:
+    """The place on a circle in a direction from its centre; on an ellipse, where that ray from the centre meets it."""
+    slot, way = p.slot(node.name), called(p.direction(node.direction))
+
+    def place(env: Env, last: Point) -> Point:
+        figure, direction = env[slot], way(env, last)
+        if isinstance(figure, Circle | Arc):
+            return on_rim(figure.centre, figure.radius, direction)
+        if isinstance(figure, Ellipse):
+            rim = on_rim(figure.centre, 1.0, direction)
+            ray = EndlessLine(figure.centre, rim.x - figure.centre.x, rim.y - figure.centre.y)
+            return meet_long(ray, Ellipse(figure.centre, figure.a, figure.b, figure.turn)).spots[-1].at
+        raise refuse("no_rim", node.name.start, node.name.end, name=node.name.text)
+
+    return place

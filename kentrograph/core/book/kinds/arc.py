@@ -1,0 +1,98 @@
+"""Arcs: all ways but touching."""
+
+from collections.abc import Callable
+from typing import Any
+
+from ...angles import unit_vector
+from ...construct import arcs
+from ...construct.arcs import Vector
+from ...construct.solution import Solution
+from ...figures import Arc, EndlessLine, Line, Outline, Point
+from ...figures.along import heading
+from ...problem import refuse
+from ..planner import Plan, Planner
+from ..tree import Statement
+from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .given import needs, refuse_not_yet, too_many
+
+_WORDS = ("from", "via", "to", "centre", "radius", "rise", "at", "sweep", "direction", "continuing")
+
+
+def plan_arc(p: Planner, statement: Statement) -> Plan:
+    """An arc; the words that are given say which construction it is."""
+    refuse_not_yet(statement, [*_WORDS, "near", "solution"])
+    check_words(statement, {})
+    words = frozenset(words_of(statement))
+    draw = _CONSTRUCTIONS.get(words)
+    if draw is None:
+        raise _does_not_fit(statement, words)
+    return plan_facts(p, statement, draw, lambda arc: arc.end)
+
+
+def _does_not_fit(statement: Statement, words: frozenset[str]) -> Exception:
+    """Too few givens, with what would complete them; or one too many, beside those that suffice."""
+    more = [sorted(c - words) for c in _CONSTRUCTIONS if words < c]
+    if more:
+        least = min(map(len, more))
+        could = list(dict.fromkeys(" and ".join(m) for m in more if len(m) == least))
+        return needs(statement, *could, more=least)
+    for given in reversed(statement.givens):
+        rest = words - {given.word}
+        if any(rest <= c for c in _CONSTRUCTIONS):
+            return too_many(statement, given, sorted(rest))
+    return too_many(statement, statement.givens[-1], sorted(words - {statement.givens[-1].word}))
+
+
+def _one(arc: Arc) -> Outcome:
+    return Outcome([Solution(arc)])
+
+
+def _to_direction(f: Facts, centre: Point, start: Point) -> Outcome:
+    """Counter-clockwise where nothing is said."""
+    return _one(arcs.about_to(centre, start, value(f, "to"), "clockwise" in stated(f)))
+
+
+def _start_on_rim(f: Facts) -> Point:
+    return arcs.on_rim(value(f, "centre"), value(f, "radius"), value(f, "at"))
+
+
+def tip(f: Facts) -> tuple[Point, Vector]:
+    """Where the figure that is continued ends, and the direction in which it leaves there."""
+    fact = next(x for x in f if x.word == "continuing")
+    figure: Any = fact.values[0]
+    at_start = "start" in fact.sides
+    if isinstance(figure, Outline):
+        figure = figure.pieces[0] if at_start else figure.pieces[-1]
+    if not isinstance(figure, Line | Arc) or isinstance(figure, EndlessLine):
+        raise refuse("no_tip", fact.given.start, fact.given.end)
+    return (figure.start if at_start else figure.end), heading(figure, at_start)
+
+
+def _direction(f: Facts) -> Vector:
+    return unit_vector(value(f, "direction"))
+
+
+_CONSTRUCTIONS: dict[frozenset[str], Callable[[Facts], Outcome]] = {
+    frozenset({"from", "via", "to"}): lambda f: _one(arcs.via(value(f, "from"), value(f, "via"), value(f, "to"))),
+    frozenset({"from", "to", "radius"}): lambda f: Outcome(
+        arcs.by_radius(value(f, "from"), value(f, "to"), value(f, "radius")), stated(f)
+    ),
+    frozenset({"from", "to", "rise"}): lambda f: Outcome(
+        arcs.by_rise(value(f, "from"), value(f, "to"), value(f, "rise")), stated(f)
+    ),
+    frozenset({"from", "to", "sweep"}): lambda f: _one(arcs.by_sweep(value(f, "from"), value(f, "to"), value(f, "sweep"))),
+    frozenset({"from", "to", "direction"}): lambda f: _one(arcs.leaving_to(value(f, "from"), _direction(f), value(f, "to"))),
+    frozenset({"from", "direction", "radius", "sweep"}): lambda f: _one(
+        arcs.leaving_radius(value(f, "from"), _direction(f), value(f, "radius"), value(f, "sweep"))
+    ),
+    frozenset({"centre", "from", "sweep"}): lambda f: _one(arcs.about(value(f, "centre"), value(f, "from"), value(f, "sweep"))),
+    frozenset({"centre", "from", "to"}): lambda f: _to_direction(f, value(f, "centre"), value(f, "from")),
+    frozenset({"centre", "radius", "at", "sweep"}): lambda f: _one(
+        arcs.about(value(f, "centre"), _start_on_rim(f), value(f, "sweep"))
+    ),
+    frozenset({"centre", "radius", "at", "to"}): lambda f: _to_direction(f, value(f, "centre"), _start_on_rim(f)),
+    frozenset({"continuing", "to"}): lambda f: _one(arcs.leaving_to(*tip(f), value(f, "to"))),
+    frozenset({"continuing", "radius", "sweep"}): lambda f: _one(
+        arcs.leaving_radius(*tip(f), value(f, "radius"), value(f, "sweep"))
+    ),
+}

@@ -1,0 +1,103 @@
+"""Lines from whatever determines them."""
+
+from math import hypot
+
+from ..angles import unit
+from ..figures import Circle, EndlessLine, Line, Point
+from ..meet import meet_long
+from ..meet.carriers import way_of
+from ..problem import refuse
+from ..tolerance import TOLERANCE
+from .solution import Solution
+
+Vector = tuple[float, float]
+
+
+def vector_of(line: Line | EndlessLine) -> Vector:
+    """The unit vector along which a line runs."""
+    w = way_of(line)
+    return w.ux, w.uy
+
+
+def endless_through(at: Point, vector: Vector) -> EndlessLine:
+    """The endless line through a place along a unit vector."""
+    return EndlessLine(at, *vector)
+
+
+def endless_through_two(a: Point, b: Point) -> EndlessLine:
+    """The endless line through two places, running from the first to the second."""
+    Line(a, b)
+    return EndlessLine(a, *unit(b.x - a.x, b.y - a.y))
+
+
+def with_length(start: Point, vector: Vector, length: float) -> Line:
+    """A line from a place along a unit vector; a negative length runs the other way."""
+    return Line(start, Point(start.x + length * vector[0], start.y + length * vector[1]))
+
+
+def parallel_at(line: Line | EndlessLine, distance: float) -> list[Solution]:
+    """The two lines parallel to one, at a distance: left, then right, as it runs. At distance 0 it is the line itself."""
+    w = way_of(line)
+    if distance == 0.0:
+        return [Solution(EndlessLine(Point(w.x, w.y), w.ux, w.uy))]
+    sides = (("left", distance), ("right", -distance)) if distance > 0 else (("right", distance), ("left", -distance))
+    found = [Solution(EndlessLine(Point(w.x - d * w.uy, w.y + d * w.ux), w.ux, w.uy), sign) for sign, d in sides]
+    return sorted(found, key=lambda s: s.signature != "left")
+
+
+def bisector_of_places(a: Point, b: Point) -> EndlessLine:
+    """The square line through the middle of two places, running to the left of the way from the first to the second.
+
+    Source, published: Euclid, Elements I.10 and I.11.
+    """
+    Line(a, b)
+    ux, uy = unit(b.x - a.x, b.y - a.y)
+    return EndlessLine(Point(a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2), -uy, ux)
+
+
+def bisectors_of_lines(a: Line | EndlessLine, b: Line | EndlessLine) -> list[Solution]:
+    """The lines that halve the angles of two: the one met first turning left from the first line, then turning right.
+
+    Of parallel lines, the one midway. Raises `Refused` (same_locus) for lines that lie on each other.
+    Source, published: Euclid, Elements I.9.
+    """
+    met = meet_long(a, b)
+    p, q = way_of(a), way_of(b)
+    if met.how == "coincident":
+        raise refuse("same_locus", first="the first line", second="the second")
+    if not met.spots:
+        off = p.off(q.x, q.y)
+        return [Solution(EndlessLine(Point(p.x - off / 2 * p.uy, p.y + off / 2 * p.ux), p.ux, p.uy))]
+    at = met.spots[0].at
+    # The second line's direction taken on the left of the first, then on its right.
+    sine = p.ux * q.uy - p.uy * q.ux
+    vx, vy = (q.ux, q.uy) if sine > 0.0 else (-q.ux, -q.uy)
+    left, right = _halfway(p.ux, p.uy, vx, vy), _halfway(p.ux, p.uy, -vx, -vy)
+    return [Solution(EndlessLine(at, *left), "left"), Solution(EndlessLine(at, *right), "right")]
+
+
+def _halfway(ux: float, uy: float, vx: float, vy: float) -> Vector:
+    """The unit vector halfway between two; by the difference where they are nearly opposite, which keeps its digits."""
+    if ux * vx + uy * vy >= 0.0:
+        return unit(ux + vx, uy + vy)
+    dx, dy = unit(vx - ux, vy - uy)
+    left = ux * vy - uy * vx > 0.0
+    return (dy, -dx) if left else (-dy, dx)
+
+
+def square_to(line: Line | EndlessLine, at: Point) -> Line:
+    """The line from a place square to another, ending at its foot there. Raises `Refused` (on_line) where it has no length."""
+    w = way_of(line)
+    off = w.off(at.x, at.y)
+    if abs(off) <= TOLERANCE.length(w.size, max(abs(at.x), abs(at.y))):
+        raise refuse("on_line")
+    return Line(at, Point(at.x + off * w.uy, at.y - off * w.ux))
+
+
+def square_to_circle(circle: Circle, at: Point) -> Line:
+    """The line from a place square to a circle, ending where it meets it first."""
+    d = hypot(at.x - circle.centre.x, at.y - circle.centre.y)
+    if d == 0.0:
+        raise refuse("every_direction")
+    share = circle.radius / d
+    return Line(at, Point(circle.centre.x + (at.x - circle.centre.x) * share, circle.centre.y + (at.y - circle.centre.y) * share))

@@ -1,0 +1,106 @@
+"""Rectangles, polygons, and outlines joined from pieces."""
+
+from math import cos, hypot, pi
+
+from ..angles import unit_vector
+from ..figures import Arc, Line, Outline, Point
+from ..figures.outline import Piece
+from ..problem import refuse
+from ..tolerance import TOLERANCE
+
+MOST_SIDES = 10_000
+
+
+def closed_through(corners: list[Point]) -> Outline:
+    """The closed outline of straight lines through these corners."""
+    return Outline(tuple(Line(a, b) for a, b in zip(corners, [*corners[1:], corners[0]], strict=True)), True)
+
+
+def rectangle(corner: Point, width: float, height: float, turn: float) -> Outline:
+    """A rectangle from a corner: along ``turn`` (degrees), then across. Raises `Refused` (bad_size) for a side of 0."""
+    for side in (width, height):
+        if side == 0.0:
+            raise refuse("bad_size")
+    c, s = unit_vector(turn)
+    offsets = [(0.0, 0.0), (width, 0.0), (width, height), (0.0, height)]
+    return closed_through([Point(corner.x + u * c - v * s, corner.y + u * s + v * c) for u, v in offsets])
+
+
+def rectangle_between(a: Point, b: Point, turn: float) -> Outline:
+    """A rectangle between opposite corners; ``turn`` is the direction of its first side."""
+    c, s = unit_vector(turn)
+    dx, dy = b.x - a.x, b.y - a.y
+    return rectangle(a, dx * c + dy * s, dy * c - dx * s, turn)
+
+
+def rectangle_about(centre: Point, width: float, height: float, turn: float) -> Outline:
+    """A rectangle about its centre."""
+    c, s = unit_vector(turn)
+    u, v = -width / 2, -height / 2
+    return rectangle(Point(centre.x + u * c - v * s, centre.y + u * s + v * c), width, height, turn)
+
+
+def polygon(centre: Point, sides: float, radius: float, turn: float) -> Outline:
+    """A regular polygon; its first corner lies in direction ``turn``. Raises `Refused` (bad_sides, bad_radius)."""
+    if sides != int(sides) or not 3 <= sides <= MOST_SIDES:
+        raise refuse("bad_sides", value=sides, most=MOST_SIDES)
+    if not radius > 0.0:
+        raise refuse("bad_radius", value=radius)
+    corners: list[Point] = []
+    for k in range(int(sides)):
+        c, s = unit_vector(turn + 360.0 * k / sides)
+        corners.append(Point(centre.x + radius * c, centre.y + radius * s))
+    return closed_through(corners)
+
+
+def radius_of_flats(sides: float, flats: float) -> float:
+    """The corner radius of a regular polygon with this distance across flats. Common practice."""
+    return flats / 2.0 / cos(pi / sides) if sides >= 3 else flats
+
+
+def joined(pieces: list[Piece | Outline], names: list[str]) -> Outline:
+    """One outline of pieces that meet end to end, in the order given; each is turned round where that makes it meet.
+
+    Raises `Refused` (not_joined) with the gap between the first two that do not meet.
+    """
+    chain: list[Piece] = []
+    for number, piece in enumerate(pieces):
+        parts = list(piece.pieces) if isinstance(piece, Outline) else [piece]
+        if not chain:
+            chain = parts
+            continue
+        gap, turn_chain, turn_parts = min(_gaps(chain, parts, number == 1))
+        if gap > TOLERANCE.length(max(p.length for p in (*chain, *parts)), _away(parts[0].start)) * 10.0:
+            raise refuse("not_joined", first=names[number - 1], second=names[number], gap=gap)
+        if turn_chain:
+            chain = _reversed(chain)
+        chain += _reversed(parts) if turn_parts else parts
+    ends = hypot(chain[-1].end.x - chain[0].start.x, chain[-1].end.y - chain[0].start.y)
+    closed = len(chain) > 1 and ends <= TOLERANCE.length(max(p.length for p in chain), _away(chain[0].start)) * 10.0
+    return Outline(tuple(chain), closed)
+
+
+def _gaps(chain: list[Piece], parts: list[Piece], free: bool) -> list[tuple[float, bool, bool]]:
+    """The gap for every way of putting parts behind a chain; the chain may be turned only while it is one piece."""
+    found: list[tuple[float, bool, bool]] = []
+    for turn_chain in (False, True) if free else (False,):
+        tip = chain[0].start if turn_chain else chain[-1].end
+        for turn_parts in (False, True):
+            begin = parts[-1].end if turn_parts else parts[0].start
+            found.append((hypot(tip.x - begin.x, tip.y - begin.y), turn_chain, turn_parts))
+    return found
+
+
+def _reversed(pieces: list[Piece]) -> list[Piece]:
+    return [reversed_piece(p) for p in reversed(pieces)]
+
+
+def reversed_piece(piece: Piece) -> Piece:
+    """The same piece run the other way."""
+    if isinstance(piece, Arc):
+        return Arc(piece.centre, piece.radius, piece.end, piece.start, -piece.sweep)
+    return Line(piece.end, piece.start)
+
+
+def _away(p: Point) -> float:
+    return max(abs(p.x), abs(p.y))

@@ -1,0 +1,43 @@
+"""Several figures that meet all givens, told apart by signs; and taking one of them."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from ..figures import Figure
+from ..problem import refuse
+
+
+@dataclass(frozen=True, slots=True)
+class Solution:
+    """One of the figures that meet all givens. ``signature`` is made of side words and unique among them."""
+
+    figure: Figure
+    signature: str = ""
+    note: str = ""
+
+
+def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None = None) -> int:
+    """The index of the solution that the stated side words, or a number, mean; the first where nothing is said.
+
+    Raises `Refused`: no_such_side with the signatures there are, no_such_solution with how many.
+    """
+    if nth is not None:
+        if nth != int(nth) or not 1 <= nth <= len(solutions):
+            raise refuse("no_such_solution", count=len(solutions))
+        return int(nth) - 1
+    if not stated:
+        return 0
+    wanted = set(stated)
+    for index, one in enumerate(solutions):
+        if wanted <= set(one.signature.split()):
+            return index
+    if len(solutions) == 1 and not solutions[0].signature:
+        # The only one there is: what told it from the others has vanished, as where two merge in a touching.
+        return 0
+    raise refuse("no_such_side", wanted=" ".join(stated), there=[s.signature for s in solutions if s.signature])
+
+
+def near(solutions: Sequence[Solution], distance: Any) -> int:
+    """The index of the solution that a distance function makes the nearest."""
+    return min(range(len(solutions)), key=lambda i: distance(solutions[i].figure))

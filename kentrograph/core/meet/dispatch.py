@@ -1,0 +1,89 @@
+"""Any two figures: the pair is looked up, then what is drawn of each is taken into account."""
+
+from math import hypot
+from typing import Any
+
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line
+from ..tolerance import TOLERANCE, Tolerance
+from .carriers import carrier, way_of
+from .circles import circle_circle
+from .ellipses import ellipse_circle, ellipse_ellipse, line_ellipse
+from .lines import line_circle, line_line
+from .meeting import APART, Meeting, Spot
+from .within import within
+
+
+def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
+    """How two figures meet when each is taken as long as it needs to be; every spot says whether it lies past an end.
+
+    True crossings come first, then those past an end; among each the documented order of the pair.
+    """
+    whole = _whole(a, b, tolerance)
+    spots = [Spot(s.at, s.sign, (not within(a, s.at, tolerance), not within(b, s.at, tolerance))) for s in whole.spots]
+    return Meeting(whole.how, tuple(sorted(spots, key=lambda s: not s.true)))
+
+
+def meet(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
+    """How two figures meet as they are drawn."""
+    found = meet_long(a, b, tolerance)
+    if found.how == "coincident":
+        return found if _overlap(a, b) else _ends_meet(a, b, tolerance)
+    true = tuple(s for s in found.spots if s.true)
+    return Meeting(found.how, true) if true else APART
+
+
+def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
+    first, second = carrier(a), carrier(b)
+    match first, second:
+        case EndlessLine(), EndlessLine():
+            return line_line(way_of(_line(a)), way_of(_line(b)), tolerance)
+        case EndlessLine(), Circle():
+            return line_circle(way_of(_line(a)), second, tolerance)
+        case EndlessLine(), Ellipse():
+            return line_ellipse(way_of(_line(a)), second, tolerance)
+        case Circle(), Circle():
+            return circle_circle(first, second, tolerance)
+        case Ellipse(), Circle():
+            return ellipse_circle(first, second, tolerance)
+        case Ellipse(), Ellipse():
+            return ellipse_ellipse(first, second, tolerance)
+        case _:
+            return _whole(b, a, tolerance)
+
+
+def _line(curve: Any) -> Line | EndlessLine:
+    assert isinstance(curve, Line | EndlessLine)
+    return curve
+
+
+def _overlap(a: Curve, b: Curve) -> bool:
+    """Whether two figures on the same whole one run along each other for some way."""
+    for one, other in ((a, b), (b, a)):
+        if isinstance(one, Circle | EndlessLine) or (isinstance(one, Ellipse) and one.whole):
+            return True
+        middle = _middle(one)
+        if within(other, middle):
+            return True
+        if isinstance(one, Line) and isinstance(other, Line):
+            w = way_of(other)
+            inside = [t for t in (w.along(p.x, p.y) for p in (one.start, one.end)) if 1e-9 * w.size < t < (1 - 1e-9) * w.size]
+            if inside:
+                return True
+    return False
+
+
+def _middle(curve: Curve) -> Any:
+    from ..figures.along import place_along
+
+    assert isinstance(curve, Line | Arc | Ellipse)
+    return place_along(curve, curve.length / 2.0)
+
+
+def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
+    """Figures on the same whole one that only share an end."""
+    if isinstance(a, Line | Arc | Ellipse) and isinstance(b, Line | Arc | Ellipse):
+        for p in (a.start, a.end):
+            for q in (b.start, b.end):
+                if hypot(p.x - q.x, p.y - q.y) <= tolerance.length(max(a.length, b.length), max(abs(p.x), abs(p.y))):
+                    return Meeting("touching", (Spot(p),))
+    return APART

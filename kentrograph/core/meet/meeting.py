@@ -1,0 +1,37 @@
+"""How two figures meet: one declared outcome for every pair and every position."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ..figures import Point
+
+How = Literal["apart", "crossing", "touching", "coincident"]
+
+
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """A place where two figures meet. ``sign`` tells it from the other one: entering or leaving, left or right.
+
+    ``past`` says for the first and the second figure whether the place lies beyond what is drawn of it.
+    """
+
+    at: Point
+    sign: str = ""
+    past: tuple[bool, bool] = (False, False)
+
+    @property
+    def true(self) -> bool:
+        """Whether it lies on both figures as they are drawn."""
+        return not any(self.past)
+
+
+@dataclass(frozen=True, slots=True)
+class Meeting:
+    """The outcome: how two figures meet and where. Coincident figures run along each other and have no single places."""
+
+    how: How
+    spots: tuple[Spot, ...] = ()
+
+
+APART = Meeting("apart")
+COINCIDENT = Meeting("coincident")

@@ -1,0 +1,57 @@
+"""Whether a place that lies on the whole figure lies on what is drawn of it."""
+
+from math import hypot
+
+from ..angles import direction_of
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..tolerance import TOLERANCE, Tolerance
+from .carriers import away, way_of
+
+
+def within(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
+    """Whether ``at``, known to lie on the whole of ``curve``, is on what is drawn; its ends count."""
+    match curve:
+        case Line(start, end):
+            w = way_of(curve)
+            slack = tolerance.length(w.size, away(start.x, start.y, end.x, end.y, at.x, at.y))
+            return -slack <= w.along(at.x, at.y) <= w.size + slack
+        case Arc():
+            return on_sweep(curve, at, tolerance)
+        case Ellipse():
+            return curve.covers(curve.angle_at(at.x, at.y))
+        case _:
+            return True
+
+
+def on_sweep(arc: Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
+    """Whether the direction of a place from the centre lies in the sweep of an arc."""
+    slack = tolerance.length(arc.radius, away(arc.centre.x, arc.centre.y, at.x, at.y))
+    for end in (arc.start, arc.end):
+        if hypot(end.x - at.x, end.y - at.y) <= 2.0 * slack:
+            return True
+    return swept(arc, at) <= abs(arc.sweep)
+
+
+def swept(arc: Arc, at: Point) -> float:
+    """Degrees from the start of an arc, in its own sense, to the direction of a place; 0 <= d < 360."""
+    to = direction_of(at.x - arc.centre.x, at.y - arc.centre.y)
+    past = (to - arc.from_direction) % 360.0
+    return past if arc.sweep > 0.0 else (360.0 - past) % 360.0
+
+
+def is_on(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
+    """Whether a place lies on what is drawn of a figure."""
+    match curve:
+        case Line() | EndlessLine():
+            w = way_of(curve)
+            slack = tolerance.length(w.size, away(at.x, at.y, w.x, w.y))
+            return abs(w.off(at.x, at.y)) <= slack and within(curve, at, tolerance)
+        case Circle(centre, radius) | Arc(centre, radius):
+            slack = tolerance.length(radius, away(at.x, at.y, centre.x, centre.y))
+            return abs(hypot(at.x - centre.x, at.y - centre.y) - radius) <= slack and within(curve, at, tolerance)
+        case Ellipse():
+            from .nearest import nearest
+
+            foot = nearest(curve, at)
+            slack = tolerance.length(max(curve.a, curve.b), away(at.x, at.y, curve.centre.x, curve.centre.y))
+            return hypot(foot.x - at.x, foot.y - at.y) <= slack
