@@ -1,8 +1,9 @@
 """Acts of the wire to edits of the book."""
 
 from ..core.language import intents
+from ..core.language.rename import rename
 from ..store.changes import Make
-from .schemas import Act, Flag, Mend, MoveStep, Redo, Strike, Undo, Write
+from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, Undo, Write
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -16,6 +17,8 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.strike(book, id)
         case MoveStep(id=id, index=index):
             return lambda book: intents.move(book, id, index)
+        case Rename(id=id, name=name):
+            return lambda book: rename(book, id, name)
         case Flag(id=id, hidden=hidden, off=off):
             return lambda book: intents.flag(book, id, hidden, off)
         case Undo() | Redo():

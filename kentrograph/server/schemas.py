@@ -28,7 +28,7 @@ class Model(BaseModel):
 class FigureView(BaseModel):
     """A figure to draw, in the drawing's unit and degrees counter-clockwise from east; ``kind`` says which fields it has."""
 
-    kind: Literal["point", "line", "circle", "arc", "outline"]
+    kind: Literal["point", "line", "circle", "arc", "ellipse", "outline"]
     at: list[float] | None = None
     from_: Annotated[list[float] | None, Field(alias="from")] = None
     to: list[float] | None = None
@@ -37,6 +37,10 @@ class FigureView(BaseModel):
     centre: list[float] | None = None
     radius: float | None = None
     sweep: float | None = None
+    axes: list[float] | None = None
+    turned: float | None = None
+    part: list[float] | None = None
+    note: str | None = None
     pieces: "list[FigureView] | None" = None
     closed: bool | None = None
     pen: str | None = None
@@ -204,6 +208,14 @@ class MoveStep(Model):
     index: Index
 
 
+class Rename(Model):
+    """Gives a step another name, in every step that uses it."""
+
+    do: Literal["rename"]
+    id: Id
+    name: Name
+
+
 class Flag(Model):
     """Hides or shows a step, or switches it off or on."""
 
@@ -225,7 +237,7 @@ class Redo(Model):
     do: Literal["redo"]
 
 
-Act = Annotated[Write | Mend | Strike | MoveStep | Flag | Undo | Redo, Field(discriminator="do")]
+Act = Annotated[Write | Mend | Strike | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
 
 
 class ChangeRequest(Model):

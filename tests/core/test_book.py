@@ -11,6 +11,7 @@ from kentrograph.core.book.edits import Delete, Edit, Insert, Move, Replace, Sev
 from kentrograph.core.book.step import Step
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.language import intents
+from kentrograph.core.language.rename import rename
 from kentrograph.core.problem import Problem, Refused
 
 from .support import book, figure
@@ -159,3 +160,22 @@ def test_problem_of_every_step_has_a_place_in_its_text() -> None:
         if isinstance(value, Problem) and value.kind == "unknown_name":
             text = b.steps[id].statement.text
             assert text[value.start : value.end] == "P1"
+
+
+def test_renaming_reaches_every_use_and_back() -> None:
+    b = book("point 0, 0", "L1 = line from P1 to P1: 5, 5", "circle centre end of L1 radius P1.x + 2")
+    edit, label = rename(b, "s1", "corner_post")
+    after, inverse = b.edited(edit)
+    assert label == "renaming P1 to corner_post"
+    assert [after.steps[i].statement.text for i in after.order] == [
+        "corner_post = point 0, 0",
+        "L1 = line from corner_post to corner_post: 5, 5",
+        "circle centre end of L1 radius corner_post.x + 2",
+    ]
+    assert list(after.values.values()) == list(b.values.values())
+    back, _ = after.edited(inverse)
+    assert (back.steps, back.values) == (b.steps, b.values)
+    for name, kind in (("L1", "name_taken"), ("circle", "bad_name"), ("N45E", "bad_name"), ("3x", "bad_name")):
+        with pytest.raises(Refused) as refused:
+            rename(b, "s1", name)
+        assert refused.value.problem.kind == kind

@@ -1,6 +1,7 @@
 """What a step holds once evaluated."""
 
 from dataclasses import dataclass, field
+from typing import NamedTuple
 
 from ..construct.solution import Solution
 from ..figures import Figure, Point
@@ -20,8 +21,7 @@ class Reading:
     """How two figures stand to each other, for a gap: touches, gap, crosses, lies on."""
 
 
-@dataclass(frozen=True, slots=True)
-class Drawn:
+class Drawn(NamedTuple):
     """A step that could be drawn: its figure, number or reading.
 
     ``last`` is the place that it put down last, for relative entries that follow; None where it put down none.

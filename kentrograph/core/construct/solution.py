@@ -1,15 +1,13 @@
 """Several figures that meet all givens, told apart by signs; and taking one of them."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from typing import Any
+from typing import Any, NamedTuple
 
 from ..figures import Figure
 from ..problem import refuse
 
 
-@dataclass(frozen=True, slots=True)
-class Solution:
+class Solution(NamedTuple):
     """One of the figures that meet all givens. ``signature`` is made of side words and unique among them."""
 
     figure: Figure

@@ -2,7 +2,18 @@
 
 from ..book.book import Book
 from ..book.tree import Statement
+from ..problem import Problem
+from .messages import sentence
 from .vocabulary import KINDS
+
+_PLACES_OF = {
+    "arc": ("from", "via", "to", "radius", "rise", "sweep"),
+    "rectangle": ("from", "to", "size"),
+    "polygon": ("centre", "sides", "radius"),
+    "ellipse": ("centre", "axes"),
+    "line": ("from", "to"),
+}
+"""For each kind, the words that a bare place or number stands for, in the order in which they are wanted."""
 
 
 def expected_words(kind: str, statement: Statement | None) -> list[str]:
@@ -10,13 +21,22 @@ def expected_words(kind: str, statement: Statement | None) -> list[str]:
     has = {g.word for g in statement.givens} if statement else set()
     if kind == "path":
         return ["to"] if "from" in has else ["from"]
-    if kind == "line":
-        return [w for w in ("from", "to") if w not in has]
     if kind == "circle":
-        sized = has & {"radius", "diameter", "circumference", "through"}
-        words = [] if "centre" in has else ["centre"]
-        return words + ([] if sized else ["radius", "through"])
-    return []
+        return _expected_of_circle(has)
+    if kind == "arc" and "centre" in has:
+        return [w for w in ("from", "to", "sweep", "radius") if w not in has]
+    if kind == "line" and has & {"through"}:
+        return ["through"]
+    return [w for w in _PLACES_OF.get(kind, ()) if w not in has]
+
+
+def _expected_of_circle(has: set[str]) -> list[str]:
+    sized = bool(has & {"radius", "diameter", "circumference"})
+    if "centre" in has:
+        return [] if sized or "through" in has else ["radius", "through"]
+    if has & {"through", "centre on"}:
+        return ["through"] if sized else ["through", "radius"]
+    return ["centre"] if sized else ["centre", "radius"]
 
 
 def beginning_hint(book: Book) -> str:
@@ -26,44 +46,41 @@ def beginning_hint(book: Book) -> str:
     return "A word begins a step; coordinates put a point."
 
 
-def hint(kind: str, statement: Statement | None, done: bool) -> str:
-    """The next thing to give, in one sentence."""
+def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | None = None) -> str:
+    """The next thing to give, in one sentence; ``problem`` is what the figure still lacks."""
     has = [g.word for g in statement.givens] if statement else []
     if kind.startswith("measure"):
-        count = len(statement.givens[0].arguments) if statement else 0
-        return ("Give one place or figure: type it or point at it.", "Give the other one.", "Enter writes the reading.")[
-            min(count, 2)
-        ]
-    match kind:
-        case "point":
-            return "Enter writes the point." if done else "Give its place: 40, 25 or 50 at 30 or + 5, 0."
-        case "line":
-            if done:
-                return "Enter writes the line."
-            return (
-                "Where does it end? 40, 25 or + 20 at 90, or point."
-                if "from" in has
-                else "Where does it begin? 40, 25, or point."
-            )
-        case "path":
-            if not has:
-                return "Where does it begin? 40, 25, or point."
-            if has[-1] == "close":
-                return "Enter writes the closed path."
-            return (
-                "Next place; close leads back to the beginning, Esc leaves it open."
-                if done
-                else "Next place: 40, 25 or + 20 at 90, or point."
-            )
-        case "circle":
-            if done:
-                return "Enter writes the circle."
-            return (
-                "A number is its radius; or diameter 24, or a place on it."
-                if "centre" in has
-                else "Where is its centre? 40, 25, or point."
-            )
-    spec = KINDS.get(kind)
-    if done or spec is None:
-        return "Enter writes it."
-    return "Give " + " · ".join(g.word for g in spec.givens if g.word not in has)
+        return "Enter writes the reading." if done else "Give a place or a figure: type it or point at it."
+    if kind == "path" and has:
+        if has[-1] == "close":
+            return "Enter writes the closed path."
+        if done:
+            return "Next place; close leads back to the beginning, Esc leaves it open."
+        return "Next place: 40, 25 or + 20 at 90, or point."
+    if done:
+        return f"Enter writes the {kind}."
+    if not has:
+        return _FIRST[kind]
+    if kind == "line" and has == ["from"]:
+        return "Where does it end? 40, 25 or + 20 at 90, or point."
+    if kind == "circle" and has == ["centre"]:
+        return "A number is its radius; or diameter 24, or a place on it."
+    if problem is not None and problem.kind == "needs_given":
+        said = sentence(problem)
+        return said[0].upper() + said[1:] + "."
+    left = [g.word for g in KINDS[kind].givens if g.word not in (*has, "place", "figures")]
+    return f"Give what is known: {', '.join(left)}."
+
+
+_FIRST = {
+    "point": "Give its place: 40, 25 or 50 at 30 or + 5, 0.",
+    "line": "Where does it begin? 40, 25, or point; or through, parallel, bisecting.",
+    "path": "Where does it begin? 40, 25, or point.",
+    "circle": "Where is its centre? 40, 25, or point; or through, across.",
+    "arc": "Where does it begin? 40, 25, or point; or centre, continuing.",
+    "rectangle": "Where is its first corner? 40, 25, or point; or centre.",
+    "polygon": "Where is its centre? 40, 25, or point.",
+    "ellipse": "Where is its centre? 40, 25, or point; or across.",
+    "fillet": "Name the two figures it joins.",
+    "join": "Name the pieces in their order: L1 A1 L2.",
+}

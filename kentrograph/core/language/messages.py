@@ -163,6 +163,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "waits": lambda f: f"waits for {f['on']}",
     "waits_for_last": lambda f: f"waits for {f['on'] or 'the step before'}: it counts from the place that puts down",
     "off": lambda f: "switched off",
+    "no_name": lambda f: "that step defines nothing, so it has no name",
     "no_step": lambda f: "that step is no longer in the book",
     "step_twice": lambda f: "that step is in the book already",
     "bad_index": lambda f: f"the book has {f['count']} steps",

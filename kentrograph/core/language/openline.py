@@ -5,7 +5,7 @@ more given: as it stands, or with the word in front that the figure wants next.
 """
 
 import re
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..book.book import Book
@@ -14,7 +14,7 @@ from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import Drawn, Value
 from ..problem import Problem, Refused
-from .completion import Completion, complete_beginning, complete_given
+from .completion import Completion, complete, complete_beginning, complete_given
 from .expectation import beginning_hint, expected_words, hint
 from .header import apply_header
 from .intents import helped, mended, tried
@@ -64,13 +64,16 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     """Reads what is being typed, against the book as it stands. Nothing is changed and nothing is raised."""
     at = len(book.order) if index is None else min(index, len(book.order))
     typed = text.strip()
-    if draft is None:
-        return _beginning(book, typed, at) if typed else OpenLine("nothing", hint=beginning_hint(book))
     if not typed:
-        return _stands(book, draft, at)
-    if not draft.rows and _begins_anew(typed):
-        return _beginning(book, typed, at)
-    return _given(book, draft, typed, at)
+        return _stands(book, draft, at) if draft else OpenLine("nothing", hint=beginning_hint(book))
+    if draft is None or (not draft.rows and _begins_anew(typed)):
+        line, before = _beginning(book, typed, at), ""
+    else:
+        line = _given(book, draft, typed, at)
+        before = draft.text(line.row)[: -len(typed)]
+    # Offered with the blank that was typed last: it says whether the last word is finished.
+    offered = complete(book, before + text.lstrip(), at)
+    return replace(line, completions=offered or line.completions)
 
 
 def read_mend(book: Book, id: str, text: str) -> OpenLine:
@@ -94,7 +97,7 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     step, value, problem = _try(book, draft.text(), at)
     drawn = value if isinstance(value, Drawn) else None
     statement = step.statement if step else None
-    said = hint(draft.kind, statement, drawn is not None)
+    said = hint(draft.kind, statement, drawn is not None, problem)
     do: Do = "write" if drawn is not None else "nothing"
     shown = None if problem is None or problem.kind in ("needs_given", "unfinished") else problem
     return OpenLine(do, draft, "", draft.text(), step, drawn, shown, said, complete_given(draft.kind, statement, ""))
@@ -110,19 +113,23 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         if problem is None or problem.kind == "needs_given":
             more = Draft(draft.kind, _rows(draft, row, step))
             done = isinstance(value, Drawn)
-            said = hint(draft.kind, step.statement if step else None, done)
+            said = hint(draft.kind, step.statement if step else None, done, problem)
             do: Do = "write" if done and finished(draft.kind, step) else "given"
             return OpenLine(do, more, row, draft.text(row), step, value if done else None, None, said)
         shift = len(draft.text(row)) - len(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
             "nothing", draft, row, problem=helped(book, placed, at),
-            hint=hint(draft.kind, before, False), completions=complete_given(draft.kind, before, typed),
+            hint=hint(draft.kind, before, False, _needed(book, draft, at)),
         )  # fmt: skip
         if best is None or _gets_further(candidate, best):
             best = candidate
     assert best is not None
     return best
+
+
+def _needed(book: Book, draft: Draft, at: int) -> Problem | None:
+    return _try(book, draft.text(), at)[2]
 
 
 def _ways_to_read(kind: str, before: Statement | None, typed: str) -> list[str]:
@@ -189,7 +196,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
             return OpenLine("write", None, typed, typed, step, value, hint="Enter writes it.")
         if problem is not None and problem.kind == "needs_given":
             draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
-            return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False))
+            return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False, problem))
         return OpenLine("nothing", None, typed, problem=problem and helped(book, problem, at))
     as_point = None if typed.isidentifier() else _as_point(book, typed, at)
     if as_point is not None:

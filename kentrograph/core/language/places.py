@@ -35,6 +35,8 @@ _EXPECTED = (", and a y", "at and a direction")
 def place(c: Cursor, bare: bool = False) -> Place:
     """A place. ``bare`` allows a number alone: that far toward the pointer."""
     start = c.tok.start
+    if c.tok.kind == "end":
+        c.fail("a place")
     value = place_or_number(c)
     if isinstance(value, PLACES):
         return value
@@ -47,6 +49,8 @@ def thing(c: Cursor) -> Name | Place:
     """A figure by its name, or a place."""
     if c.at_name() and c.peek().text != ":":
         return c.name()
+    if c.tok.kind == "end":
+        c.fail("a place or a figure")
     found = place(c)
     return found.name if isinstance(found, NamedPlace) else found
 

@@ -23,7 +23,8 @@ def step_view(book: Book, id: str) -> Data:
     texts, values = given_texts(step.statement), given_values(book, step, index)
     if step.statement.kind == "measure":
         # The value wanted stands beside the reading itself.
-        texts, values = texts[:1], [""]
+        texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if g.word not in ("wanted", "within")]
+        values = [""] * len(texts)
     if step.statement.kind == "path":
         texts, values = folded(texts, values)
     return {
@@ -70,19 +71,29 @@ def problem_view(book: Book, problem: Problem, index: int) -> Data:
 def reading_words(reading: Reading, book: Book) -> Data:
     """A reading in words: its value, then its parts, each with its name, and the difference from what was wanted."""
     header = book.header
-    rows: list[Data] = []
-    for part, value in reading.parts.items():
-        told = display.direction(value, header) if part == "direction" else display.with_unit(value, header)
-        rows.append({"name": part, "value": told})
-    said = display.with_unit(reading.value, header)
+
+    def told(value: float, kind: str) -> str:
+        if kind in _ANGLES:
+            return display.dms(value)
+        if kind == "area":
+            return f"{display.length(value, header)} {header.manner.unit}²"
+        return display.with_unit(value, header)
+
+    rows = [{"name": part, "value": told(value, part)} for part, value in reading.parts.items()]
+    said = told(reading.value, reading.kind)
+    if reading.state:
+        # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
+        said = f"{reading.state}, {display.plain(reading.value, header.decimals + 6)} {header.manner.unit}"
     compared: Data | None = None
     if reading.wanted is not None:
         off = reading.value - reading.wanted
         good = None if reading.within is None else abs(off) <= reading.within
-        sign = "+" if off > 0 else ""
         compared = {
-            "wanted": display.with_unit(reading.wanted, header),
-            "difference": sign + display.with_unit(off, header),
+            "wanted": told(reading.wanted, reading.kind),
+            "difference": ("+" if off > 0 else "") + told(off, reading.kind),
             "good": good,
         }
     return {"kind": reading.kind, "value": said, "exact": reading.value, "rows": rows, "compared": compared}
+
+
+_ANGLES = frozenset({"direction", "angle", "turn", "acute"})

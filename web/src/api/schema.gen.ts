@@ -200,7 +200,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -237,7 +237,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -366,6 +366,11 @@ export interface components {
              */
             at: number[] | null;
             /**
+             * Axes
+             * @default null
+             */
+            axes: number[] | null;
+            /**
              * Box
              * @default null
              */
@@ -394,7 +399,17 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "point" | "line" | "circle" | "arc" | "outline";
+            kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline";
+            /**
+             * Note
+             * @default null
+             */
+            note: string | null;
+            /**
+             * Part
+             * @default null
+             */
+            part: number[] | null;
             /**
              * Pen
              * @default null
@@ -425,6 +440,11 @@ export interface components {
              * @default null
              */
             to: number[] | null;
+            /**
+             * Turned
+             * @default null
+             */
+            turned: number | null;
         };
         /**
          * Flag
@@ -713,6 +733,21 @@ export interface components {
              * @constant
              */
             type: "refused";
+        };
+        /**
+         * Rename
+         * @description Gives a step another name, in every step that uses it.
+         */
+        Rename: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "rename";
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * Renamed

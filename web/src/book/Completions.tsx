@@ -29,7 +29,14 @@ export function Completions({ line, text }: { line: Line; text: string }) {
   return (
     <>
       {line.completions.map((c) => (
-        <Choice key={c.word} onClick={() => (draft ? openLine.type(`${c.word} `) : openLine.begin(c.word))}>
+        <Choice
+          key={c.word}
+          onClick={() =>
+            (draft ?? text.trim().includes(" "))
+              ? openLine.type(`${text.replace(/[A-Za-z_]\w*$/, "")}${c.word} `)
+              : openLine.begin(c.word)
+          }
+        >
           <Text fontWeight={600}>{c.word}</Text>
           <Text color="quiet">{c.explanation}</Text>
         </Choice>

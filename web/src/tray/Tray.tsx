@@ -14,9 +14,22 @@ const GROUPS = [
       ["line", "Line"],
       ["path", "Path"],
       ["circle", "Circle"],
+      ["arc", "Arc"],
+      ["ellipse", "Ellipse"],
+      ["rectangle", "Rectangle"],
+      ["polygon", "Polygon"],
     ],
   ],
-  ["Read", [["measure distance", "Distance"]]],
+  [
+    "Read",
+    [
+      ["measure distance", "Distance"],
+      ["measure angle", "Angle"],
+      ["measure area", "Area"],
+      ["measure radius", "Radius"],
+      ["measure gap", "Touch"],
+    ],
+  ],
 ] as const;
 
 const PENS: readonly Pen[] = ["pencil", "ink"];

@@ -2,11 +2,9 @@
 
 from collections.abc import Callable
 
-from ...figures import Point
 from ...problem import Refused, refuse
-from ..planner import Env, Plan, Planner
+from ..planner import Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
 from .arc import plan_arc
 from .circle import plan_circle
 from .line import plan_line
@@ -51,17 +49,9 @@ def plan_statement(planner: Planner, statement: Statement) -> Plan:
     if make is None:
         raise refuse("not_yet", statement.kind_start, statement.kind_end, what=f"the word {statement.kind}")
     try:
-        plan = make(planner, statement)
+        return make(planner, statement)
     except Refused as refused:
         raise located(refused, statement) from None
-
-    def located_plan(env: Env, last: Point) -> Drawn:
-        try:
-            return plan(env, last)
-        except Refused as refused:
-            raise located(refused, statement) from None
-
-    return located_plan
 
 
 def located(refused: Refused, statement: Statement) -> Refused:

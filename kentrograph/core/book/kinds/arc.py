@@ -1,18 +1,16 @@
 """Arcs: all ways but touching."""
 
-from collections.abc import Callable
 from typing import Any
 
 from ...angles import unit_vector
 from ...construct import arcs
 from ...construct.arcs import Vector
-from ...construct.solution import Solution
 from ...figures import Arc, EndlessLine, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import needs, refuse_not_yet, too_many
 
 _WORDS = ("from", "via", "to", "centre", "radius", "rise", "at", "sweep", "direction", "continuing")
@@ -43,13 +41,9 @@ def _does_not_fit(statement: Statement, words: frozenset[str]) -> Exception:
     return too_many(statement, statement.givens[-1], sorted(words - {statement.givens[-1].word}))
 
 
-def _one(arc: Arc) -> Outcome:
-    return Outcome([Solution(arc)])
-
-
-def _to_direction(f: Facts, centre: Point, start: Point) -> Outcome:
+def _to_direction(f: Facts, centre: Point, start: Point) -> Arc:
     """Counter-clockwise where nothing is said."""
-    return _one(arcs.about_to(centre, start, value(f, "to"), "clockwise" in stated(f)))
+    return arcs.about_to(centre, start, value(f, "to"), "clockwise" in stated(f))
 
 
 def _start_on_rim(f: Facts) -> Point:
@@ -72,27 +66,23 @@ def _direction(f: Facts) -> Vector:
     return unit_vector(value(f, "direction"))
 
 
-_CONSTRUCTIONS: dict[frozenset[str], Callable[[Facts], Outcome]] = {
-    frozenset({"from", "via", "to"}): lambda f: _one(arcs.via(value(f, "from"), value(f, "via"), value(f, "to"))),
+_CONSTRUCTIONS: dict[frozenset[str], Draw] = {
+    frozenset({"from", "via", "to"}): lambda f: arcs.via(value(f, "from"), value(f, "via"), value(f, "to")),
     frozenset({"from", "to", "radius"}): lambda f: Outcome(
         arcs.by_radius(value(f, "from"), value(f, "to"), value(f, "radius")), stated(f)
     ),
     frozenset({"from", "to", "rise"}): lambda f: Outcome(
         arcs.by_rise(value(f, "from"), value(f, "to"), value(f, "rise")), stated(f)
     ),
-    frozenset({"from", "to", "sweep"}): lambda f: _one(arcs.by_sweep(value(f, "from"), value(f, "to"), value(f, "sweep"))),
-    frozenset({"from", "to", "direction"}): lambda f: _one(arcs.leaving_to(value(f, "from"), _direction(f), value(f, "to"))),
-    frozenset({"from", "direction", "radius", "sweep"}): lambda f: _one(
-        arcs.leaving_radius(value(f, "from"), _direction(f), value(f, "radius"), value(f, "sweep"))
+    frozenset({"from", "to", "sweep"}): lambda f: arcs.by_sweep(value(f, "from"), value(f, "to"), value(f, "sweep")),
+    frozenset({"from", "to", "direction"}): lambda f: arcs.leaving_to(value(f, "from"), _direction(f), value(f, "to")),
+    frozenset({"from", "direction", "radius", "sweep"}): lambda f: arcs.leaving_radius(
+        value(f, "from"), _direction(f), value(f, "radius"), value(f, "sweep")
     ),
-    frozenset({"centre", "from", "sweep"}): lambda f: _one(arcs.about(value(f, "centre"), value(f, "from"), value(f, "sweep"))),
+    frozenset({"centre", "from", "sweep"}): lambda f: arcs.about(value(f, "centre"), value(f, "from"), value(f, "sweep")),
     frozenset({"centre", "from", "to"}): lambda f: _to_direction(f, value(f, "centre"), value(f, "from")),
-    frozenset({"centre", "radius", "at", "sweep"}): lambda f: _one(
-        arcs.about(value(f, "centre"), _start_on_rim(f), value(f, "sweep"))
-    ),
+    frozenset({"centre", "radius", "at", "sweep"}): lambda f: arcs.about(value(f, "centre"), _start_on_rim(f), value(f, "sweep")),
     frozenset({"centre", "radius", "at", "to"}): lambda f: _to_direction(f, value(f, "centre"), _start_on_rim(f)),
-    frozenset({"continuing", "to"}): lambda f: _one(arcs.leaving_to(*tip(f), value(f, "to"))),
-    frozenset({"continuing", "radius", "sweep"}): lambda f: _one(
-        arcs.leaving_radius(*tip(f), value(f, "radius"), value(f, "sweep"))
-    ),
+    frozenset({"continuing", "to"}): lambda f: arcs.leaving_to(*tip(f), value(f, "to")),
+    frozenset({"continuing", "radius", "sweep"}): lambda f: arcs.leaving_radius(*tip(f), value(f, "radius"), value(f, "sweep")),
 }

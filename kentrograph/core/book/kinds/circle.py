@@ -6,14 +6,13 @@ from typing import Any
 
 from ...construct import circles
 from ...construct.loci import Locus
-from ...construct.solution import Solution
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, refuse_not_yet, too_many
 
 SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.5 / pi}
@@ -78,13 +77,13 @@ def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env,
 # Everything else --------------------------------------------------------------------------------------------
 
 
-def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Callable[[Facts], Outcome]:
+def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Draw:
     through, on = words.count("through"), words.count("centre on")
     weight = through + on + len(sizes) + 3 * words.count("across")
     if weight > 3:
         raise too_many(statement, statement.givens[-1], words[:-1])
     if "across" in words:
-        return lambda f: Outcome([Solution(circles.across(*f[0].values))])
+        return lambda f: circles.across(*f[0].values)
     if weight < 3:
         could = [
             "through and a place",
@@ -94,7 +93,7 @@ def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Ca
         ]
         raise needs(statement, *could, more=3 - weight)
     if through == 3:
-        return lambda f: Outcome([Solution(circles.through_three(*(value(f, "through", i) for i in range(3))))])
+        return lambda f: circles.through_three(*(value(f, "through", i) for i in range(3)))
     if through == 2 and sizes:
         return lambda f: Outcome(
             circles.through_two_radius(value(f, "through"), value(f, "through", 1), _radius(f, sizes[0])), stated(f)

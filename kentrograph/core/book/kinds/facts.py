@@ -1,12 +1,11 @@
 """The givens of a statement, worked out: one tuple of values for each, in the order in which they depend on each other."""
 
-from collections.abc import Callable, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Iterator, Sequence
 from math import hypot
-from typing import Any
+from typing import Any, NamedTuple
 
 from ...construct.solution import Solution, near, take
-from ...figures import Point
+from ...figures import Figure, Point
 from ...meet import nearest
 from ...problem import Refused
 from ..places import as_function, plan_next, plan_place
@@ -19,8 +18,7 @@ _DIRECTIONS = frozenset({"direction", "at"})
 _PLAIN = frozenset({"sweep", "turned", "part", "sides", "ratio", "solution"})
 
 
-@dataclass(frozen=True, slots=True)
-class Fact:
+class Fact(NamedTuple):
     """A given with the values of its arguments."""
 
     word: str
@@ -29,57 +27,116 @@ class Fact:
     given: Given
 
 
-Facts = Sequence[Fact]
-Draw = Callable[[Facts], "Outcome"]
+class Layout:
+    """What a statement's facts look like, worked out once: where each is found, and the side words."""
+
+    __slots__ = ("givens", "places", "stated")
+
+    def __init__(self, givens: Sequence[Given]) -> None:
+        self.givens = givens
+        self.places: dict[str, list[int]] = {}
+        for index, given in enumerate(givens):
+            self.places.setdefault(given.word, []).append(index)
+        self.stated = tuple(side for g in givens for side in g.sides)
 
 
-@dataclass(frozen=True, slots=True)
-class Outcome:
-    """What a statement draws: its solutions, the side words that choose among them, and the place it puts down last."""
+class Facts:
+    """The values of a statement's givens, for one evaluation."""
+
+    __slots__ = ("layout", "values")
+
+    def __init__(self, layout: Layout, values: list[tuple[Any, ...]]) -> None:
+        self.layout = layout
+        self.values = values
+
+    def __iter__(self) -> Iterator[Fact]:
+        for given, values in zip(self.layout.givens, self.values, strict=True):
+            yield Fact(given.word, values, given.sides, given)
+
+    def __getitem__(self, index: int) -> Fact:
+        given = self.layout.givens[index]
+        return Fact(given.word, self.values[index], given.sides, given)
+
+
+class Outcome(NamedTuple):
+    """What a statement draws: its solutions, the side words that choose among them."""
 
     solutions: list[Solution]
     stated: tuple[str, ...] = ()
 
 
+Draw = Callable[[Facts], "Outcome | Figure"]
+"""A construction: the one figure there is, or several with the words that choose among them."""
+_CHOOSERS = ("near", "solution")
+
+
 def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[Any], Point | None]) -> Plan:
     """A plan that works out every given, draws, and takes the solution that is meant."""
-    ordered = sorted(statement.givens, key=lambda g: g.word != "from")
-    readers = [(g, [_reader(p, g.word, a, first=i == 0) for a in g.arguments]) for i, g in enumerate(ordered)]
+    givens = sorted((g for g in statement.givens if g.word not in _CHOOSERS), key=lambda g: g.word != "from")
+    choosers = [g for g in statement.givens if g.word in _CHOOSERS]
+    layout, chooser_layout = Layout(givens), Layout(choosers)
+    readers = [[_reader(p, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate((*givens, *choosers))]
+    own, rest = readers[: len(givens)], readers[len(givens) :]
 
     def plan(env: Env, last: Point) -> Drawn:
-        facts: list[Fact] = []
-        at = last
-        for given, functions in readers:
-            values: list[Any] = []
-            for function in functions:
-                value = function(env, at)
-                if isinstance(value, Point):
-                    at = value
-                values.append(value)
-            facts.append(Fact(given.word, tuple(values), given.sides, given))
-        return _taken(facts, draw, last_of)
+        values, at = _values(own, env, last)
+        outcome = draw(Facts(layout, values))
+        if not isinstance(outcome, Outcome):
+            return Drawn(outcome, last_of(outcome))
+        if rest:
+            chosen = Facts(chooser_layout, _values(rest, env, at)[0])
+            index = _chosen(outcome, chosen)
+        else:
+            index = _stated(outcome, layout) if outcome.stated else 0
+        solutions = outcome.solutions
+        one = solutions[index]
+        return Drawn(one.figure, last_of(one.figure), tuple(solutions) if len(solutions) > 1 else (), index, one.note)
 
     return plan
 
 
-def _taken(facts: list[Fact], draw: Draw, last_of: Callable[[Any], Point | None]) -> Drawn:
-    choosers = {f.word: f for f in facts if f.word in ("near", "solution")}
-    outcome = draw([f for f in facts if f.word not in choosers])
-    solutions = outcome.solutions
-    if "near" in choosers:
-        place = choosers["near"].values[0]
-        index = near(solutions, lambda figure: _apart(figure, place))
-    else:
-        chooser = choosers.get("solution")
-        try:
-            index = take(solutions, outcome.stated, chooser.values[0] if chooser else None)
-        except Refused as refused:
-            blamed = chooser or next((f for f in reversed(facts) if f.sides), None)
-            if blamed is None:
-                raise
-            raise Refused(refused.problem.at(blamed.given.start, blamed.given.end)) from None
-    one = solutions[index]
-    return Drawn(one.figure, last_of(one.figure), tuple(solutions) if len(solutions) > 1 else (), index, one.note)
+Readers = list[list[Callable[[Env, Point], Any]]]
+
+
+def _values(readers: Readers, env: Env, at: Point) -> tuple[list[tuple[Any, ...]], Point]:
+    """The values of every given, each place counting from the one before it; and the last of those places."""
+    found: list[tuple[Any, ...]] = []
+    for functions in readers:
+        if len(functions) == 1:
+            value = functions[0](env, at)
+            if type(value) is Point:
+                at = value
+            found.append((value,))
+            continue
+        values: list[Any] = []
+        for function in functions:
+            value = function(env, at)
+            if type(value) is Point:
+                at = value
+            values.append(value)
+        found.append(tuple(values))
+    return found, at
+
+
+def _stated(outcome: Outcome, layout: Layout) -> int:
+    try:
+        return take(outcome.solutions, outcome.stated)
+    except Refused as refused:
+        # Side words that belong to a place have no given of their own here; the statement's text has them all the same.
+        blamed = next((g for g in reversed(layout.givens) if g.sides), None)
+        if blamed is None:
+            raise
+        raise Refused(refused.problem.at(blamed.start, blamed.end)) from None
+
+
+def _chosen(outcome: Outcome, choosers: Facts) -> int:
+    chooser = choosers[0]
+    if chooser.word == "near":
+        return near(outcome.solutions, lambda figure: _apart(figure, chooser.values[0]))
+    try:
+        return take(outcome.solutions, (), chooser.values[0])
+    except Refused as refused:
+        raise Refused(refused.problem.at(chooser.given.start, chooser.given.end)) from None
 
 
 def _apart(figure: Any, place: Point) -> float:
@@ -112,12 +169,12 @@ def words_of(statement: Statement) -> list[str]:
 
 def value(facts: Facts, word: str, index: int = 0) -> Any:
     """The first value of the ``index``-th given with this word."""
-    return [f for f in facts if f.word == word][index].values[0]
+    return facts.values[facts.layout.places[word][index]][0]
 
 
 def stated(facts: Facts) -> tuple[str, ...]:
     """All side words."""
-    return tuple(side for f in facts for side in f.sides)
+    return facts.layout.stated
 
 
 def check_words(statement: Statement, limits: dict[str, int]) -> None:

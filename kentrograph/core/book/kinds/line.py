@@ -1,19 +1,17 @@
 """Lines: from place to place, or from whatever else determines them."""
 
-from collections.abc import Callable
 from typing import Any
 
 from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
-from ...construct.solution import Solution
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .facts import Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, refuse_not_yet, too_many
 
 _WORDS = ("from", "to", "through", "direction", "length", "parallel", "square", "distance", "bisecting", "near", "solution")
@@ -50,7 +48,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
     return draw
 
 
-def _way_to_draw(statement: Statement, words: list[str]) -> Callable[[Facts], Outcome]:
+def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
     """The construction that fits these givens. Raises `Refused`: needs_given, too_many_givens."""
     has = set(words)
     ways = [w for w in words if w in _WAYS]
@@ -68,12 +66,12 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Callable[[Facts], Ou
         return lambda f: Outcome(lines.parallel_at(_line(f, "parallel"), value(f, "distance")), stated(f))
     if through == 2:
         _only(statement, {"through"})
-        return lambda f: _one(lines.endless_through_two(value(f, "through"), value(f, "through", 1)))
+        return lambda f: lines.endless_through_two(value(f, "through"), value(f, "through", 1))
     if "from" in has or "to" in has:
         return _with_ends(statement, has, ways, through)
     if through == 1 and ways:
         _only(statement, {"through", ways[0]})
-        return lambda f: _one(lines.endless_through(value(f, "through"), _vector(f, ways[0])))
+        return lambda f: lines.endless_through(value(f, "through"), _vector(f, ways[0]))
     if through == 1:
         raise needs(statement, "through another place", "direction", "parallel and a line", "square and a line")
     if ways:
@@ -81,7 +79,7 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Callable[[Facts], Ou
     raise needs(statement, "from and a place", "to and a place", more=2)
 
 
-def _with_ends(statement: Statement, has: set[str], ways: list[str], through: int) -> Callable[[Facts], Outcome]:
+def _with_ends(statement: Statement, has: set[str], ways: list[str], through: int) -> Draw:
     if {"from", "to"} <= has:
         # Both ends are known: anything more would contradict them or say nothing.
         _only(statement, {"from", "to"})
@@ -96,13 +94,13 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
             return _dropped
         raise needs(statement, "length", "to and a place" if end == "from" else "from and a place")
 
-    def draw(f: Facts) -> Outcome:
+    def draw(f: Facts) -> Line:
         at, length = value(f, end), value(f, "length")
         vector = _toward(at, value(f, "through"), end) if way == "through" else _vector(f, way)
         if end == "from":
-            return _one(lines.with_length(at, vector, length))
+            return lines.with_length(at, vector, length)
         line = lines.with_length(at, (-vector[0], -vector[1]), length)
-        return _one(Line(line.end, line.start))
+        return Line(line.end, line.start)
 
     return draw
 
@@ -112,22 +110,22 @@ def _toward(at: Point, through: Point, end: str) -> Vector:
     return (way.ux, way.uy) if end == "from" else (-way.ux, -way.uy)
 
 
-def _dropped(f: Facts) -> Outcome:
+def _dropped(f: Facts) -> Line:
     """Square to a line or a circle, from a place to its foot there."""
     at, other = value(f, "from"), value(f, "square")
     if isinstance(other, Circle | Arc):
-        return _one(lines.square_to_circle(Circle(other.centre, other.radius), at))
-    return _one(lines.square_to(_line(f, "square"), at))
+        return lines.square_to_circle(Circle(other.centre, other.radius), at)
+    return lines.square_to(_line(f, "square"), at)
 
 
-def _bisecting(f: Facts) -> Outcome:
+def _bisecting(f: Facts) -> Outcome | EndlessLine:
     a, b = f[0].values
     if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
         return Outcome(lines.bisectors_of_lines(a, b), stated(f))
     places = [t.centre if isinstance(t, Circle | Arc) else t for t in (a, b)]
     if not all(isinstance(t, Point) for t in places):
         raise refuse("no_bisector", f[0].given.start, f[0].given.end)
-    return _one(lines.bisector_of_places(places[0], places[1]))
+    return lines.bisector_of_places(places[0], places[1])
 
 
 def _vector(f: Facts, way: str) -> Vector:
@@ -143,10 +141,6 @@ def _line(f: Facts, word: str) -> Line | EndlessLine:
     if not isinstance(found.values[0], Line | EndlessLine):
         raise refuse("no_line", found.given.start, found.given.end, word=word)
     return found.values[0]
-
-
-def _one(line: Line | EndlessLine) -> Outcome:
-    return Outcome([Solution(line)])
 
 
 def _only(statement: Statement, words: set[str]) -> None:

@@ -1,17 +1,18 @@
 """Points: at a place, or where two facts meet."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from ...angles import unit_vector
 from ...construct.lines import endless_through, parallel_at
 from ...construct.loci import Locus, circle_about, from_two_loci
-from ...construct.solution import Solution
+from ...construct.solution import Solution, take
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
-from ..crossings import plan_crossings, plan_feet
+from ..crossings import Solutions, plan_crossings, plan_feet
 from ..places import as_function, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import CrossingOf, FootOf, Name, Statement
+from ..tree import CrossingOf, FootOf, Given, Name, Statement
 from ..values import Drawn
 from .facts import Fact, Facts, Outcome, plan_facts, words_of
 from .given import needs, place_of_given, too_many
@@ -47,16 +48,17 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
         else:
             find = plan_feet(p, node, as_function(plan_place(p, node.place)))
         sides = node.sides
-        rest = Statement(
-            statement.text, statement.kind, statement.name, statement.pen,
-            tuple(g for g in statement.givens if g is not given), statement.uses, statement.kind_start, statement.kind_end,
-        )  # fmt: skip
+        choosers = [g for g in statement.givens if g is not given]
+        if choosers:
+            return _chosen_by(p, statement, choosers, find, sides)
 
-        def several(env: Env, last: Point) -> Drawn:
+        def first(env: Env, last: Point) -> Drawn:
             found = find(env, last)
-            return plan_facts(p, rest, lambda facts: Outcome(found, sides), lambda figure: figure)(env, last)
+            index = take(found, sides) if sides else 0
+            one = found[index]
+            return Drawn(one.figure, one.figure, tuple(found) if len(found) > 1 else (), index, one.note)  # type: ignore[arg-type]
 
-        return several
+        return first
     place = plan_place(p, node)
     if isinstance(place, Point):
         drawn = Drawn(place, place)
@@ -67,6 +69,17 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
         return Drawn(point, point)
 
     return draw
+
+
+def _chosen_by(p: Planner, statement: Statement, choosers: list[Given], find: Solutions, sides: tuple[str, ...]) -> Plan:
+    """One of several places, taken by ``near`` or ``solution``."""
+    rest = replace(statement, givens=tuple(choosers))
+
+    def several(env: Env, last: Point) -> Drawn:
+        found = find(env, last)
+        return plan_facts(p, rest, lambda facts: Outcome(found, sides), lambda figure: figure)(env, last)
+
+    return several
 
 
 def _from_loci(loci: Sequence[list[tuple[str, Locus]]], facts: Facts) -> Outcome:

@@ -6,12 +6,11 @@ from typing import Any
 
 from ...angles import direction_of, full_turn
 from ...construct import outlines
-from ...construct.solution import Solution
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Name, Statement
-from .facts import Facts, Outcome, check_words, plan_facts, value, words_of
+from .facts import Facts, check_words, plan_facts, value, words_of
 from .given import needs, too_many
 
 Make = Callable[[Facts], Any]
@@ -39,7 +38,7 @@ def _plan(p: Planner, statement: Statement, choices: Choices, extra: set[str], l
             raise needs(statement, *dict.fromkeys(" and ".join(m) for m in more if len(m) == least), more=least)
         wrong = next(g for g in reversed(statement.givens) if g.word not in extra)
         raise too_many(statement, wrong, sorted(words - {wrong.word}))
-    return plan_facts(p, statement, lambda f: Outcome([Solution(make(f))]), last_of)
+    return plan_facts(p, statement, make, last_of)
 
 
 def plan_rectangle(p: Planner, statement: Statement) -> Plan:
@@ -108,10 +107,10 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
     if not names:
         raise needs(statement, "the names of pieces")
 
-    def make(f: Facts) -> Outcome:
+    def make(f: Facts) -> Outline:
         for fact in f:
             if not isinstance(fact.values[0], Line | Arc | Outline):
                 raise refuse("no_piece", fact.given.start, fact.given.end)
-        return Outcome([Solution(outlines.joined([x.values[0] for x in f], names))])
+        return outlines.joined([x.values[0] for x in f], names)
 
     return plan_facts(p, statement, make, lambda outline: outline.end)

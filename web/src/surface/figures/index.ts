@@ -1,6 +1,7 @@
 /** Any figure, by its kind. */
 import type { Figure } from "../../api/types";
 import type { Camera } from "../camera";
+import { traceEllipse } from "./ellipse";
 import { traceArc, traceCircle } from "./arc";
 import { traceEndless, traceLine } from "./line";
 import { tracePoint } from "./point";
@@ -31,6 +32,9 @@ export function traceFigure(path: Path2D, c: Camera, figure: Figure): void {
       traceArc(path, c, cx, cy, figure.radius ?? 0, Math.atan2(fy - cy, fx - cx), (figure.sweep ?? 0) * RADIANS);
       break;
     }
+    case "ellipse":
+      traceEllipse(path, c, pair(figure.centre), pair(figure.axes), figure.turned ?? 0, figure.part ?? null);
+      break;
     case "outline":
       for (const piece of figure.pieces ?? []) traceFigure(path, c, piece);
       break;

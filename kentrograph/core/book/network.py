@@ -1,0 +1,242 @@
+"""The tables of a book: what each step needs, who uses what, and what every step holds.
+
+Names resolve to the nearest earlier step that defines them. A change evaluates the steps that were touched, then
+whatever hangs on a value that differs, in the order of the book.
+"""
+
+from collections.abc import Iterable
+from heapq import heappop, heappush
+from typing import Any
+
+from ..figures import Point
+from ..problem import Problem, Refused, refuse
+from .kinds import located, plan_statement
+from .manner import Header
+from .planner import Plan, Planner
+from .step import Step
+from .values import Drawn, Value
+
+_ORIGIN = Point(0.0, 0.0)
+TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_positions")
+
+
+class Planned:
+    """A step's plan and the names it needs; ``problem`` where there is no plan."""
+
+    __slots__ = ("names", "needs_last", "plan", "problem")
+
+    def __init__(self, step: Step, unit: str) -> None:
+        planner = Planner(step.manner, unit)
+        self.plan: Plan | None = None
+        self.problem: Problem | None = None
+        try:
+            self.plan = plan_statement(planner, step.statement)
+        except Refused as refused:
+            self.problem = refused.problem
+        self.names = tuple(planner.names)
+        self.needs_last = planner.needs_last
+
+
+class Network:
+    """Steps, their plans and links, and their values. `Book` adds reading and editing."""
+
+    __slots__ = (
+        "_definers",
+        "_links",
+        "_owned",
+        "_plans",
+        "_positions",
+        "_users",
+        "changed",
+        "header",
+        "order",
+        "steps",
+        "values",
+    )
+
+    def __init__(self) -> None:
+        self.header = Header()
+        self.order: tuple[str, ...] = ()
+        self.steps: dict[str, Step] = {}
+        self.values: dict[str, Value] = {}
+        self.changed: frozenset[str] = frozenset()
+        """Ids of the steps that the last edit evaluated."""
+        self._plans: dict[str, Planned] = {}
+        self._links: dict[str, tuple[str, ...]] = {}
+        """For each step, the steps it needs; the one that puts down its last place stands at the end."""
+        self._users: dict[str, tuple[str, ...]] = {}
+        self._definers: dict[str, tuple[str, ...]] = {}
+        self._positions: dict[str, int] = {}
+        self._owned = set(TABLES)
+        """Tables that no other book shares."""
+
+    def _own(self, *tables: str) -> None:
+        for table in tables:
+            if table not in self._owned:
+                setattr(self, table, dict(getattr(self, table)))
+                self._owned.add(table)
+
+    # Names and links ----------------------------------------------------------------------------------
+
+    def _check_name(self, step: Step) -> None:
+        others = [d for d in self._definers.get(step.key, ()) if d != step.id] if step.name else []
+        if others:
+            raise refuse("name_taken", 0, len(step.name), name=step.name, free=self._free_name(step.name))
+
+    def _free_name(self, name: str) -> str:
+        stem = name.rstrip("0123456789")
+        number = 1
+        while f"{stem}{number}".lower() in self._definers:
+            number += 1
+        return f"{stem}{number}"
+
+    def _define(self, step: Step) -> None:
+        self._own("_definers")
+        if step.name:
+            self._definers[step.key] = (*self._definers.get(step.key, ()), step.id)
+
+    def _undefine(self, step: Step) -> None:
+        self._own("_definers")
+        if step.name:
+            rest = tuple(d for d in self._definers[step.key] if d != step.id)
+            if rest:
+                self._definers[step.key] = rest
+            else:
+                del self._definers[step.key]
+
+    def _renumber(self) -> None:
+        self._positions = {id: index for index, id in enumerate(self.order)}
+        self._owned.add("_positions")
+
+    def _hopeful(self, key: str) -> tuple[str, ...]:
+        """Steps that use this name where no earlier step defines it."""
+        return self._users.get(f"?{key}", ()) if key else ()
+
+    def _relative_after(self, index: int) -> list[str]:
+        """Steps from ``index`` on whose last place is the one of the nearest step before ``index``."""
+        found: list[str] = []
+        for id in self.order[index:]:
+            planned = self._plans[id]
+            if planned.needs_last:
+                found.append(id)
+            if self.steps[id].puts_place:
+                break
+        return found
+
+    def _last_provider(self, index: int) -> str | None:
+        for id in reversed(self.order[:index]):
+            if self.steps[id].puts_place:
+                return id
+        return None
+
+    def _resolve(self, key: str, index: int) -> str | None:
+        best = None
+        for id in self._definers.get(key, ()):
+            if self._positions[id] < index and (best is None or self._positions[id] > self._positions[best]):
+                best = id
+        return best
+
+    def _needs(self, planned: Planned, index: int) -> tuple[str, ...]:
+        """Ids of what a plan needs at ``index``; ``?name`` for a name that nothing before it defines."""
+        found = tuple(self._resolve(name, index) or f"?{name}" for name in planned.names)
+        return (*found, self._last_provider(index) or "") if planned.needs_last else found
+
+    def _link(self, ids: Iterable[str]) -> None:
+        for id in ids:
+            needs = self._needs(self._plans[id], self._positions[id])
+            if needs != self._links.get(id):
+                self._own("_links", "_users")
+                self._unlink(id)
+                self._links[id] = needs
+                for need in set(needs):
+                    self._users[need] = (*self._users.get(need, ()), id)
+
+    def _unlink(self, id: str) -> None:
+        self._own("_links", "_users")
+        for need in set(self._links.pop(id, ())):
+            rest = tuple(u for u in self._users.get(need, ()) if u != id)
+            if rest:
+                self._users[need] = rest
+            else:
+                self._users.pop(need, None)
+
+    def datum_place(self) -> Point:
+        """The datum, in the drawing's unit."""
+        manner = Planner(self.header.manner, self.header.manner.unit).in_drawing(self.header.manner)
+        return Point(manner.datum.x, manner.datum.y)
+
+    # Evaluating ---------------------------------------------------------------------------------------
+
+    def _settle(self, touched: set[str]) -> None:
+        """Links the touched steps again, then evaluates them and whatever hangs on a value that changed."""
+        touched = {id for id in touched if id in self.steps}
+        self._link(sorted(touched, key=self._positions.__getitem__))
+        self._evaluate(touched)
+
+    def _evaluate_all(self) -> None:
+        """Every step once, in order: what a step needs always stands before it."""
+        values, steps, plans, links = self.values, self.steps, self._plans, self._links
+        for id in self.order:
+            values[id] = self._value(steps[id], plans[id], links[id])
+        self.changed = frozenset(self.order)
+
+    def _evaluate(self, ids: Iterable[str]) -> None:
+        self._own("values")
+        positions, values, users = self._positions, self.values, self._users
+        queue: list[tuple[int, str]] = sorted((positions[id], id) for id in ids)
+        queued = {id for _, id in queue}
+        done: set[str] = set()
+        while queue:
+            _, id = heappop(queue)
+            before = values.get(id)
+            value = self._value(self.steps[id], self._plans[id], self._links[id])
+            done.add(id)
+            values[id] = value
+            if value == before:
+                continue
+            for user in users.get(id, ()):
+                if user not in queued:
+                    queued.add(user)
+                    heappush(queue, (positions[user], user))
+        self.changed = frozenset(done)
+
+    def _value(self, step: Step, planned: Planned, links: tuple[str, ...]) -> Value:
+        if step.off:
+            return Problem("off")
+        if planned.problem is not None:
+            return planned.problem
+        values = self.values
+        env: list[Any] = []
+        needs_last = planned.needs_last
+        for need in links[:-1] if needs_last else links:
+            held = values.get(need)
+            if type(held) is not Drawn:
+                return self._missing(step, need, held)
+            env.append(held.figure)
+        last = self._last_of(links[-1]) if needs_last else _ORIGIN
+        if isinstance(last, Problem):
+            return last
+        try:
+            return planned.plan(env, last)  # type: ignore[misc]
+        except Refused as refused:
+            return located(refused, step.statement).problem
+        except (OverflowError, ZeroDivisionError) as error:
+            # Numbers so large or small that a double cannot hold what is made of them.
+            return Problem("out_of_range", {"error": type(error).__name__})
+
+    def _last_of(self, provider: str) -> Point | Problem:
+        """The place that a step has put down last; the datum where there is no such step."""
+        held = self.values.get(provider)
+        if isinstance(held, Problem):
+            return Problem("waits_for_last", {"on": self.steps[provider].name})
+        return held.last if held is not None and held.last is not None else self.datum_place()
+
+    def _missing(self, step: Step, need: str, held: Value | None) -> Problem:
+        key = need[1:] if held is None else self.steps[need].key
+        use = next(n for n in step.statement.uses if n.key == key)
+        if held is not None:
+            return Problem("waits", {"on": self.steps[need].name}, use.start, use.end)
+        later = self._definers.get(key)
+        if later:
+            return Problem("later_name", {"name": use.text, "chain": [step.name, use.text]}, use.start, use.end)
+        return Problem("unknown_name", {"name": use.text}, use.start, use.end)
