@@ -42,6 +42,7 @@ def checks() -> list[tuple[str, list[str], Path]]:
         ("python format", [ruff, "format", "--check", "-q", "."], ROOT),
         ("python lint", [ruff, "check", "-q", "."], ROOT),
         ("python types", [mypy], ROOT),
+        ("reference page", [str(BIN / "python"), "tools/reference.py", "--check"], ROOT),
         ("web format", ["npx", "prettier", "--check", "--log-level", "warn", "src"], WEB),
         ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB),
         ("web types", ["npx", "tsc", "--noEmit"], WEB),

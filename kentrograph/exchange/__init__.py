@@ -1,0 +1,1 @@
+"""Files that other people's programs read: open formats only, one file each."""

@@ -1,0 +1,81 @@
+"""Pictures as SVG (W3C Scalable Vector Graphics 1.1). Lines, circles, arcs and ellipses stay what they are: the arc
+clauses of its implementation notes (appendix F.6) are followed. y is turned over here and nowhere else."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from xml.sax.saxutils import escape
+
+from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..core.measure.box import Box, empty_box, stretch
+
+
+@dataclass(frozen=True, slots=True)
+class Styled:
+    """A figure with the colour and width of its stroke, in the picture's units; ``label`` is written beside a point."""
+
+    figure: Figure
+    colour: str = "#1B2A49"
+    width: float = 0.6
+    label: str = ""
+
+
+def picture(figures: Iterable[Styled], margin: float = 6.0, pixels: float = 4.0, box: Box | None = None) -> str:
+    """One SVG document that holds these figures; ``pixels`` to a unit of the drawing."""
+    shown = list(figures)
+    seen = box or empty_box()
+    for one in shown if box is None else ():
+        stretch(seen, one.figure)
+    left, bottom, right, top = seen[0] - margin, seen[1] - margin, seen[2] + margin, seen[3] + margin
+    width, height = right - left, top - bottom
+    parts = [_element(one, (left, bottom, right, top)) for one in shown]
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{left:g} {-top:g} {width:g} {height:g}" '
+        f'width="{width * pixels:.0f}" height="{height * pixels:.0f}">\n'
+        f'<rect x="{left:g}" y="{-top:g}" width="{width:g}" height="{height:g}" fill="#F7F4EC"/>\n'
+        + "\n".join(parts)
+        + "\n</svg>\n"
+    )
+
+
+def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
+    stroke = f'fill="none" stroke="{one.colour}" stroke-width="{one.width:g}" stroke-linecap="round"'
+    match one.figure:
+        case Point(x, y):
+            cross = f"M{x - 1:.6g} {-y - 1:.6g}l2 2m0 -2l-2 2"
+            name = f'<text x="{x + 2:.6g}" y="{-y - 2:.6g}" font-size="4" fill="{one.colour}">{escape(one.label)}</text>'
+            return f'<path d="{cross}" {stroke}/>' + (name if one.label else "")
+        case Circle(centre, radius):
+            return f'<circle cx="{_n(centre.x)}" cy="{_n(-centre.y)}" r="{_n(radius)}" {stroke}/>'
+        case Ellipse(centre, a, b, turn) if one.figure.whole:
+            turned = f'transform="rotate({_n(-turn)} {_n(centre.x)} {_n(-centre.y)})"'
+            return f'<ellipse cx="{_n(centre.x)}" cy="{_n(-centre.y)}" rx="{_n(a)}" ry="{_n(b)}" {turned} {stroke}/>'
+        case EndlessLine(through, ux, uy):
+            far = abs(frame[2] - frame[0]) + abs(frame[3] - frame[1])
+            ends = (Point(through.x + s * far * ux, through.y + s * far * uy) for s in (-1.0, 1.0))
+            return f'<path d="M{"L".join(map(_xy, ends))}" {stroke}/>'
+        case Outline(pieces, closed):
+            path = f"M{_xy(pieces[0].start)}" + "".join(_onward(p) for p in pieces) + ("Z" if closed else "")
+            return f'<path d="{path}" {stroke}/>'
+        case _:
+            start = one.figure.start
+            return f'<path d="M{_xy(start)}{_onward(one.figure)}" {stroke}/>'
+
+
+def _onward(piece: Line | Arc | Ellipse) -> str:
+    """The path command that goes on from the start of a piece to its end."""
+    match piece:
+        case Line(_, end):
+            return f"L{_xy(end)}"
+        case Arc(_, radius, _, end, sweep):
+            # A sweep flag of 0 is counter-clockwise once y is turned over.
+            return f"A{_n(radius)} {_n(radius)} 0 {int(abs(sweep) > 180.0)} {int(sweep < 0.0)} {_xy(end)}"
+        case Ellipse(_, a, b, turn):
+            return f"A{_n(a)} {_n(b)} {_n(-turn)} {int(piece.sweep > 180.0)} 0 {_xy(piece.end)}"
+
+
+def _n(value: float) -> str:
+    return f"{value + 0.0:.10g}"
+
+
+def _xy(at: Point) -> str:
+    return f"{_n(at.x)} {_n(0.0 - at.y)}"

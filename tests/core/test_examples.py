@@ -1,0 +1,54 @@
+"""Every example of the reference page is drawn, reads back, and is one of a kind; every kind and reading has one."""
+
+from xml.etree import ElementTree
+
+import pytest
+
+from kentrograph.core.book.kinds import PLANS
+from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.language.examples import DRAWING, EXAMPLES, REFUSED
+from kentrograph.core.language.vocabulary import KINDS, READINGS
+from kentrograph.exchange.svg import Styled, picture
+
+from .support import book, report
+
+ALL = [text for kind in EXAMPLES.values() for text, _ in kind]
+
+
+@pytest.mark.parametrize("text", ALL)
+def test_example_is_drawn_and_pictured(text: str) -> None:
+    made = book(*DRAWING, text)
+    value = made.values[made.order[-1]]
+    assert isinstance(value, Drawn), value
+    if not isinstance(value.figure, float | Reading):
+        root = ElementTree.fromstring(picture([Styled(value.figure)]))
+        assert len(list(root)) >= 2
+
+
+def test_every_given_that_can_be_drawn_has_an_example() -> None:
+    for kind, examples in EXAMPLES.items():
+        if kind in KINDS and kind != "join":
+            used = {word for text, _ in examples for word in text.replace(":", " ").split()}
+            missing = {g.word for g in KINDS[kind].givens} - used - {"place", "figures", "touching", "circumference", "diameter"}
+            missing -= {"at"} if kind == "circle" else set()
+            assert not missing, (kind, missing)
+    assert set(PLANS) - {"number"} == set(EXAMPLES)
+    assert {text.split()[1] for text, _ in EXAMPLES["measure"]} == set(READINGS)
+
+
+@pytest.mark.parametrize("text", REFUSED)
+def test_refused_example_says_why(text: str) -> None:
+    problems = report(*DRAWING, text)["problems"]
+    assert len(problems) == 1
+    assert problems[0]["kind"] != "not_yet"
+
+
+def test_arcs_in_pictures_bend_the_way_they_run() -> None:
+    # W3C SVG 1.1, F.6: with y downward, a sweep flag of 1 runs with growing angles, which is clockwise as seen.
+    made = book("A1 = arc from 0, 0 to 40, 0 rise 10 left", "A2 = arc from 0, 0 to 40, 0 radius 25 right major")
+    up, long = (made.values[i] for i in made.order)
+    assert isinstance(up, Drawn)
+    assert isinstance(long, Drawn)
+    drawn = picture([Styled(up.figure), Styled(long.figure)])  # type: ignore[arg-type]
+    assert 'd="M0 0A25 25 0 0 1 40 0"' in drawn
+    assert 'd="M0 0A25 25 0 1 0 40 0"' in drawn

@@ -1,0 +1,151 @@
+"""Makes docs/reference.md and its pictures anew from the tables of the language; the pictures are the program's own.
+
+.venv/bin/python tools/reference.py [--check]
+"""
+
+import sys
+from pathlib import Path
+
+from kentrograph.core.book.book import Book
+from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.figures import EndlessLine, Line, Point
+from kentrograph.core.language.examples import DRAWING, EXAMPLES, REFUSED
+from kentrograph.core.language.report import run_report
+from kentrograph.core.language.script import book_of, read_script
+from kentrograph.core.language.views import reading_words
+from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS, VERBS
+from kentrograph.core.measure.box import empty_box, stretch
+from kentrograph.exchange.svg import Styled, picture
+
+DOCS = Path(__file__).resolve().parents[1] / "docs"
+BOX = [4.0, 0.0, 84.0, 58.0]
+PENCIL, INK, OTHER = "#A6A9AC", "#B2442B", "#E0B7A9"
+
+
+def main(check: bool) -> int:
+    """Writes everything, or says what would be written otherwise."""
+    wanted = {DOCS / "reference.md": page()}
+    for kind, examples in EXAMPLES.items():
+        for number, (text, _) in enumerate(examples, 1):
+            if kind != "measure":
+                wanted[DOCS / "reference" / f"{kind}-{number}.svg"] = drawn(text)
+    stale = [p for p, text in wanted.items() if not p.exists() or p.read_text(encoding="utf-8") != text]
+    if check:
+        for path in stale:
+            print(f"{path.relative_to(DOCS)} is not what tools/reference.py makes")
+        return 1 if stale else 0
+    (DOCS / "reference").mkdir(exist_ok=True)
+    for path, text in wanted.items():
+        path.write_text(text, encoding="utf-8")
+    return 0
+
+
+def evaluated(text: str) -> tuple[Book, str]:
+    """The little drawing with one statement more, and that step's id."""
+    script = read_script("\n".join([*DRAWING, text]))
+    assert not script.misread, text
+    book = book_of(script)
+    return book, book.order[-1]
+
+
+def drawn(text: str) -> str:
+    """The little drawing in grey, what the statement draws in red, its other solutions faint."""
+    book, new = evaluated(text)
+    shown: list[Styled] = []
+    for id in book.order[:-1]:
+        value = book.values[id]
+        assert isinstance(value, Drawn)
+        if not isinstance(value.figure, float | Reading):
+            name = book.steps[id].name
+            shown.append(Styled(value.figure, PENCIL, 0.4, name))
+    value = book.values[new]
+    assert isinstance(value, Drawn), (text, value)
+    assert not isinstance(value.figure, float | Reading)
+    shown += [Styled(s.figure, OTHER, 0.5) for i, s in enumerate(value.solutions) if i != value.taken]
+    shown.append(Styled(value.figure, INK, 0.9 if not isinstance(value.figure, Point) else 1.1))
+    box = empty_box()
+    for one in shown:
+        if not isinstance(one.figure, EndlessLine):
+            stretch(box, one.figure)
+    box = [min(box[0], BOX[0]), min(box[1], BOX[1]), max(box[2], BOX[2]), max(box[3], BOX[3])]
+    assert any(isinstance(s.figure, Line) for s in shown)
+    return picture(shown, margin=2.0, pixels=2.4, box=box)
+
+
+def page() -> str:
+    """The page."""
+    lines = [
+        "# Reference",
+        "",
+        "Made by `tools/reference.py` from the tables that the parser reads; the pictures are the program's own. Grey is what",
+        "was there, red what the statement draws, pale what it could also have drawn. Solutions are listed in their order; the",
+        "first is taken where nothing is said, `near PLACE` and `solution 2` take another.",
+        "",
+        "The little drawing:",
+        "",
+        "```",
+        *DRAWING,
+        "```",
+    ]
+    for kind in EXAMPLES:
+        lines += readings() if kind == "measure" else figures(kind)
+    lines += ["", "## Numbers", "", f"Functions: {', '.join(f'`{f}`' for f in FUNCTIONS)}; angles in degrees. Also `pi`.", ""]
+    lines += ["Parts of figures and places:", "", *(f"- `.{part}`: {meaning}" for part, meaning in PARTS.items())]
+    lines += ["", "## Not drawn yet", "", "Read, and answered with “cannot be drawn yet”: touching, `fillet`, and"]
+    lines += [", ".join(f"`{verb}`" for verb in VERBS) + "."]
+    lines += refusals()
+    return "\n".join(lines) + "\n"
+
+
+def figures(kind: str) -> list[str]:
+    """A kind's givens and its examples with pictures."""
+    spec = KINDS[kind]
+    lines = [
+        "",
+        f"## {kind}",
+        "",
+        f"{spec.explanation[0].upper()}{spec.explanation[1:]}. Named {spec.letter}1, {spec.letter}2, …",
+        "",
+    ]
+    lines += ["| given | |", "|---|---|"]
+    lines += [f"| `{g.word}` | {g.explanation} |" for g in spec.givens if g.word not in ("place", "figures")]
+    lines += ["", "| statement | | solutions |", "|---|---|---|"]
+    for number, (text, meaning) in enumerate(EXAMPLES[kind], 1):
+        book, new = evaluated(text)
+        value = book.values[new]
+        assert isinstance(value, Drawn)
+        signs = " · ".join(s.signature or "the other" for s in value.solutions) if value.solutions else "1"
+        shown = f"`{text.replace('|', chr(92) + '|')}`<br>{meaning}"
+        lines.append(f"| {shown} | ![{kind} {number}](reference/{kind}-{number}.svg) | {signs} |")
+    return lines
+
+
+def readings() -> list[str]:
+    """Readings, with what they read in the little drawing."""
+    lines = ["", "## measure", "", *(f"- `{word}`: {meaning}" for word, meaning in READINGS.items()), ""]
+    lines += ["| statement | | reads |", "|---|---|---|"]
+    for text, meaning in EXAMPLES["measure"]:
+        book, new = evaluated(text)
+        value = book.values[new]
+        assert isinstance(value, Drawn)
+        assert isinstance(value.figure, Reading)
+        words = reading_words(value.figure, book)
+        told = ", ".join([words["value"], *(f"{r['name']} {r['value']}" for r in words["rows"])])
+        if words["compared"]:
+            told += f"; wanted {words['compared']['wanted']}, off by {words['compared']['difference']}"
+        lines.append(f"| `{text}` | {meaning} | {told} |")
+    return lines
+
+
+def refusals() -> list[str]:
+    """What is said of statements that cannot be drawn."""
+    lines = ["", "## What is said when something cannot be drawn", "", "| statement | kind | sentence |", "|---|---|---|"]
+    for text in REFUSED:
+        script = read_script("\n".join([*DRAWING, text]))
+        found = run_report(script, book_of(script))["problems"][0]
+        lines.append(f"| `{text}` | `{found['kind']}` | {found['message']} |")
+    return lines
+
+
+if __name__ == "__main__":
+    sys.exit(main("--check" in sys.argv))
