@@ -40,21 +40,30 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
 
     def find(env: Env, last: Point) -> list[Solution]:
         a, b = env[first], env[second]
-        if isinstance(a, Outline) or isinstance(b, Outline):
-            return _outline_crossings(a, b, node)
-        found = meet_long(curve_of(a, names[0]), curve_of(b, names[1]))
+        if type(a) not in _CURVES or type(b) not in _CURVES:
+            if isinstance(a, Outline) or isinstance(b, Outline):
+                return _outline_crossings(a, b, node)
+            curve_of(a, names[0])
+            curve_of(b, names[1])
+        found = meet_long(a, b)
         if found.how == "coincident":
             raise refuse("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
         if not found.spots:
             raise _apart(a, b, node)
-        solutions: list[Solution] = []
-        for spot in found.spots:
-            past = [n.text for n, beyond in zip(names, spot.past, strict=True) if beyond]
-            note = f"past the end of {' and '.join(past)}" if past else ""
-            solutions.append(Solution(spot.at, spot.sign if len(found.spots) > 1 else "", note))
-        return solutions
+        if len(found.spots) == 1:
+            return [Solution(found.spots[0].at, "", _note(names, found.spots[0].past))]
+        return [Solution(at, sign, _note(names, past)) for at, sign, past in found.spots]
 
     return find
+
+
+_CURVES = frozenset({Line, EndlessLine, Circle, Arc, Ellipse})
+
+
+def _note(names: tuple[Name, Name], past: tuple[bool, bool]) -> str:
+    if not (past[0] or past[1]):
+        return ""
+    return f"past the end of {' and '.join(n.text for n, beyond in zip(names, past, strict=True) if beyond)}"
 
 
 def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:

@@ -176,8 +176,9 @@ class Network:
     def _evaluate_all(self) -> None:
         """Every step once, in order: what a step needs always stands before it."""
         values, steps, plans, links = self.values, self.steps, self._plans, self._links
+        value = self._value
         for id in self.order:
-            values[id] = self._value(steps[id], plans[id], links[id])
+            values[id] = value(steps[id], plans[id], links[id])
         self.changed = frozenset(self.order)
 
     def _evaluate(self, ids: Iterable[str]) -> None:

@@ -26,6 +26,11 @@ def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None
         return int(nth) - 1
     if not stated:
         return 0
+    if len(stated) == 1:
+        # The everyday case: one word, and it is the whole signature.
+        for index, one in enumerate(solutions):
+            if one.signature == stated[0]:
+                return index
     wanted = set(stated)
     for index, one in enumerate(solutions):
         if wanted <= set(one.signature.split()):

@@ -12,6 +12,9 @@ from .lines import line_circle, line_line
 from .meeting import APART, Meeting, Spot
 from .within import within
 
+_ENDLESS = (EndlessLine, Circle)
+"""Figures of which nothing is left out: no place on them lies past an end."""
+
 
 def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
     """How two figures meet when each is taken as long as it needs to be; every spot says whether it lies past an end.
@@ -19,6 +22,8 @@ def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
     True crossings come first, then those past an end; among each the documented order of the pair.
     """
     whole = _whole(a, b, tolerance)
+    if type(a) in _ENDLESS and type(b) in _ENDLESS:
+        return whole
     spots = [Spot(s.at, s.sign, (not within(a, s.at, tolerance), not within(b, s.at, tolerance))) for s in whole.spots]
     return Meeting(whole.how, tuple(sorted(spots, key=lambda s: not s.true)))
 
@@ -33,6 +38,8 @@ def meet(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
 
 
 def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
+    if type(a) is Circle and type(b) is Circle:
+        return circle_circle(a, b, tolerance)
     first, second = carrier(a), carrier(b)
     match first, second:
         case EndlessLine(), EndlessLine():

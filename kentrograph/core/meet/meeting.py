@@ -1,15 +1,14 @@
 """How two figures meet: one declared outcome for every pair and every position."""
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from ..figures import Point
 
 How = Literal["apart", "crossing", "touching", "coincident"]
 
 
-@dataclass(frozen=True, slots=True)
-class Spot:
+class Spot(NamedTuple):
     """A place where two figures meet. ``sign`` tells it from the other one: entering or leaving, left or right.
 
     ``past`` says for the first and the second figure whether the place lies beyond what is drawn of it.

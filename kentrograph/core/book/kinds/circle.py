@@ -29,6 +29,8 @@ def plan_circle(p: Planner, statement: Statement) -> Plan:
     if "centre" in words:
         return _about_centre(p, statement, words, sizes)
     check_words(statement, {"through": 3, "centre on": 2})
+    if words == ["through"] * 3 and len(statement.givens) == 3:
+        return _through_three(p, statement)
     return plan_facts(p, statement, _way_to_draw(statement, words, sizes), lambda circle: circle.centre)
 
 
@@ -77,6 +79,19 @@ def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env,
 # Everything else --------------------------------------------------------------------------------------------
 
 
+def _through_three(p: Planner, statement: Statement) -> Plan:
+    first = as_function(plan_place(p, place_of_given(statement.givens[0])))
+    second, third = (plan_next(p, place_of_given(g)) for g in statement.givens[1:])
+
+    def draw(env: Env, last: Point) -> Drawn:
+        a = first(env, last)
+        b = second(env, a)
+        circle = circles.through_three(a, b, third(env, b))
+        return Drawn(circle, circle.centre)
+
+    return draw
+
+
 def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Draw:
     through, on = words.count("through"), words.count("centre on")
     weight = through + on + len(sizes) + 3 * words.count("across")
@@ -92,8 +107,6 @@ def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Dr
             *([] if words else ["centre and a place"]),
         ]
         raise needs(statement, *could, more=3 - weight)
-    if through == 3:
-        return lambda f: circles.through_three(*(value(f, "through", i) for i in range(3)))
     if through == 2 and sizes:
         return lambda f: Outcome(
             circles.through_two_radius(value(f, "through"), value(f, "through", 1), _radius(f, sizes[0])), stated(f)
