@@ -1,6 +1,7 @@
 """The socket of a drafting table: reads of the open line, changes, and news of changes made elsewhere."""
 
 import asyncio
+import logging
 from uuid import UUID
 
 import orjson
@@ -18,6 +19,7 @@ from .rooms import Rooms
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 
+log = logging.getLogger("kentrograph")
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
 
 
@@ -85,10 +87,21 @@ class Table:
         if isinstance(message, EchoRequest):
             await self._send({"type": "echo", "seq": message.seq})
         elif isinstance(message, ReadRequest):
-            if self.book is not None:
-                await self._send(line_view(self.book, message))
+            await self._read(message)
         else:
             await self._do(message)
+
+    async def _read(self, message: ReadRequest) -> None:
+        if self.book is None:
+            return
+        try:
+            view = line_view(self.book, message)
+        except Exception:
+            # A fault of ours while something is only looked at must not close the table on what is being written.
+            log.exception("could not read the open line: %r", message)
+            await self._refuse(message.seq, "fault", "The server could not read this; the fault is in its log.")
+        else:
+            await self._send(view)
 
     async def _do(self, message: DoRequest) -> None:
         try:

@@ -68,6 +68,16 @@ def test_pointer_takes_a_special_place_or_a_round_position() -> None:
     assert (plain.words, plain.special) == ("70.1, 13", False)
 
 
+def test_pointer_finds_its_way_among_figures_of_every_kind() -> None:
+    b = book(
+        *DRAWING, "C1 = circle centre 10, 10 radius 5", "E1 = ellipse centre 60, 60 axes 20, 10", "a = 4",
+        "A1 = arc from 0,0 via 5,5 to 9,0", "L9 = line through 0,0 direction 80", "measure distance P1 C1", "K9 = join L1",
+    )  # fmt: skip
+    assert place_at(b, Pointer(80.0, 60.0, 1.0, 0.1)).figure == b.find("e1").id  # type: ignore[union-attr]
+    assert place_at(b, Pointer(15.0, 10.0, 1.0, 0.1)).figure == b.find("c1").id  # type: ignore[union-attr]
+    assert place_at(b, Pointer(500.0, 500.0, 1.0, 0.1)).figure is None
+
+
 def test_mending_shows_what_is_wrong_and_changes_nothing() -> None:
     b = book(*DRAWING)
     assert read_mend(b, "s2", "line from 0, 0 to 0, 0").do == "nothing"

@@ -107,5 +107,7 @@ def helped(book: Book, problem: Problem, index: int) -> Problem:
     if problem.kind != "unknown_name" or "nearest" in problem.fields:
         return problem
     names = {book.steps[i].key: book.steps[i].name for i in book.order[:index] if book.steps[i].name}
-    near = get_close_matches(key_of(problem.fields["name"]), list(names), n=3, cutoff=0.5)
+    wanted = key_of(problem.fields["name"])
+    # P1 is no hint for C1: what begins otherwise is another kind of thing.
+    near = get_close_matches(wanted, [n for n in names if n[0] == wanted[0]], n=3, cutoff=0.5)
     return replace(problem, fields={**problem.fields, "nearest": [names[k] for k in near]})

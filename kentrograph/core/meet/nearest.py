@@ -54,8 +54,10 @@ def nearest(figure: Curve | Outline | Point, at: Point) -> Point:
         case Ellipse():
             stops = [*nearest_angles(figure, at), radians(figure.begin), radians(figure.begin + figure.sweep)]
             return min((figure.at(t) for t in stops if figure.covers(t)), key=lambda p: hypot(p.x - at.x, p.y - at.y))
-        case _:
+        case EndlessLine() | Circle():
             return feet(figure, at)[0]
+        case _:
+            raise refuse("not_a_figure")
 
 
 def _nearer(at: Point, a: Point, b: Point) -> Point:

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from math import hypot
 
 from ..book.book import Book
-from ..book.values import Drawn
-from ..figures import Arc, Circle, Line, Outline, Point
+from ..book.values import Drawn, Reading
+from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
+from ..measure.closest import distance_between
 
 _RANK = {"point": 0, "end": 1, "centre": 1, "middle": 2}
 
@@ -41,6 +42,8 @@ def places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             yield Candidate(start, f"start of {name}", "end", id)
             yield Candidate(end, f"end of {name}", "end", id)
             yield Candidate(centre, f"centre of {name}", "centre", id)
+        case Ellipse(centre):
+            yield Candidate(centre, f"centre of {name}", "centre", id)
         case Outline():
             for number, corner in enumerate(figure.corners, 1):
                 yield Candidate(corner, f"corner {number} of {name}", "end", id)
@@ -60,22 +63,13 @@ def within_reach(book: Book, x: float, y: float, reach: float) -> list[Candidate
 
 def figure_at(book: Book, x: float, y: float, reach: float) -> str | None:
     """The step whose figure runs nearest to the pointer, within reach; the later one where two are equally near."""
-    from ..measure.closest import distance_between
-    from ..problem import Refused
-
     pointer = Point(x, y)
     best: tuple[float, str] | None = None
     for id in book.order:
         value = book.values[id]
-        if book.steps[id].hidden or not isinstance(value, Drawn):
+        if book.steps[id].hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
             continue
-        pieces = value.figure.pieces if isinstance(value.figure, Outline) else (value.figure,)
-        for piece in pieces:
-            try:
-                away = distance_between(pointer, piece)
-            except Refused:
-                # Numbers and readings are nowhere.
-                continue
-            if away <= reach and (best is None or away <= best[0]):
-                best = (away, id)
+        away = distance_between(pointer, value.figure)
+        if away <= reach and (best is None or away <= best[0]):
+            best = (away, id)
     return best[1] if best else None

@@ -108,7 +108,8 @@ export class Session {
         break;
       case "refused":
         if (message.code === "stale") this.rebase(message.seq);
-        else this.settle(message.seq, { ok: false, ...message });
+        else if (this.pending.some((p) => p.seq === message.seq)) this.settle(message.seq, { ok: false, ...message });
+        else this.unread(message.seq);
         break;
       case "gone":
         setConnection("gone");
@@ -116,6 +117,15 @@ export class Session {
       case "echo":
         break;
     }
+  }
+
+  /** A reading that the server could not answer. */
+  private unread(seq: number): void {
+    const waiting = this.awaited.get(seq);
+    this.awaited.delete(seq);
+    if (waiting) waiting(null);
+    else this.flying = false;
+    this.pump();
   }
 
   private settle(seq: number, answer: Answer): void {

@@ -128,8 +128,8 @@ function wheel(event: WheelEvent, view: View, box: HTMLElement): void {
   const rect = box.getBoundingClientRect();
   const x = event.clientX - rect.left;
   const y = event.clientY - rect.top;
-  if (event.ctrlKey) view.zoom(Math.exp(-event.deltaY / 100), x, y);
-  else if (isNotch(event)) view.zoom(event.deltaY < 0 ? ZOOM_A_NOTCH : 1 / ZOOM_A_NOTCH, x, y);
+  if (event.ctrlKey) view.zoom(Math.exp(-event.deltaY / 100), { x, y });
+  else if (isNotch(event)) view.zoom(event.deltaY < 0 ? ZOOM_A_NOTCH : 1 / ZOOM_A_NOTCH, { x, y });
   else view.pan(-event.deltaX, -event.deltaY);
 }
 

@@ -73,8 +73,9 @@ export class View {
     this.see(panned(this.camera, dx, dy));
   }
 
-  zoom(factor: number, sx = this.camera.width / 2, sy = this.camera.height / 2): void {
-    this.see(zoomed(this.camera, factor, sx, sy));
+  /** Zooms about a pixel: the pointer's where it is over the surface, else the middle of the view. */
+  zoom(factor: number, at = this.pointer ?? { x: this.camera.width / 2, y: this.camera.height / 2 }): void {
+    this.see(zoomed(this.camera, factor, at.x, at.y));
   }
 
   get size(): { width: number; height: number } {
