@@ -9,6 +9,7 @@ from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, P
 from ..figures.along import place_along
 from ..meet import feet, meet, meet_long, nearest
 from ..meet.circles import circle_circle
+from ..meet.meeting import NEITHER
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .planner import Env, NumberPlan, Planner
@@ -52,7 +53,7 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
             raise _apart(a, b, node)
         if len(found.spots) == 1:
             return [Solution(found.spots[0].at, "", _note(names, found.spots[0].past))]
-        return [Solution(at, sign, _note(names, past)) for at, sign, past in found.spots]
+        return [Solution(at, sign, "" if past is NEITHER else _note(names, past)) for at, sign, past in found.spots]
 
     return find
 

@@ -30,7 +30,8 @@ class Planned:
         self.plan: Plan | None = None
         self.problem: Problem | None = None
         try:
-            self.plan = plan_statement(planner, step.statement)
+            plan = plan_statement(planner, step.statement)
+            self.plan = None if step.off else plan
         except Refused as refused:
             self.problem = refused.problem
         self.names = tuple(planner.names)
@@ -176,9 +177,17 @@ class Network:
     def _evaluate_all(self) -> None:
         """Every step once, in order: what a step needs always stands before it."""
         values, steps, plans, links = self.values, self.steps, self._plans, self._links
-        value = self._value
         for id in self.order:
-            values[id] = value(steps[id], plans[id], links[id])
+            planned = plans[id]
+            plan = planned.plan
+            if plan is not None and not planned.needs_last:
+                # The everyday case in a few operations; whatever is missing or refused is looked at again below.
+                try:
+                    values[id] = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
+                    continue
+                except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
+                    pass
+            values[id] = self._value(steps[id], planned, links[id])
         self.changed = frozenset(self.order)
 
     def _evaluate(self, ids: Iterable[str]) -> None:

@@ -8,6 +8,10 @@ from ..figures import Point
 How = Literal["apart", "crossing", "touching", "coincident"]
 
 
+NEITHER = (False, False)
+"""Past the end of neither figure."""
+
+
 class Spot(NamedTuple):
     """A place where two figures meet. ``sign`` tells it from the other one: entering or leaving, left or right.
 
@@ -16,7 +20,7 @@ class Spot(NamedTuple):
 
     at: Point
     sign: str = ""
-    past: tuple[bool, bool] = (False, False)
+    past: tuple[bool, bool] = NEITHER
 
     @property
     def true(self) -> bool:

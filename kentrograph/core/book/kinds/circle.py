@@ -12,7 +12,7 @@ from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, refuse_not_yet, too_many
 
 SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.5 / pi}
@@ -29,9 +29,10 @@ def plan_circle(p: Planner, statement: Statement) -> Plan:
     if "centre" in words:
         return _about_centre(p, statement, words, sizes)
     check_words(statement, {"through": 3, "centre on": 2})
-    if words == ["through"] * 3 and len(statement.givens) == 3:
-        return _through_three(p, statement)
-    return plan_facts(p, statement, _way_to_draw(statement, words, sizes), lambda circle: circle.centre)
+    if len(statement.givens) == 3 and words in (["through"] * 3, ["through", "through", "radius"]):
+        everyday = circles.through_three if words[2] == "through" else circles.through_two_radius
+        return plan_direct(p, statement, everyday, _centre)
+    return plan_facts(p, statement, _way_to_draw(statement, words, sizes), _centre)
 
 
 # Centre and size, the everyday case -----------------------------------------------------------------------
@@ -76,20 +77,11 @@ def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env,
     return draw
 
 
+def _centre(circle: Circle) -> Point:
+    return circle.centre
+
+
 # Everything else --------------------------------------------------------------------------------------------
-
-
-def _through_three(p: Planner, statement: Statement) -> Plan:
-    first = as_function(plan_place(p, place_of_given(statement.givens[0])))
-    second, third = (plan_next(p, place_of_given(g)) for g in statement.givens[1:])
-
-    def draw(env: Env, last: Point) -> Drawn:
-        a = first(env, last)
-        b = second(env, a)
-        circle = circles.through_three(a, b, third(env, b))
-        return Drawn(circle, circle.centre)
-
-    return draw
 
 
 def _way_to_draw(statement: Statement, words: list[str], sizes: list[str]) -> Draw:

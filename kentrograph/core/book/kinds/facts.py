@@ -10,7 +10,7 @@ from ...meet import nearest
 from ...problem import Refused
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Argument, Given, Name, Statement
+from ..tree import PLACES, Argument, Given, Name, NamedPlace, Statement
 from ..values import Drawn
 from .given import too_many
 
@@ -93,6 +93,38 @@ def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[
         return Drawn(one.figure, last_of(one.figure), tuple(solutions) if len(solutions) > 1 else (), index, one.note)
 
     return plan
+
+
+def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any], last_of: Callable[[Any], Point | None]) -> Plan:
+    """A plan that hands the values of all givens, in the order written, to a construction: the everyday case.
+
+    The construction makes one figure, or a list of solutions of which the side words stated take one.
+    """
+    readers = [(_slot(p, a), _reader(p, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments]
+    layout = Layout(statement.givens)
+
+    def plan(env: Env, last: Point) -> Drawn:
+        values: list[Any] = []
+        for slot, read in readers:
+            # A point by its name is looked up without a call.
+            value = env[slot] if slot >= 0 else None
+            if type(value) is not Point:
+                value = read(env, last)
+            if type(value) is Point:
+                last = value
+            values.append(value)
+        made = construct(*values)
+        if type(made) is not list:
+            return Drawn(made, last_of(made))
+        index = _stated(Outcome(made, layout.stated), layout) if layout.stated else 0
+        one = made[index]
+        return Drawn(one.figure, last_of(one.figure), tuple(made) if len(made) > 1 else (), index, one.note)
+
+    return plan
+
+
+def _slot(p: Planner, argument: Argument) -> int:
+    return p.slot(argument.name) if isinstance(argument, NamedPlace) else -1
 
 
 Readers = list[list[Callable[[Env, Point], Any]]]

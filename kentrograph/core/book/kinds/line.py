@@ -5,13 +5,14 @@ from typing import Any
 from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
+from ...construct.solution import Solution
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, refuse_not_yet, too_many
 
 _WORDS = ("from", "to", "through", "direction", "length", "parallel", "square", "distance", "bisecting", "near", "solution")
@@ -26,6 +27,8 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
         return _from_to(p, statement)
     refuse_not_yet(statement, _WORDS)
     check_words(statement, {"through": 2})
+    if words == ["bisecting"] and len(statement.givens) == 1:
+        return plan_direct(p, statement, _bisecting, _end)
     return plan_facts(p, statement, _way_to_draw(statement, words), _end)
 
 
@@ -57,7 +60,7 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
         raise too_many(statement, second, [ways[0]])
     if "bisecting" in has:
         _only(statement, {"bisecting"})
-        return _bisecting
+        return lambda f: Outcome(_as_list(_bisecting(*f[0].values)), stated(f))
     through = words.count("through")
     if "distance" in has:
         if "parallel" not in has:
@@ -118,14 +121,20 @@ def _dropped(f: Facts) -> Line:
     return lines.square_to(_line(f, "square"), at)
 
 
-def _bisecting(f: Facts) -> Outcome | EndlessLine:
-    a, b = f[0].values
+def _bisecting(a: Any, b: Any) -> EndlessLine | list[Solution]:
+    """The square line through the middle of two places; the two lines that halve the angles of two lines."""
+    if type(a) is Point and type(b) is Point:
+        return lines.bisector_of_places(a, b)
     if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
-        return Outcome(lines.bisectors_of_lines(a, b), stated(f))
+        return lines.bisectors_of_lines(a, b)
     places = [t.centre if isinstance(t, Circle | Arc) else t for t in (a, b)]
     if not all(isinstance(t, Point) for t in places):
-        raise refuse("no_bisector", f[0].given.start, f[0].given.end)
+        raise refuse("no_bisector")
     return lines.bisector_of_places(places[0], places[1])
+
+
+def _as_list(made: EndlessLine | list[Solution]) -> list[Solution]:
+    return made if isinstance(made, list) else [Solution(made)]
 
 
 def _vector(f: Facts, way: str) -> Vector:
