@@ -139,3 +139,47 @@ def test_bad_acts_are_refused(api: httpx.Client, drawing: dict[str, Any]) -> Non
     ):
         assert act(api, id, **what).status_code == 422, what
     assert api.post(f"/drawings/{id}/changes", content=b"\xff\xff").status_code == 422
+
+
+def test_steps_are_renamed_moved_hidden_and_switched_off(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    for text in ("point 1, 2", "circle centre P1 radius 5", "point 9, 9"):
+        write(api, id, text)
+    first, second, third = (s["id"] for s in book(api, id)["steps"])
+    renamed = act(api, id, do="rename", id=first, name="post").json()
+    assert texts(renamed) == ["post = point 1, 2", "circle centre post radius 5", "point 9, 9"]
+    assert renamed["undo"] == "renaming P1 to post"
+    assert act(api, id, do="rename", id=first, name="C1").json()["code"] == "name_taken"
+    moved = act(api, id, do="move", id=third, index=0).json()
+    assert moved["order"] == [third, first, second]
+    refused = act(api, id, do="move", id=second, index=0).json()
+    assert (refused["code"], refused["message"]) == (
+        "later_name",
+        "a step can only use what stands before it: C1 needs post, which comes later",
+    )
+    hidden = act(api, id, do="flag", id=second, hidden=True).json()
+    assert (step(hidden, "C1")["hidden"], hidden["undo"]) == (True, "hiding circle C1")
+    off = act(api, id, do="flag", id=first, off=True).json()
+    assert step(off, "post")["problem"]["kind"] == "off"
+    assert step(off, "C1")["problem"]["kind"] == "waits"
+    for _ in range(4):
+        back = act(api, id, do="undo").json()
+    assert texts(back) == ["point 1, 2", "circle centre P1 radius 5", "point 9, 9"]
+    assert all(s["problem"] is None and not s["hidden"] for s in back["steps"])
+
+
+def test_all_solutions_and_the_one_taken_come_back_from_the_database(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "arc from 0, 0 to 40, 0 radius 25 right major")
+    found = book(api, id)
+    assert found["steps"][0]["figure"]["sweep"] == pytest.approx(360 - 106.26020470831196)
+    assert found["steps"][0]["figure"]["centre"] == pytest.approx([20, -15])
+
+
+def test_step_without_its_name_before_it_is_not_written(api: httpx.Client, drawing: dict[str, Any]) -> None:
+    id = drawing["id"]
+    write(api, id, "post = point 0, 0")
+    answer = act(api, id, do="write", text="circle centre past radius 4", id="x").json()
+    assert answer["message"] == "“past” cannot stand here: expected a number"
+    answer = act(api, id, do="write", text="circle centre pots radius 4", id="x").json()
+    assert answer["message"] == "there is no pots before this step: perhaps post"

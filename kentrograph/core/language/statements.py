@@ -66,10 +66,12 @@ def _statement(c: Cursor) -> Statement:
     if token.kind == "word" and token.text == "measure":
         c.advance()
         return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
-    if token.kind == "word" and token.text in VERBS:
+    inking = pen is not None and name is None and c.at_name() and c.kind_of(token) is not None
+    if token.kind == "word" and (token.text in VERBS or inking):
+        # ``ink C1 from ... to ...`` names a figure where a kind would stand: a piece of it is inked over.
         # The rest of a shaping statement is not read yet; the evaluation says so.
         c.skip_to(c.tokens[-1].start)
-        return _finish(c, token.text, name, pen, [], token.start, token.end)
+        return _finish(c, "ink" if inking else token.text, name, pen, [], token.start, token.end)
     if name is not None and (token.kind != "word" or token.text not in RESERVED or token.text in _BEGIN_NUMBERS):
         start = token.start
         value = number(c)

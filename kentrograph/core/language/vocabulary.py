@@ -203,6 +203,7 @@ READINGS: dict[str, str] = {
 }
 
 VERBS: dict[str, str] = {
+    "ink": "ink a piece of a figure over, between two places",
     "trim": "take a piece away between two places",
     "split": "cut a figure at places",
     "extend": "lengthen or shorten an end to a figure",
