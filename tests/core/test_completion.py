@@ -14,6 +14,7 @@ CASES = [
     ("line ", ["from", "to", "through"], "givens of a line"),
     ("line from cro", ["crossing of"], "a word for a place"),
     ("line from ", ["post", "start of"], "a place: names that stand for one, then words"),
+    ("point cro", ["crossing of"], "a point's place needs no word in front"),
     ("circle centre 0, 0 d", ["diameter"], "a given that goes on as typed"),
     ("circle centre 0, 0 radius ", ["a"], "a named number where a number is wanted"),
     ("point crossing of L1 ", ["L1", "post"], "any figure, the latest first"),

@@ -85,6 +85,9 @@ def _after(book: Book, before: str, at: int) -> list[Completion]:
         if problem.kind != "unfinished":
             return []
         return [c for wanted in problem.fields["expected"] for c in _wanted(book, wanted, at)]
+    if statement.kind == "point" and not statement.givens:
+        # A point's place needs no word in front of it.
+        return [*_givens(statement), *_wanted(book, "a place", at)]
     return [*_sides(statement), *_givens(statement)]
 
 

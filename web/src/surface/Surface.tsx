@@ -57,7 +57,7 @@ export function Surface() {
   const down = (event: PointerEvent) => {
     if (event.button === 0) {
       const { draft, text, pointed } = useInterface.getState();
-      if (draft || text !== "") void openLine.click();
+      if (draft || text !== "") openLine.click();
       else useInterface.setState({ selected: pointed });
       return;
     }

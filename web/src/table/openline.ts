@@ -9,8 +9,10 @@ type Pointer = ReadRequest["pointer"];
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 interface Entry {
-  readonly key: "enter" | "escape" | "backspace";
+  readonly key: "enter" | "escape" | "backspace" | "begin" | "click";
   readonly text: string;
+  /** Where a click was made. */
+  readonly pointer?: Pointer;
 }
 
 export class OpenLine {
@@ -74,19 +76,16 @@ export class OpenLine {
   }
 
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
-  async click(): Promise<void> {
-    const { draft, text, mend } = useInterface.getState();
-    if (text.trim() !== "" || mend) {
-      this.enter();
-      return;
-    }
-    if (draft === null) return;
-    const line = await this.session.readNow(this.reading(""));
-    if (line?.click) await this.does(line.click, "", line.problem);
+  click(): void {
+    const { text, mend } = useInterface.getState();
+    if (text.trim() !== "" || mend) this.enter();
+    else this.push({ key: "click", text: "", pointer: this.pointer });
   }
 
+  /** Begins a kind of figure, once what was entered before is done. */
   begin(kind: string): void {
-    this.setDraft({ kind, rows: [] });
+    useInterface.setState({ text: "" });
+    this.push({ key: "begin", text: kind });
   }
 
   strikeRow(index: number): void {
@@ -156,9 +155,14 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "escape") await this.leave();
+    else if (key === "begin") {
+      // A chain that can be drawn is kept, as when it is left.
+      await this.leave();
+      this.setKept({ kind: text, rows: [] });
+    } else if (key === "click") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow(this.reading(text));
       const done = line !== null && (await this.does(line.enter, text, line.problem));
@@ -166,6 +170,12 @@ export class OpenLine {
       return done;
     }
     return true;
+  }
+
+  private async place(pointer: Pointer): Promise<void> {
+    if (useInterface.getState().draft === null) return;
+    const line = await this.session.readNow({ ...this.reading(""), pointer });
+    if (line?.click) await this.does(line.click, "", line.problem);
   }
 
   private takeBack(): void {
@@ -199,7 +209,7 @@ export class OpenLine {
   }
 
   private showWaiting(): void {
-    const under = this.queue.slice(1).map((e) => e.text);
+    const under = this.queue.slice(1).map((e) => (e.key === "enter" ? e.text : ""));
     useInterface.setState({ waiting: [...under, ...this.behind].filter((text) => text !== "") });
   }
 
