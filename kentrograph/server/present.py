@@ -127,7 +127,7 @@ def _line(
         "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
         "tag": _tag(pointed),
         "live": _live(last, target, header) if target is not None and places else None,
-        "last": [last.x, last.y],
+        "last": [last.x, last.y] if places else None,
     }  # fmt: skip
 
 
