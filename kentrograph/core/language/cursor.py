@@ -11,12 +11,14 @@ from .vocabulary import RESERVED
 
 DEEPEST = 60
 """Parentheses and places within one another."""
+MOST_OPERATIONS = 200
+"""Operations in one number."""
 
 
 class Cursor:
     """Reads one statement from left to right. ``kinds`` says what the names of earlier steps stand for."""
 
-    __slots__ = ("depth", "index", "kinds", "last", "text", "tok", "tokens", "uses")
+    __slots__ = ("depth", "index", "kinds", "last", "operations", "text", "tok", "tokens", "uses")
 
     def __init__(self, text: str, kinds: Mapping[str, str]) -> None:
         self.text = text
@@ -27,6 +29,7 @@ class Cursor:
         self.last = 0
         self.uses: list[Name] = []
         self.depth = 0
+        self.operations = 0
 
     def advance(self) -> Token:
         """Takes the present token and goes on to the next."""
@@ -79,6 +82,13 @@ class Cursor:
         self.depth += 1
         if self.depth > DEEPEST:
             raise refuse("too_deep", self.tok.start, self.tok.end)
+
+    def operate(self) -> Token:
+        """Takes an operation of the number that is being read; refuses more than anybody writes."""
+        self.operations += 1
+        if self.operations > MOST_OPERATIONS:
+            raise refuse("too_deep", self.tok.start, self.tok.end)
+        return self.advance()
 
     def at_name(self) -> bool:
         """Whether the present token can be the name of a figure."""

@@ -50,9 +50,11 @@ def direction(c: Cursor) -> Number:
 
 def expression(c: Cursor, wanted: Wanted, first: Number | None = None) -> Number:
     """Sums of products of powers. ``first`` is a number that has been read already."""
+    if c.depth == 0 and first is None:
+        c.operations = 0
     left = _product(c, wanted, first)
     while c.tok.kind == "op" and c.tok.text in "+-" and c.tok.text:
-        token = c.advance()
+        token = c.operate()
         right = _product(c, wanted, None)
         left = Binary("+" if token.text == "+" else "-", left, right, token.start, token.end)
     return left
@@ -61,7 +63,7 @@ def expression(c: Cursor, wanted: Wanted, first: Number | None = None) -> Number
 def _product(c: Cursor, wanted: Wanted, first: Number | None) -> Number:
     left = _signed(c, wanted) if first is None else _power(c, wanted, first)
     while c.tok.kind == "op" and (c.tok.text == "*" or c.tok.text == "/"):
-        token = c.advance()
+        token = c.operate()
         right = _signed(c, wanted)
         left = Binary("*" if token.text == "*" else "/", left, right, token.start, token.end)
     return left

@@ -107,10 +107,13 @@ def part_of(c: Cursor, of: Place, start: int) -> Part:
 
 
 def _based(c: Cursor, base: Place) -> Place:
+    depth = c.depth
     while c.at_op(":"):
+        c.deeper()
         c.advance()
         c.take_op("+")
         base = Relative(base, _offset(c, number(c)))
+    c.depth = depth
     return base
 
 
