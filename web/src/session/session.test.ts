@@ -1,0 +1,152 @@
+/** The session against a socket that the test holds in its hand: newest reading wins, no change is lost or done twice. */
+import { beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { Line, Step } from "../api/types";
+
+interface Sent {
+  type: string;
+  seq: number;
+  base?: number;
+  text?: string;
+  act?: { do: string; id?: string; text?: string };
+}
+
+class Wire {
+  static readonly OPEN = 1;
+  static latest: Wire;
+  readyState = 1;
+  binaryType = "";
+  sent: Sent[] = [];
+  onopen: (() => void) | null = null;
+  onclose: (() => void) | null = null;
+  onmessage: ((event: { data: string }) => void) | null = null;
+  constructor() {
+    Wire.latest = this;
+  }
+  send(text: string) {
+    this.sent.push(JSON.parse(text) as Sent);
+  }
+  close() {
+    this.readyState = 3;
+  }
+  says(message: object) {
+    this.onmessage?.({ data: JSON.stringify(message) });
+  }
+  drops() {
+    this.readyState = 3;
+    this.onclose?.();
+  }
+}
+
+const step = (id: string, text: string) => ({ id, text, figure: null }) as unknown as Step;
+const book = (revision: number, ...steps: Step[]) => ({
+  type: "book",
+  revision,
+  whole: true,
+  order: steps.map((s) => s.id),
+  steps,
+  name: "d",
+  header: null,
+  undo: null,
+  redo: null,
+  last: [0, 0],
+});
+const line = (seq: number) => ({ type: "line", seq }) as unknown as Line;
+
+async function opened() {
+  const { Session } = await import("./session");
+  const { forgetDocument } = await import("../state/document");
+  forgetDocument("d");
+  const lines: Line[] = [];
+  const session = new Session("d", (l) => lines.push(l));
+  session.open();
+  Wire.latest.onopen?.();
+  return { session, lines };
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  const kept = new Map<string, string>();
+  vi.stubGlobal("WebSocket", Wire);
+  vi.stubGlobal("location", { protocol: "http:", host: "here" });
+  vi.stubGlobal("window", globalThis);
+  vi.stubGlobal("localStorage", {
+    getItem: (k: string) => kept.get(k) ?? null,
+    setItem: (k: string, v: string) => kept.set(k, v),
+    removeItem: (k: string) => kept.delete(k),
+  });
+});
+
+const reading = (text: string) => ({ draft: null, text, mend: null, index: null, pointer: null });
+
+describe("readings", () => {
+  it("have one in flight, and the newest of those that wait goes next", async () => {
+    const { session, lines } = await opened();
+    for (const text of ["a", "ab", "abc"]) session.read(reading(text));
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a"]);
+    Wire.latest.says(line(Wire.latest.sent[0]?.seq ?? 0));
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a", "abc"]);
+    expect(lines).toHaveLength(1);
+  });
+
+  it("go on after one that the server could not answer", async () => {
+    const { session } = await opened();
+    session.read(reading("a"));
+    session.read(reading("b"));
+    Wire.latest.says({ type: "refused", seq: 1, code: "fault", message: "", start: 0, end: 0 });
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a", "b"]);
+  });
+});
+
+describe("changes", () => {
+  const write = { do: "write", id: "n", text: "point 1, 1", index: null, pen: "ink" } as const;
+
+  it("on a stale base are made again on the newest", async () => {
+    const { session } = await opened();
+    Wire.latest.says(book(3));
+    const done = session.act(write);
+    Wire.latest.says(book(4, step("x", "point 9, 9")));
+    Wire.latest.says({ type: "refused", seq: 1, code: "stale", message: "", start: 0, end: 0 });
+    expect(Wire.latest.sent.map((m) => m.base)).toEqual([3, 4]);
+    Wire.latest.says({ type: "done", seq: 1, revision: 5 });
+    expect(await done).toEqual({ ok: true });
+  });
+
+  it("of a step that was changed elsewhere are refused with what it now says", async () => {
+    const { session } = await opened();
+    Wire.latest.says(book(3, step("x", "point 1, 1")));
+    const done = session.act({ do: "mend", id: "x", text: "point 2, 2" });
+    Wire.latest.says(book(4, step("x", "point 7, 7")));
+    Wire.latest.says({ type: "refused", seq: 1, code: "stale", message: "", start: 0, end: 0 });
+    expect(await done).toMatchObject({ ok: false, message: expect.stringContaining("point 7, 7") as string });
+    expect(Wire.latest.sent).toHaveLength(1);
+  });
+
+  it("that were cut off are sent again, unless the book has them already", async () => {
+    const { session } = await opened();
+    Wire.latest.says(book(3));
+    const first = session.act(write);
+    const second = session.act({ ...write, id: "m" });
+    Wire.latest.drops();
+    vi.advanceTimersByTime(300);
+    Wire.latest.onopen?.();
+    // The first one was committed before the line broke; the second had not been sent yet.
+    Wire.latest.says(book(4, step("n", "point 1, 1")));
+    expect(await first).toEqual({ ok: true });
+    expect(Wire.latest.sent.map((m) => m.act?.id)).toEqual(["m"]);
+    Wire.latest.says({ type: "done", seq: Wire.latest.sent[0]?.seq, revision: 5 });
+    expect(await second).toEqual({ ok: true });
+  });
+
+  it("undone over a broken line are not done twice", async () => {
+    const { session } = await opened();
+    Wire.latest.says(book(3));
+    const done = session.act({ do: "undo" });
+    Wire.latest.drops();
+    vi.advanceTimersByTime(300);
+    Wire.latest.onopen?.();
+    Wire.latest.says(book(2));
+    expect(await done).toMatchObject({ ok: false });
+    expect(Wire.latest.sent).toHaveLength(0);
+  });
+});
