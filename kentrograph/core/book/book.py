@@ -68,17 +68,6 @@ class Book(Network):
                 taken.update(self._plans[id].names)
         return taken
 
-    def dependents(self, id: str) -> list[str]:
-        """Everything that hangs on a step, directly or not, in the order of the book."""
-        found: set[str] = set()
-        todo = list(self._users.get(id, ()))
-        while todo:
-            user = todo.pop()
-            if user not in found:
-                found.add(user)
-                todo.extend(self._users.get(user, ()))
-        return sorted(found, key=self._positions.__getitem__)
-
     def last_place(self, before: int | None = None) -> Point:
         """Where relative entries count from, for a step at this index."""
         provider = self._last_provider(len(self.order) if before is None else before)

@@ -13,7 +13,7 @@ from ..problem import Problem, Refused, refuse
 from .kinds import located, plan_statement
 from .manner import Header
 from .planner import Plan, Planner
-from .step import Step
+from .step import Step, like_name
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
@@ -82,14 +82,7 @@ class Network:
     def _check_name(self, step: Step) -> None:
         others = [d for d in self._definers.get(step.key, ()) if d != step.id] if step.name else []
         if others:
-            raise refuse("name_taken", 0, len(step.name), name=step.name, free=self._free_name(step.name))
-
-    def _free_name(self, name: str) -> str:
-        stem = name.rstrip("0123456789")
-        number = 1
-        while f"{stem}{number}".lower() in self._definers:
-            number += 1
-        return f"{stem}{number}"
+            raise refuse("name_taken", 0, len(step.name), name=step.name, free=like_name(step.name, self._definers))
 
     def _define(self, step: Step) -> None:
         self._own("_definers")

@@ -1,6 +1,8 @@
 """A step of the book: a statement with its own name, the manner it was written in, and whether it shows."""
 
+from collections.abc import Container
 from dataclasses import dataclass
+from itertools import count
 
 from .manner import Manner
 from .tree import Statement, key_of
@@ -48,12 +50,21 @@ class Step:
         return self.statement.kind in PUTS_PLACE and not self.off
 
 
-def deal_name(kind: str, taken: "set[str] | frozenset[str] | dict[str, object]") -> str:
+Taken = Container[str]
+"""Names in use, in the form that is compared."""
+
+
+def free_name(stem: str, taken: Taken) -> str:
+    """The first of stem1, stem2, ... that is not in use."""
+    return next(f"{stem}{n}" for n in count(1) if key_of(f"{stem}{n}") not in taken)
+
+
+def like_name(name: str, taken: Taken) -> str:
+    """A free name that looks like one in use: P4 for P1."""
+    return free_name(name.rstrip("0123456789") or "P", taken)
+
+
+def deal_name(kind: str, taken: Taken) -> str:
     """The first name of this kind's letter that is free: P1, P2, ... Empty for kinds that define nothing."""
     letter = NAME_LETTERS.get(kind)
-    if letter is None:
-        return ""
-    number = 1
-    while f"{letter.lower()}{number}" in taken:
-        number += 1
-    return f"{letter}{number}"
+    return free_name(letter, taken) if letter else ""

@@ -6,7 +6,7 @@ from ..figures import Circle, Point
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .lines import bisector_of_places
-from .loci import Locus, circle_about, from_two_loci
+from .loci import Locus, from_two_loci
 from .solution import Solution
 
 
@@ -65,7 +65,7 @@ def centre_on_through_two(on: Locus, a: Point, b: Point) -> list[Solution]:
 
 def centre_on_through_radius(on: Locus, a: Point, radius: float) -> list[Solution]:
     """The circles of a radius through a place with their centre on a figure."""
-    found = from_two_loci(on, Locus(circle_about(a, radius), "the circle of that radius about the place"))
+    found = from_two_loci(on, Locus(Circle(a, radius), "the circle of that radius about the place"))
     return [Solution(Circle(_point(s), radius), s.signature, s.note) for s in found]
 
 

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from ..figures import Circle, Curve, EndlessLine, Point
+from ..figures import Curve, EndlessLine, Point
 from ..measure.closest import closest
 from ..meet import meet_long
 from ..problem import refuse
@@ -50,8 +50,3 @@ def _behind(ray: Curve, at: Point) -> bool:
     along = (at.x - ray.through.x) * ray.ux + (at.y - ray.through.y) * ray.uy
     # At its very beginning a ray has no direction yet.
     return along <= TOLERANCE.length(0.0, max(abs(at.x), abs(at.y), abs(ray.through.x), abs(ray.through.y)))
-
-
-def circle_about(at: Point, radius: float) -> Circle:
-    """The locus of a distance from a place. Raises `Refused` (bad_radius) for one that is not positive."""
-    return Circle(at, radius)

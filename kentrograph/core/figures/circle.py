@@ -66,8 +66,3 @@ class Arc:
     def from_direction(self) -> float:
         """Direction of its start from the centre, degrees counter-clockwise from east."""
         return direction_of(self.start.x - self.centre.x, self.start.y - self.centre.y)
-
-    @property
-    def to_direction(self) -> float:
-        """Direction of its end from the centre, degrees counter-clockwise from east."""
-        return direction_of(self.end.x - self.centre.x, self.end.y - self.centre.y)

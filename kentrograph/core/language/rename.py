@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ..book.book import Book
 from ..book.edits import Edit, Replace, Several
-from ..book.step import Step
+from ..book.step import Step, like_name
 from ..book.tree import Name, key_of
 from ..problem import refuse
 from .statements import check_name, parse_statement
@@ -22,7 +22,7 @@ def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:
     check_name(name, 0, len(name))
     other = book.find(key_of(name))
     if other is not None and other.id != id:
-        raise refuse("name_taken", 0, len(name), name=name, free=_free(book, name))
+        raise refuse("name_taken", 0, len(name), name=name, free=like_name(name, book.kinds()))
     kinds = {**book.kinds(), key_of(name): step.figure_kind}
     edits: list[Edit] = [Replace(_own(step, name, kinds))]
     for user in book.order[index + 1 :]:
@@ -49,11 +49,3 @@ def _using(step: Step, uses: list[Name], name: str, kinds: dict[str, str]) -> St
     for use in sorted(uses, key=lambda n: -n.start):
         text = text[: use.start] + name + text[use.end :]
     return replace(step, statement=parse_statement(text, kinds))
-
-
-def _free(book: Book, name: str) -> str:
-    stem = name.rstrip("0123456789") or "P"
-    number = 1
-    while book.find(key_of(f"{stem}{number}")) is not None:
-        number += 1
-    return f"{stem}{number}"

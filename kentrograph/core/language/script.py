@@ -5,7 +5,7 @@ from itertools import count
 
 from ..book.book import Book
 from ..book.manner import Header
-from ..book.step import FIGURE_KINDS, Step, deal_name
+from ..book.step import FIGURE_KINDS, Step, deal_name, like_name
 from ..book.tree import Statement, key_of
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
@@ -64,10 +64,9 @@ def read_script(text: str) -> Script:
 def named_step(id: str, statement: Statement, header: Header, taken: "dict[str, str] | set[str]") -> Step:
     """A step for a statement, with its own name or one dealt to it. Raises `Refused` (name_taken)."""
     if statement.name is None:
-        return Step(id, deal_name(statement.kind, set(taken)), True, statement, header.manner)
+        return Step(id, deal_name(statement.kind, taken), True, statement, header.manner)
     if key_of(statement.name) in taken:
-        letter = statement.name.rstrip("0123456789") or "P"
-        free = next(f"{letter}{n}" for n in count(1) if key_of(f"{letter}{n}") not in taken)
+        free = like_name(statement.name, taken)
         start = statement.text.lower().find(statement.name.lower())
         raise refuse("name_taken", start, start + len(statement.name), name=statement.name, free=free)
     return Step(id, statement.name, False, statement, header.manner)
@@ -97,6 +96,6 @@ def write_script(book: Book) -> str:
 
 def _line_of(step: Step, taken: dict[str, str]) -> str:
     text = step.statement.text
-    if step.statement.name is not None or not step.name or deal_name(step.statement.kind, set(taken)) == step.name:
+    if step.statement.name is not None or not step.name or deal_name(step.statement.kind, taken) == step.name:
         return text
     return f"{step.name} = {text}"

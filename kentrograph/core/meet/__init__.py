@@ -3,6 +3,5 @@
 from .dispatch import meet, meet_long
 from .meeting import Meeting, Spot
 from .nearest import feet, nearest
-from .within import is_on
 
-__all__ = ["Meeting", "Spot", "feet", "is_on", "meet", "meet_long", "nearest"]
+__all__ = ["Meeting", "Spot", "feet", "meet", "meet_long", "nearest"]

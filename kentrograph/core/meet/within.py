@@ -3,7 +3,7 @@
 from math import hypot
 
 from ..angles import direction_of
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Curve, Ellipse, Line, Point
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import away, way_of
 
@@ -37,21 +37,3 @@ def swept(arc: Arc, at: Point) -> float:
     to = direction_of(at.x - arc.centre.x, at.y - arc.centre.y)
     past = (to - arc.from_direction) % 360.0
     return past if arc.sweep > 0.0 else (360.0 - past) % 360.0
-
-
-def is_on(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
-    """Whether a place lies on what is drawn of a figure."""
-    match curve:
-        case Line() | EndlessLine():
-            w = way_of(curve)
-            slack = tolerance.length(w.size, away(at.x, at.y, w.x, w.y))
-            return abs(w.off(at.x, at.y)) <= slack and within(curve, at, tolerance)
-        case Circle(centre, radius) | Arc(centre, radius):
-            slack = tolerance.length(radius, away(at.x, at.y, centre.x, centre.y))
-            return abs(hypot(at.x - centre.x, at.y - centre.y) - radius) <= slack and within(curve, at, tolerance)
-        case Ellipse():
-            from .nearest import nearest
-
-            foot = nearest(curve, at)
-            slack = tolerance.length(max(curve.a, curve.b), away(at.x, at.y, curve.centre.x, curve.centre.y))
-            return hypot(foot.x - at.x, foot.y - at.y) <= slack

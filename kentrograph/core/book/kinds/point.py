@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from ...angles import unit_vector
 from ...construct.lines import endless_through, parallel_at
-from ...construct.loci import Locus, circle_about, from_two_loci
+from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
@@ -135,9 +135,9 @@ def _loci(fact: Fact, origin: tuple[float, float], turn: float, manner: object) 
 def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
     distance, thing = fact.values
     if isinstance(thing, Point):
-        return [("", Locus(circle_about(thing, distance), f"that distance from {name}"))]
+        return [("", Locus(Circle(thing, distance), f"that distance from {name}"))]
     if isinstance(thing, Circle | Arc | Ellipse):
-        return [("", Locus(circle_about(thing.centre, distance), f"that distance from {name}"))]
+        return [("", Locus(Circle(thing.centre, distance), f"that distance from {name}"))]
     if isinstance(thing, Line | EndlessLine):
         beside = parallel_at(thing, distance)
         words = f"that distance from {name}"
