@@ -18,7 +18,7 @@ FIGURE_KINDS = {
 }  # fmt: skip
 """What a statement's name stands for, where that is not the kind itself."""
 
-PUTS_PLACE = frozenset({"point", "line", "circle", "arc", "ellipse", "path", "rectangle", "polygon"})
+PUTS_PLACE = frozenset({"point", "line", "circle", "arc", "fillet", "ellipse", "path", "rectangle", "polygon"})
 """Kinds of statement that put down a last place."""
 
 
@@ -42,6 +42,8 @@ class Step:
     @property
     def figure_kind(self) -> str:
         """What its name stands for."""
+        if self.statement.kind == "fillet" and any(g.word == "trimmed" for g in self.statement.givens):
+            return "outline"
         return FIGURE_KINDS.get(self.statement.kind, self.statement.kind)
 
     @property

@@ -1,5 +1,6 @@
 """What a step holds once evaluated."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import NamedTuple
 
@@ -29,7 +30,7 @@ class Drawn(NamedTuple):
 
     figure: Figure | float | Reading
     last: Point | None = None
-    solutions: tuple[Solution, ...] = ()
+    solutions: Sequence[Solution] = ()
     taken: int = 0
     note: str = ""
     """What a person should know of it: that a crossing lies past an end."""

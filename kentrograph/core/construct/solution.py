@@ -3,16 +3,29 @@
 from collections.abc import Sequence
 from typing import Any, NamedTuple
 
-from ..figures import Figure
+from ..figures import Figure, Point
 from ..problem import refuse
 
 
+class Contact(NamedTuple):
+    """Where a figure touches one of its givens, by how much it misses it, and whether that lies past an end of it."""
+
+    at: Point
+    residual: float
+    past: bool = False
+
+
 class Solution(NamedTuple):
-    """One of the figures that meet all givens. ``signature`` is made of side words and unique among them."""
+    """One of the figures that meet all givens. ``signature`` is made of side words and unique among them.
+
+    ``sides`` are the words for each touched given, the last for the figure as a whole; ``contacts`` where it touches.
+    """
 
     figure: Figure
     signature: str = ""
     note: str = ""
+    sides: tuple[str, ...] = ()
+    contacts: tuple[Contact, ...] = ()
 
 
 def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None = None) -> int:

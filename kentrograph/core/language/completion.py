@@ -38,8 +38,6 @@ PLACE_WORDS = {
     "nearest to": "the nearest place on a figure",
     "touch of": "touching point of a tangent",
 }
-UNDRAWN = frozenset({"touching"})
-"""Givens that are read and cannot be drawn yet; they are not offered."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,6 +149,6 @@ def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[
     found = [
         Completion(g.word, g.explanation)
         for g in spec.givens
-        if g.word not in UNDRAWN | {"place", "figures"} and (g.repeats or g.word not in has) and g.word.startswith(words[0])
+        if g.word not in ("place", "figures") and (g.repeats or g.word not in has) and g.word.startswith(words[0])
     ]
     return tuple(found[:MOST])

@@ -74,6 +74,37 @@ def _no_such_side(fields: dict[str, Any]) -> str:
     return f"none of them is {fields['wanted']}: there are {_listed(there, 'and')}"
 
 
+def _named(fields: dict[str, Any]) -> list[str]:
+    return [name or "that line" for name in fields["names"]]
+
+
+def _both(fields: dict[str, Any]) -> str:
+    names = list(dict.fromkeys(fields.get("names") or []))
+    return _listed(names, "and") if len(names) > 1 else "two of the givens"
+
+
+def _infinitely_many(fields: dict[str, Any]) -> str:
+    said = f"infinitely many circles touch {_listed(fields['names'], 'and')}: one more given, or another, takes one of them"
+    isolated = fields.get("isolated") or []
+    if not isolated:
+        return said
+    beside = [f"radius {plain(r)} about {plain(x)}, {plain(y)}" for x, y, r in isolated]
+    return f"{said}; beside them there {'is' if len(beside) == 1 else 'are'} {_listed(beside, 'and')}"
+
+
+def _separated(fields: dict[str, Any]) -> str:
+    by, first, second = fields["by"], fields["first"], fields["second"]
+    if fields["how"] == "either_side":
+        return f"{first} and {second} lie on either side of {by}: nothing touches all three"
+    return f"{first} lies inside {by} and {second} outside it: nothing touches all three"
+
+
+def _radius_not_possible(fields: dict[str, Any]) -> str:
+    names = _listed(_named(fields), "and")
+    need = {"least": "at least", "most": "at most", "exactly": "is the only one"}[fields["how"]]
+    return f"no circle of {plain(fields['radius'])} touches {names} like that: {plain(fields['nearest'])} {need}"
+
+
 SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # reading the text
     "unknown_sign": lambda f: f"“{f['found']}” means nothing here",
@@ -137,6 +168,30 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_tip": lambda f: "it has no end to go on from: only lines, arcs and outlines have",
     "not_closed": lambda f: f"it is not closed: its ends are {plain(f['gap'])} apart",
     "no_area": lambda f: "it encloses nothing: areas are of circles, ellipses and closed outlines",
+    # touching
+    "touched_twice": lambda f: f"{_both(f)} are the same figure: what touches one touches the other, so one given is missing",
+    "infinitely_many": _infinitely_many,
+    "separated": _separated,
+    "three_parallel": lambda f: f"{_listed(f['names'], 'and')} are parallel: nothing touches all three",
+    "one_place": lambda f: f"{_listed(f['names'], 'and')} go through one place: only that place touches all three",
+    "only_itself": lambda f: f"{f['name']} touches {f['first']} and {f['second']} itself, and nothing else touches all three",
+    "nothing_touches": lambda f: f"nothing touches {_listed(_named(f), 'and')} as they lie",
+    "radius_not_possible": _radius_not_possible,
+    "inside_other": lambda f: f"{f['inner']} lies inside {f['outer']}: nothing touches both from those sides",
+    "not_on": lambda f: (
+        f"the place is not on {f['name']}: it lies {plain(f['gap'])} beside it; write nearest to it on {f['name']}"
+    ),
+    "no_touch": lambda f: f"{f['name']} cannot be touched: places, lines, circles and arcs can",
+    "centre_on_it": lambda f: f"the centre lies on {_listed(_named(f), 'and')}: no circle about it touches that line",
+    "concentric": lambda f: (
+        f"{_listed(_named(f), 'and')} {'have' if len(_named(f)) > 1 else 'has'} the same centre: nothing touches there"
+    ),
+    "one_inside_other": lambda f: f"{f['inner']} lies {plain(f['gap'])} inside {f['outer']}: no line touches both",
+    "inside_ellipse": lambda f: f"the place lies inside {f['name']}: no tangent leads from there",
+    "ellipse_alone": lambda f: "a line that touches an ellipse needs a place to come from: from, to, through or at",
+    "line_touches_line": lambda f: "a line touches circles, arcs and ellipses, not another line",
+    "never_touches": lambda f: f"no arc that leaves there touches {f['name']}",
+    "no_trim": lambda f: "only lines and arcs can be trimmed to a fillet: write the fillet without trimmed",
     # where two meet
     "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
     "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",

@@ -4,6 +4,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.values import Drawn, Reading
+from ..construct.solution import Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..problem import Problem
 from .messages import sentence
@@ -64,10 +65,31 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
     if len(drawn.solutions) > 1:
         data["solutions"] = len(drawn.solutions)
         data["taken"] = drawn.taken
-        data["all"] = [{**figure_data(s.figure), "signature": s.signature} for s in drawn.solutions]
-        for one in data["all"]:
-            del one["kind"]
+        data["all"] = [solution_data(s) for s in drawn.solutions]
+    elif drawn.solutions:
+        data |= contact_data(drawn.solutions[0])
+        data["signature"] = drawn.solutions[0].signature
     return data
+
+
+def solution_data(solution: Solution) -> dict[str, Any]:
+    """One of several solutions: its figure, signature, and where it touches its givens and by how much it misses them."""
+    data = figure_data(solution.figure)
+    del data["kind"]
+    data["signature"] = solution.signature
+    if solution.note:
+        data["note"] = solution.note
+    return data | contact_data(solution)
+
+
+def contact_data(solution: Solution) -> dict[str, Any]:
+    """Where a figure touches its givens; nothing for one that touches none."""
+    if not solution.contacts:
+        return {}
+    return {
+        "touching": [_xy(c.at) for c in solution.contacts],
+        "residuals": [c.residual for c in solution.contacts],
+    }
 
 
 def reading_data(name: str, statement: str, reading: Reading) -> dict[str, Any]:

@@ -27,7 +27,7 @@ Shape = Literal[
 """What follows the word of a given."""
 
 SIDES = frozenset(
-    "left right outside inside enclosing entering leaving major minor clockwise counter-clockwise first second".split()
+    "left right outside inside enclosing entering leaving major minor clockwise counter-clockwise first second third fourth".split()
 )
 CHOOSERS = frozenset({"near", "solution"})
 
@@ -89,7 +89,8 @@ KINDS: dict[str, KindSpec] = {
                 _given("parallel", "figure", "parallel to a line"),
                 _given("square", "figure", "square to a line"),
                 _given("distance", "number", "its distance from the line it is parallel to"),
-                _given("touching", "figures", "touches a circle or an arc", True),
+                _given("touching", "figures", "touches a circle, an arc or an ellipse", True),
+                _given("at", "place", "the place where it touches"),
                 _given("bisecting", "bisecting", "halves two places or two lines"),
             ),
         ),
@@ -105,7 +106,8 @@ KINDS: dict[str, KindSpec] = {
                 _given("through", "places", "a place on it"),
                 _given("across", "pair", "the two ends of a diameter"),
                 _given("touching", "figures", "a figure it touches", True),
-                _given("at", "place", "the place where it touches"),
+                _given("at", "place", "the place where it touches what stands before, or a line in a direction"),
+                _given("direction", "direction", "with at: the direction in which a line there would run"),
             ),
         ),
         KindSpec(
@@ -187,6 +189,7 @@ KINDS: dict[str, KindSpec] = {
             (
                 _given("figures", "figures", "the two figures it joins", True),
                 _given("radius", "number", "its radius"),
+                _given("trimmed", "none", "with both figures up to the arc, as one outline"),
             ),
         ),
     )

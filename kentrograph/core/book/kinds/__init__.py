@@ -13,12 +13,14 @@ from .number import plan_number
 from .path import plan_path
 from .point import plan_point
 from .shapes import plan_ellipse, plan_join, plan_polygon, plan_rectangle
+from .touching_arcs import plan_fillet
 
 PLANS: dict[str, Callable[[Planner, Statement], Plan]] = {
     "point": plan_point,
     "line": plan_line,
     "circle": plan_circle,
     "arc": plan_arc,
+    "fillet": plan_fillet,
     "path": plan_path,
     "rectangle": plan_rectangle,
     "polygon": plan_polygon,

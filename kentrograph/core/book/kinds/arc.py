@@ -1,4 +1,4 @@
-"""Arcs: all ways but touching."""
+"""Arcs: by their ends, about a centre, going on from an end."""
 
 from typing import Any
 
@@ -11,14 +11,14 @@ from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
-from .given import needs, refuse_not_yet, too_many
-
-_WORDS = ("from", "via", "to", "centre", "radius", "rise", "at", "sweep", "direction", "continuing")
+from .given import needs, too_many
+from .touching_arcs import plan_touching_arc
 
 
 def plan_arc(p: Planner, statement: Statement) -> Plan:
     """An arc; the words that are given say which construction it is."""
-    refuse_not_yet(statement, [*_WORDS, "near", "solution"])
+    if any(g.word == "touching" for g in statement.givens):
+        return plan_touching_arc(p, statement, tip)
     check_words(statement, {})
     words = frozenset(words_of(statement))
     draw = _CONSTRUCTIONS.get(words)

@@ -1,7 +1,7 @@
 """Circles: from their centre and size, and from whatever else determines them."""
 
 from collections.abc import Callable
-from math import hypot, pi
+from math import hypot
 from typing import Any
 
 from ...construct import circles
@@ -12,20 +12,20 @@ from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
-from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
-from .given import by_word, length_of_given, needs, place_of_given, refuse_not_yet, too_many
-
-SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.5 / pi}
+from .facts import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
+from .given import by_word, length_of_given, needs, place_of_given, too_many
+from .touching import SIZES, check_family, chosen_circle, family_of, touching_circles
 
 
 def plan_circle(p: Planner, statement: Statement) -> Plan:
     """A circle: three unknowns, so a centre counts for two and everything else for one; a diameter's ends for three."""
-    refuse_not_yet(statement, ["centre", "centre on", "through", "across", "near", "solution", *SIZES])
     words = words_of(statement)
     sizes = [w for w in words if w in SIZES]
     if len(sizes) > 1:
         second = [g for g in statement.givens if g.word in SIZES][1]
         raise too_many(statement, second, [sizes[0]])
+    if "touching" in words or "at" in words or "direction" in words:
+        return _touching(p, statement)
     if "centre" in words:
         return _about_centre(p, statement, words, sizes)
     check_words(statement, {"through": 3, "centre on": 2})
@@ -33,6 +33,22 @@ def plan_circle(p: Planner, statement: Statement) -> Plan:
         everyday = circles.through_three if words[2] == "through" else circles.through_two_radius
         return plan_direct(p, statement, everyday, _centre)
     return plan_facts(p, statement, _way_to_draw(statement, words, sizes), _centre)
+
+
+def _touching(p: Planner, statement: Statement) -> Plan:
+    """A circle that touches something; `touching` finds the family that its givens make."""
+    check_words(statement, {"touching": 3, "through": 3, "centre on": 2})
+    if any(g.word == "across" for g in statement.givens):
+        raise too_many(statement, next(g for g in statement.givens if g.word == "touching"), ["across"])
+    family = family_of(statement, ordered(statement))
+    check_family(statement, family)
+
+    def draw(f: Facts) -> Outcome:
+        found = touching_circles(f, family)
+        radius = f.values[family.size[0]][0] * family.size[1] if family.size else None
+        return Outcome(found, (), chosen_circle(found, family, radius))
+
+    return plan_facts(p, statement, draw, _centre)
 
 
 # Centre and size, the everyday case -----------------------------------------------------------------------

@@ -59,10 +59,11 @@ class Facts:
 
 
 class Outcome(NamedTuple):
-    """What a statement draws: its solutions, the side words that choose among them."""
+    """What a statement draws: its solutions, the side words that choose among them, or the one they have chosen already."""
 
-    solutions: list[Solution]
+    solutions: Sequence[Solution]
     stated: tuple[str, ...] = ()
+    taken: int = 0
 
 
 Draw = Callable[[Facts], "Outcome | Figure"]
@@ -70,9 +71,14 @@ Draw = Callable[[Facts], "Outcome | Figure"]
 _CHOOSERS = ("near", "solution")
 
 
+def ordered(statement: Statement) -> list[Given]:
+    """The givens in the order in which they are worked out: the place where it begins first."""
+    return sorted((g for g in statement.givens if g.word not in _CHOOSERS), key=lambda g: g.word != "from")
+
+
 def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[Any], Point | None]) -> Plan:
     """A plan that works out every given, draws, and takes the solution that is meant."""
-    givens = sorted((g for g in statement.givens if g.word not in _CHOOSERS), key=lambda g: g.word != "from")
+    givens = ordered(statement)
     choosers = [g for g in statement.givens if g.word in _CHOOSERS]
     layout, chooser_layout = Layout(givens), Layout(choosers)
     readers = [[_reader(p, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate((*givens, *choosers))]
@@ -87,10 +93,8 @@ def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[
             chosen = Facts(chooser_layout, _values(rest, env, at)[0])
             index = _chosen(outcome, chosen)
         else:
-            index = _stated(outcome, layout) if outcome.stated else 0
-        solutions = outcome.solutions
-        one = solutions[index]
-        return Drawn(one.figure, last_of(one.figure), tuple(solutions) if len(solutions) > 1 else (), index, one.note)
+            index = _stated(outcome, layout) if outcome.stated else outcome.taken
+        return drawn_of(outcome.solutions, index, last_of)
 
     return plan
 
@@ -125,6 +129,13 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
 
 def _slot(p: Planner, argument: Argument) -> int:
     return p.slot(argument.name) if isinstance(argument, NamedPlace) else -1
+
+
+def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any], Point | None]) -> Drawn:
+    """What a step holds that has taken one of several solutions; a touching one keeps its contacts even where it is alone."""
+    one = solutions[index]
+    kept: Sequence[Solution] = solutions if len(solutions) > 1 or one.contacts else ()
+    return Drawn(one.figure, last_of(one.figure), tuple(kept) if type(kept) is list else kept, index, one.note)
 
 
 Readers = list[list[Callable[[Env, Point], Any]]]

@@ -29,14 +29,6 @@ def too_many(statement: Statement, given: Given, others: Iterable[str]) -> Excep
     return refuse("too_many_givens", given.start, given.end, kind=statement.kind, word=given.word, others=list(others))
 
 
-def refuse_not_yet(statement: Statement, allowed: Iterable[str]) -> None:
-    """Refuses the first given that is in the language but not drawn yet."""
-    words = set(allowed)
-    for given in statement.givens:
-        if given.word not in words:
-            raise refuse("not_yet", given.start, given.end, what=f"{statement.kind} … {given.word}")
-
-
 def place_of_given(given: Given, index: int = 0) -> Place:
     """The place that the parser has put there."""
     return cast(Place, given.arguments[index])

@@ -13,10 +13,8 @@ from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
 from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
-from .given import needs, place_of_given, refuse_not_yet, too_many
-
-_WORDS = ("from", "to", "through", "direction", "length", "parallel", "square", "distance", "bisecting", "near", "solution")
-_WAYS = ("direction", "parallel", "square")
+from .given import needs, place_of_given, too_many
+from .tangents import WAYS, plan_tangent
 
 
 def plan_line(p: Planner, statement: Statement) -> Plan:
@@ -25,7 +23,8 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
     if set(words) <= {"from", "to"} and "to" in words and len(words) == len(statement.givens):
         check_words(statement, {})
         return _from_to(p, statement)
-    refuse_not_yet(statement, _WORDS)
+    if "touching" in words or "at" in words:
+        return plan_tangent(p, statement)
     check_words(statement, {"through": 2})
     if words == ["bisecting"] and len(statement.givens) == 1:
         return plan_direct(p, statement, _bisecting, _end)
@@ -54,7 +53,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
 def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
     """The construction that fits these givens. Raises `Refused`: needs_given, too_many_givens."""
     has = set(words)
-    ways = [w for w in words if w in _WAYS]
+    ways = [w for w in words if w in WAYS]
     if len(ways) > 1:
         second = next(g for g in statement.givens if g.word == ways[1])
         raise too_many(statement, second, [ways[0]])

@@ -1,0 +1,233 @@
+"""Circles that touch something: which family the givens make, and which solution the side words mean."""
+
+from collections.abc import Sequence
+from typing import Any, NamedTuple
+
+from ...angles import unit_vector
+from ...figures import Circle, Curve, EndlessLine, Figure, Point
+from ...meet import meet_long
+from ...problem import Problem, Refused, refuse
+from ...tangency.at_place import Element, at_place_radius, at_place_touching
+from ...tangency.centred import centre_on_touching_radius, centre_on_touching_two, centre_touching
+from ...tangency.choose import Stated, chosen, fits
+from ...tangency.circles import ALONG, TouchingCircles
+from ...tangency.radius import touching_two_radius
+from ...tangency.reasons import why_no_radius, why_no_three
+from ...tangency.sides import MIRRORS
+from ...tangency.three import Raw, touching_three
+from ...tangency.touched import Touched
+from ..tree import Given, Name, NamedPlace, Statement
+from .facts import Facts
+from .given import needs, too_many
+
+SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.15915494309189535}
+_TOUCHED = ("touching", "through")
+
+
+class Family(NamedTuple):
+    """A circle's givens sorted by what they are for; numbers are their places among the statement's facts."""
+
+    touched: tuple[int, ...]
+    names: tuple[str, ...]
+    stated: Stated
+    centre: int | None
+    on: tuple[int, ...]
+    size: tuple[int, float] | None
+    at: int | None
+    direction: int | None
+    placed: int = 0
+    """Which of the touched givens is touched at the place that is given: the one written before it."""
+
+
+def family_of(statement: Statement, givens: Sequence[Given]) -> Family:
+    """What a statement about a touching circle or arc gives, in the order of its facts."""
+    touched = tuple(i for i, g in enumerate(givens) if g.word in _TOUCHED)
+    own = tuple(givens[i].sides for i in touched)
+    loose = tuple(side for i, g in enumerate(givens) if i not in touched for side in g.sides)
+
+    def index(word: str) -> int | None:
+        return next((i for i, g in enumerate(givens) if g.word == word), None)
+
+    size = next(((i, SIZES[g.word]) for i, g in enumerate(givens) if g.word in SIZES), None)
+    return Family(
+        touched,
+        tuple(name_of(givens[i]) for i in touched),
+        Stated(own, loose),
+        index("centre"),
+        tuple(i for i, g in enumerate(givens) if g.word == "centre on"),
+        size,
+        index("at"),
+        index("direction"),
+        _placed(givens),
+    )
+
+
+def _placed(givens: Sequence[Given]) -> int:
+    at = next((i for i, g in enumerate(givens) if g.word == "at"), 0)
+    return max(0, sum(1 for g in givens[:at] if g.word in _TOUCHED) - 1)
+
+
+def name_of(given: Given) -> str:
+    """What an error calls a given: its name, or that it is a place."""
+    argument = given.arguments[0]
+    if isinstance(argument, NamedPlace):
+        return argument.name.text
+    return argument.text if isinstance(argument, Name) else "the place"
+
+
+def check_family(statement: Statement, family: Family) -> None:
+    """Refuses too few or too many givens: a circle has three unknowns; a centre counts for two, the rest for one."""
+    one_of: list[tuple[str, int]] = [("touching or through", len(family.touched)), ("centre on", len(family.on))]
+    weight = len(family.touched) + len(family.on) + (family.size is not None) + 2 * (family.centre is not None)
+    if family.at is not None:
+        weight += 1 + (family.direction is not None)
+    elif family.direction is not None:
+        raise needs(statement, "at and the place where it runs in that direction")
+    if weight < 3:
+        could = ["touching a figure", "through a place"]
+        could += [] if family.size else ["radius"]
+        could += [] if family.on or family.centre is not None else ["centre on a figure"]
+        raise needs(statement, *could, more=3 - weight)
+    if weight > 3:
+        raise too_many(statement, statement.givens[-1], [w for w, n in one_of if n] + (["radius"] if family.size else []))
+
+
+def touching_circles(f: Facts, family: Family) -> TouchingCircles:
+    """All circles that meet the givens. Raises `Refused` with the reason where there are none."""
+    values = f.values
+    touched = [_touched(values[i][0], f, i) for i in family.touched]
+    radius = values[family.size[0]][0] * family.size[1] if family.size else None
+    try:
+        raws, mirrors, touched = _solve(f, family, touched, radius)
+    except Refused as refused:
+        raise _named(refused, family, touched) from None
+    return TouchingCircles(raws, touched, family.names, mirrors)
+
+
+Solved = tuple[list[Raw], tuple[str, ...], list[Touched]]
+
+
+def _solve(f: Facts, family: Family, touched: list[Touched], radius: float | None) -> Solved:
+    values = f.values
+    if family.at is not None:
+        return _at_place(f, family, touched, radius)
+    if family.centre is not None:
+        return centre_touching(values[family.centre][0], touched[0]), MIRRORS, touched
+    if len(family.on) == 2:
+        first, second = (_curve(f, i) for i in family.on)
+        raws: list[Raw] = []
+        for spot in meet_long(first, second).spots:
+            sign = 0 if spot.sign in ("entering", "left") else 1 if spot.sign else 2
+            raws += [(raw[0] - 2 + sign, *raw[1:]) for raw in centre_touching(spot.at, touched[0])]
+        return sorted(raws), ALONG, touched
+    if family.on:
+        on = _curve(f, family.on[0])
+        if radius is not None:
+            return centre_on_touching_radius(on, touched[0], radius), ALONG, touched
+        return centre_on_touching_two(on, touched[0], touched[1]), ALONG, touched
+    if radius is not None:
+        return touching_two_radius(touched[0], touched[1], radius), MIRRORS, touched
+    return touching_three(touched[0], touched[1], touched[2]), MIRRORS, touched
+
+
+def _at_place(f: Facts, family: Family, touched: list[Touched], radius: float | None) -> Solved:
+    """The circle touches one of its givens, or a line in a direction, at a place."""
+    raws: list[Raw]
+    assert family.at is not None
+    at: Point = f.values[family.at][0]
+    if family.direction is not None:
+        touched = [Touched(EndlessLine(at, *unit_vector(f.values[family.direction][0]))), *touched]
+    swapped = family.placed == 1
+    own, *others = reversed(touched) if swapped else touched
+    try:
+        element = Element(own, at)
+    except Refused as refused:
+        given = f.layout.givens[family.at]
+        problem = refused.problem
+        raise Refused(
+            Problem(problem.kind, {**problem.fields, "name": family.names[family.placed]}, given.start, given.end)
+        ) from None
+    if radius is not None:
+        return [(raw[0] // 9 * 3 + 2, *raw[1:]) for raw in at_place_radius(element, radius)], MIRRORS, touched
+    if family.on:
+        normal = EndlessLine(at, element.nx, element.ny)
+        raws = []
+        for spot in meet_long(_curve(f, family.on[0]), normal).spots:
+            position = (spot.at.x - at.x) * element.nx + (spot.at.y - at.y) * element.ny
+            raw = element.raw(position, 0.0)
+            if raw is not None:
+                sign = 0 if spot.sign in ("entering", "left") else 1 if spot.sign else 2
+                raws.append((raw[0] // 9 * 3 + sign, *raw[1:]))
+        return sorted(raws), ALONG, touched
+    raws = at_place_touching(element, others[0])
+    if swapped:
+        raws = sorted((raw[0] // 3 % 3 * 9 + raw[0] // 9 * 3 + raw[0] % 3, *raw[1:]) for raw in raws)
+    return raws, MIRRORS, touched
+
+
+def _touched(figure: Any, f: Facts, index: int) -> Touched:
+    try:
+        return Touched(figure)
+    except Refused as refused:
+        given = f.layout.givens[index]
+        raise Refused(Problem(refused.problem.kind, {"name": name_of(given)}, given.start, given.end)) from None
+
+
+def _curve(f: Facts, index: int) -> Curve:
+    figure: Any = f.values[index][0]
+    given = f.layout.givens[index]
+    if not isinstance(figure, Curve):
+        raise refuse("no_curve", given.start, given.end, name=name_of(given))
+    return figure
+
+
+def _named(refused: Refused, family: Family, touched: list[Touched]) -> Refused:
+    """The same refusal with the names of the givens in it."""
+    problem = refused.problem
+    if problem.kind in ("touched_twice", "infinitely_many"):
+        names = {"names": [n for n in family.names if n]}
+        fields = {**problem.fields, **names}
+        if problem.fields.get("isolated"):
+            fields["isolated"] = [[x, y, r] for _, x, y, r, _ in problem.fields["isolated"]]
+        return Refused(Problem(problem.kind, fields, problem.start, problem.end))
+    return refused
+
+
+def chosen_circle(found: TouchingCircles, family: Family, radius: float | None) -> int:
+    """The index of the circle that is meant. Raises `Refused` with the reason where there is none like that."""
+    stated = _widened(found, family)
+    if not found.raws:
+        raise _why_none(found, family, radius, stated)
+    if stated.nothing:
+        return 0
+    try:
+        return chosen(len(found), found.sides, stated)
+    except Refused as refused:
+        if radius is not None and len(found.touched) == 2 and not family.on:
+            why = _why_none(found, family, radius, stated)
+            if why.problem.fields.get("how") in ("least", "most"):
+                raise why from None
+        raise refused
+
+
+def _widened(found: TouchingCircles, family: Family) -> Stated:
+    """The words stated, with room for a line that is given by its direction alone."""
+    missing = len(found.touched) - len(family.stated.own)
+    return Stated(((),) * missing + family.stated.own, family.stated.loose)
+
+
+def _why_none(found: TouchingCircles, family: Family, radius: float | None, stated: Stated) -> Refused:
+    touched, names = found.touched, family.names
+    if family.at is None and family.centre is None and not family.on:
+        if radius is not None:
+            return why_no_radius(touched[0], touched[1], radius, names, lambda sides: fits(sides, stated))
+        return why_no_three(touched, names)
+    if family.centre is not None:
+        return refuse("centre_on_it" if touched[0].line else "concentric", names=list(names))
+    return refuse("nothing_touches", names=list(names))
+
+
+def last_of(figure: Figure) -> Point:
+    """The last place of a circle is its centre."""
+    assert isinstance(figure, Circle)
+    return figure.centre

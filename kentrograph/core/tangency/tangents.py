@@ -1,0 +1,104 @@
+"""Lines that touch circles, arcs and ellipses: from a place, of two circles, in a direction.
+
+A line has a circle on its left or on its right as it runs, which is the sign that tells the tangents apart. Source,
+published: Euclid, Elements III.17; the four common tangents by the same equation with other signs, derived in
+``docs/maths/tangents.md``.
+"""
+
+from math import hypot, sqrt
+from typing import NamedTuple
+
+from ..angles import unit_vector
+from ..figures import Ellipse, EndlessLine, Line, Point
+from ..problem import refuse
+from ..tolerance import TOLERANCE
+from .touched import Touched
+
+Vector = tuple[float, float]
+_LEFT_RIGHT = (("left", 1.0), ("right", -1.0))
+
+
+class Tangent(NamedTuple):
+    """A line that touches: the sides on which it has its givens, as it runs, and where it touches each of them.
+
+    ``merged`` where the line of another side has become the same: two circles that touch, a place on the rim.
+    """
+
+    sides: tuple[str, ...]
+    line: Line | EndlessLine
+    at: tuple[Point, ...]
+    merged: bool = False
+
+
+def tangents_of_two(a: Touched, b: Touched) -> list[Tangent]:
+    """The lines from the touching place of one circle to that of another; either may be a place. Up to four.
+
+    Raises `Refused`: concentric, one_inside_other (no line touches both), touched_twice.
+    """
+    dx, dy = b.x - a.x, b.y - a.y
+    d = hypot(dx, dy)
+    slack = TOLERANCE.length(max(a.r, b.r), max(a.away, b.away))
+    if d <= slack:
+        raise refuse("touched_twice" if abs(a.r - b.r) <= slack else "concentric")
+    if abs(a.r - b.r) - d > slack:
+        raise refuse("one_inside_other", inner=0 if a.r < b.r else 1, gap=abs(a.r - b.r) - d)
+    ex, ey = dx / d, dy / d
+    found: list[Tangent] = []
+    for word_a, s in _LEFT_RIGHT if a.r > 0.0 else (("", 1.0),):
+        for word_b, t in _LEFT_RIGHT if b.r > 0.0 else (("", 1.0),):
+            # n.(b - a) = t rb - s ra, with n the unit vector to the left of the line.
+            rise = t * b.r - s * a.r
+            if abs(rise) - d > slack:
+                continue
+            sides = (word_a, word_b)
+            if abs(abs(rise) - d) <= slack:
+                sign = 1.0 if rise > 0.0 else -1.0
+                if any(one.merged for one in found):
+                    continue
+                small, turn = (a, s) if a.r <= b.r else (b, t)
+                at = Point(small.x - turn * small.r * sign * ex, small.y - turn * small.r * sign * ey)
+                found.append(Tangent(sides, EndlessLine(at, sign * ey, -sign * ex), (at, at), True))
+                continue
+            u, v = rise / d, sqrt((d - rise) * (d + rise)) / d
+            nx, ny = u * ex - v * ey, u * ey + v * ex
+            p, q = Point(a.x - s * a.r * nx, a.y - s * a.r * ny), Point(b.x - t * b.r * nx, b.y - t * b.r * ny)
+            found.append(Tangent(sides, Line(p, q), (p, q)))
+    return found
+
+
+def tangents_along(vector: Vector, a: Touched) -> list[Tangent]:
+    """The two endless lines that run along a unit vector and touch a circle: it lies on their left, then on their right."""
+    ux, uy = vector
+    found: list[Tangent] = []
+    for word, s in _LEFT_RIGHT:
+        at = Point(a.x + s * a.r * uy, a.y - s * a.r * ux)
+        found.append(Tangent((word,), EndlessLine(at, ux, uy), (at,)))
+    return found
+
+
+def tangents_of_ellipse(place: Point, e: Ellipse) -> list[Tangent]:
+    """The lines from a place to where they touch an ellipse. Raises `Refused` (inside).
+
+    Method: in the ellipse's own coordinates, each over its half axis, it is the unit circle, and tangents stay tangents.
+    """
+    x, y = e.to_own(place.x, place.y)
+    u, v = x / e.a, y / e.b
+    d = hypot(u, v)
+    if abs(d - 1.0) <= TOLERANCE.size_share:
+        c, s = unit_vector(e.turn)
+        ux, uy = -v * e.a, u * e.b
+        size = hypot(ux, uy)
+        line = EndlessLine(place, (ux * c - uy * s) / size, (ux * s + uy * c) / size)
+        return [Tangent(("left",), line, (place,), True)]
+    if d < 1.0:
+        raise refuse("inside_ellipse")
+    reach = sqrt((d - 1.0) * (d + 1.0))
+    c, s = unit_vector(e.turn)
+    found: list[Tangent] = []
+    for word, side in _LEFT_RIGHT:
+        # The touching places lie on the polar line of the place: its foot at 1/d from the centre, half its chord reach/d.
+        px, py = (u - side * reach * v) / (d * d), (v + side * reach * u) / (d * d)
+        ox, oy = px * e.a, py * e.b
+        at = Point(e.centre.x + ox * c - oy * s, e.centre.y + ox * s + oy * c)
+        found.append(Tangent((word,), Line(place, at), (at,)))
+    return found

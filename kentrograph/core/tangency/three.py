@@ -1,0 +1,309 @@
+"""Circles that touch three givens: places, lines, circles in any mix.
+
+Every given is run one way or the other; for each choice, what is wanted lies on a light cone and in two planes, so
+there are two, one or none, and the sign of a product of three contacts says which before anything is constructed. The
+derivation is in ``docs/maths/touching.md``. Sources, published: Apollonius's problem after Bruen, Fisher and Wilker,
+"Apollonius by Inversion", Mathematics Magazine 56, 1983 (the counts); Lie's cycles after Blaschke, "Vorlesungen über
+Differentialgeometrie" III, 1929 (the cone; from memory).
+"""
+
+from math import hypot, sqrt
+
+from ..construct.circles import through_three
+from ..figures import Point
+from ..problem import refuse
+from ..tolerance import LARGEST, TOLERANCE
+from .touched import Touched, contact
+
+Raw = tuple[int, float, float, float, float]
+"""A touching circle: its key (see `codes`), centre x and y, radius, and the largest residual at a given."""
+
+LEFT, RIGHT, UNSIGNED = 0, 1, 2
+AGAIN = 3**6
+"""Added to the key of a circle whose signs another one has already, for each that came before it."""
+_BOTH, _ONE = (1.0, -1.0), (1.0,)
+_FLAT = 0.5 / TOLERANCE.size_share
+"""A radius this many times the extent of the givens bows by less than the tolerance over them: it is a line."""
+_POLISH_ABOVE = 2e-14
+
+
+def touching_three(a: Touched, b: Touched, c: Touched) -> list[Raw]:
+    """All circles that touch three givens, in the documented order, without doubles and without the givens themselves.
+
+    Raises `Refused`: touched_twice where two givens are one, infinitely_many where all three touch each other in one
+    place or are parallel lines run the same way.
+    """
+    if a.line and b.line:
+        if c.line:
+            return touching_three_lines(a, b, c)
+        return _about(c, a, b, (3, 27, 9), False)
+    if a.point and b.point and c.point:
+        circle = through_three(Point(a.x, a.y), Point(b.x, b.y), Point(c.x, c.y))
+        return [(UNSIGNED, circle.centre.x, circle.centre.y, circle.radius, 0.0)]
+    # Counted from a circle where there is one, else from a place.
+    if a.r > 0.0 or (a.point and b.r == c.r == 0.0):
+        return _about(a, b, c, (27, 9, 3), False)
+    if b.r > 0.0 or (b.point and c.r == 0.0):
+        return _about(b, a, c, (9, 27, 3), True)
+    return _about(c, a, b, (3, 27, 9), False)
+
+
+def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], odd: bool) -> list[Raw]:
+    """All solutions, counted from the centre of one given; ``places`` weigh the three codes in the key."""
+    with_p, with_q, between = contact(base, p), contact(base, q), contact(p, q)
+    first, second = _Other(base, p), _Other(base, q)
+    extent = max(base.r, first.reach, second.reach)
+    away = max(base.away, p.away, q.away)
+    least = TOLERANCE.length(extent, away)
+    most = min(_FLAT * extent, LARGEST)
+    signs_p = _ONE if p.point or base.r == 0.0 else _BOTH
+    signs_q = _ONE if q.point or (base.r == 0.0 and p.point) else _BOTH
+    w_base, w_p, w_q = places
+    found: list[Raw] = []
+    endless = 0
+    rho = -base.r
+    for s in signs_p:
+        bp = with_p[0] if s > 0.0 else with_p[1]
+        for t in signs_q:
+            bq = with_q[0] if t > 0.0 else with_q[1]
+            pq = between[0] if s == t else between[1]
+            if p.line:
+                x2, y2, z2, g2, h2 = first.nx, first.ny, s, 0.0, first.k + s * rho
+            else:
+                x2, y2, z2, g2 = first.dx, first.dy, -s * p.r - rho, bp
+                h2 = 0.5 * bp
+            if q.line:
+                x3, y3, z3, g3, h3 = second.nx, second.ny, t, 0.0, second.k + t * rho
+            else:
+                x3, y3, z3, g3 = second.dx, second.dy, -t * q.r - rho, bq
+                h3 = 0.5 * bq
+            if bp == 0.0 or bq == 0.0 or pq == 0.0:
+                if bp == bq == pq == 0.0:
+                    endless += 1
+                    continue
+                single = _single(bp, bq, pq, (x2, y2, z2, g2, h2), (x3, y3, z3, g3, h3), p.line, q.line)
+                roots: tuple[Root, ...] = () if single is None else (single,)
+            else:
+                # The product of the contacts, in the form in which it is the discriminant.
+                if p.line:
+                    product = -2.0 * pq * h2 * h3 if q.line else bq * h2 * pq
+                elif q.line:
+                    product = bp * h3 * pq
+                else:
+                    product = 0.25 * bp * bq * pq
+                if product < 0.0:
+                    continue
+                roots = _double(x2, y2, z2, h2, x3, y3, z3, h3, sqrt(product))
+            for x, y, z in roots:
+                radius = z + rho
+                if not (least < radius < most or -most < radius < -least):
+                    continue
+                if not -most < x < most or not -most < y < most:
+                    continue
+                # How far each contact is missed, and the way from the centre to it.
+                gap = abs(hypot(x, y) - abs(z))
+                if p.line:
+                    gap = max(gap, abs(x2 * x + y2 * y - s * z - h2))
+                else:
+                    gap = max(gap, abs(hypot(x2 - x, y2 - y) - abs(z - z2)))
+                if q.line:
+                    gap = max(gap, abs(x3 * x + y3 * y - t * z - h3))
+                else:
+                    gap = max(gap, abs(hypot(x3 - x, y3 - y) - abs(z - z3)))
+                if gap > _POLISH_ABOVE * (extent + abs(radius)):
+                    x, y, z, gap = _polished(x, y, z, gap, (x2, y2, z2, h2, p.line), (x3, y3, z3, h3, q.line))
+                    radius = z + rho
+                mirror = UNSIGNED
+                if len(roots) == 2 and z != 0.0:
+                    ax, ay = -x / z, -y / z
+                    if p.line:
+                        bx, by = -s * x2, -s * y2
+                    else:
+                        bx, by = (x2 - x) / (z - z2), (y2 - y) / (z - z2)
+                    if q.line:
+                        cx, cy = -t * x3, -t * y3
+                    else:
+                        cx, cy = (x3 - x) / (z - z3), (y3 - y) / (z - z3)
+                    turn = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax)
+                    mirror = LEFT if (turn > 0.0) != odd else RIGHT
+                up = radius > 0.0
+                if not up:
+                    radius = -radius
+                key = mirror
+                if base.r > 0.0:
+                    key += w_base * (0 if up else 1 if radius < base.r else 2)
+                if p.line:
+                    key += w_p * ((s > 0.0) != up)
+                elif p.r > 0.0:
+                    key += w_p * (0 if (s > 0.0) == up else 1 if radius < p.r else 2)
+                if q.line:
+                    key += w_q * ((t > 0.0) != up)
+                elif q.r > 0.0:
+                    key += w_q * (0 if (t > 0.0) == up else 1 if radius < q.r else 2)
+                found.append((key, base.x + x, base.y + y, radius, gap))
+    found.sort()
+    if endless:
+        raise refuse("infinitely_many", isolated=found)
+    return found
+
+
+class _Other:
+    """A given as it is seen from the base's centre: where it lies, and how far it reaches."""
+
+    __slots__ = ("dx", "dy", "k", "nx", "ny", "reach")
+
+    def __init__(self, base: Touched, other: Touched) -> None:
+        if other.line:
+            self.nx, self.ny = -other.uy, other.ux
+            self.k = -other.off(base.x, base.y)
+            self.reach = abs(self.k)
+        else:
+            self.dx, self.dy = other.x - base.x, other.y - base.y
+            self.reach = max(abs(self.dx), abs(self.dy), other.r)
+
+
+Root = tuple[float, float, float]
+Plane = tuple[float, float, float, float, float]
+
+
+def _single(bp: float, bq: float, pq: float, second: Plane, third: Plane, p_line: bool, q_line: bool) -> Root | None:
+    """The one circle where two of three givens touch each other: it goes through that place. None where there is none."""
+    x2, y2, z2, g2, h2 = second
+    x3, y3, z3, g3, h3 = third
+    if (bp == 0.0) + (bq == 0.0) + (pq == 0.0) > 1:
+        return None
+    e = x2 * x3 + y2 * y3 - z2 * z3
+    if pq == 0.0:
+        if p_line and q_line:
+            return None
+        if q_line:
+            share = -0.5 * g2 / h3
+            return (x2 + share * x3, y2 + share * y3, z2 + share * z3)
+        if p_line:
+            share = -0.5 * g3 / h2
+            return (x3 + share * x2, y3 + share * y2, z3 + share * z2)
+        if g2 == g3:
+            return None
+        share = g2 / (g2 - g3)
+        return (x2 + share * (x3 - x2), y2 + share * (y3 - y2), z2 + share * (z3 - z2))
+    if e == 0.0:
+        return None
+    share, x, y, z = (h3 / e, x2, y2, z2) if bp == 0.0 else (h2 / e, x3, y3, z3)
+    # Put onto the cone exactly: it touches within the tolerance only.
+    flat = hypot(x, y)
+    return (share * x, share * y, share * (flat if z > 0.0 else -flat))
+
+
+def _double(
+    x2: float, y2: float, z2: float, h2: float, x3: float, y3: float, z3: float, h3: float, root: float
+) -> tuple[Root, ...]:
+    """Where the line of two planes meets the cone, the root of the discriminant known: no digits are lost to it."""
+    nx, ny, nz = y2 * z3 - z2 * y3, z2 * x3 - x2 * z3, x2 * y3 - y2 * x3
+    # The foot of the line from the base; in plain (Euclidean) terms the planes' normals are (x, y, -z), their cross is
+    # (-nx, -ny, nz).
+    size = nx * nx + ny * ny + nz * nz
+    if size <= 1e-28 * (x2 * x2 + y2 * y2 + z2 * z2) * (x3 * x3 + y3 * y3 + z3 * z3):
+        return ()
+    fx = (h2 * (y3 * nz - z3 * ny) + h3 * (ny * z2 - nz * y2)) / size
+    fy = (h2 * (z3 * nx - x3 * nz) + h3 * (nz * x2 - nx * z2)) / size
+    fz = (h2 * (y3 * nx - x3 * ny) + h3 * (x2 * ny - y2 * nx)) / size
+    flat = hypot(nx, ny)
+    a = (flat - nz) * (flat + nz)
+    b = fx * nx + fy * ny + fz * nz
+    c = (hypot(fx, fy) - fz) * (hypot(fx, fy) + fz)
+    q = -(b + root) if b > 0.0 else -(b - root)
+    if q == 0.0:
+        return ()
+    far, near = (q / a if a != 0.0 else float("inf")), c / q
+    if abs(far) == float("inf"):
+        return ((fx + near * nx, fy + near * ny, fz - near * nz), (0.0, 0.0, far))
+    return ((fx + near * nx, fy + near * ny, fz - near * nz), (fx + far * nx, fy + far * ny, fz - far * nz))
+
+
+Row = tuple[float, float, float, float, bool]
+
+
+def _polished(x: float, y: float, z: float, gap: float, second: Row, third: Row) -> tuple[float, float, float, float]:
+    """Newton's method on the three distances themselves, as long as it makes the largest residual smaller."""
+    for _ in range(3):
+        rows, misses = zip(*(_linear(x, y, z, row) for row in ((0.0, 0.0, 0.0, 0.0, False), second, third)), strict=True)
+        step = _solved(rows, misses)
+        if step is None:
+            break
+        tx, ty, tz = x - step[0], y - step[1], z - step[2]
+        now = max(abs(_linear(tx, ty, tz, row)[1]) for row in ((0.0, 0.0, 0.0, 0.0, False), second, third))
+        if not now < gap:
+            break
+        x, y, z, gap = tx, ty, tz, now
+    return x, y, z, gap
+
+
+def _linear(x: float, y: float, z: float, row: Row) -> tuple[Root, float]:
+    """How a given is missed, and how that changes with x, y and the radius."""
+    gx, gy, gz, h, line = row
+    if line:
+        return (gx, gy, -gz), gx * x + gy * y - gz * z - h
+    dx, dy = x - gx, y - gy
+    d = hypot(dx, dy)
+    sign = 1.0 if z > gz else -1.0
+    if d == 0.0:
+        return (0.0, 0.0, -sign), -abs(z - gz)
+    return (dx / d, dy / d, -sign), d - abs(z - gz)
+
+
+def _solved(rows: tuple[Root, ...], right: tuple[float, ...]) -> Root | None:
+    """Three linear equations by Cramer's rule; None where they do not determine anything."""
+    (a, b, c), (d, e, f), (g, h, i) = rows
+    p, q, r = right
+    whole = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g)
+    if whole == 0.0:
+        return None
+    return (
+        (p * (e * i - f * h) - b * (q * i - f * r) + c * (q * h - e * r)) / whole,
+        (a * (q * i - f * r) - p * (d * i - f * g) + c * (d * r - q * g)) / whole,
+        (a * (e * r - q * h) - b * (d * r - q * g) + p * (d * h - e * g)) / whole,
+    )
+
+
+def touching_three_lines(a: Touched, b: Touched, c: Touched) -> list[Raw]:
+    """The circle in three lines and those beside it: four at most, two where a pair is parallel, else none.
+
+    Source, published: Euclid, Elements IV.4; the escribed ones by the same equations with other signs.
+    """
+    lines = (a, b, c)
+    for p, q in ((a, b), (a, c), (b, c)):
+        contact(p, q)
+    sines = [p.ux * q.uy - p.uy * q.ux for p, q in ((b, c), (c, a), (a, b))]
+    sines = [0.0 if TOLERANCE.parallel(s) else s for s in sines]
+    # Distances of the three lines from a place on the first.
+    offs = [-one.off(a.x, a.y) for one in lines]
+    size = max(one.size for one in lines)
+    away = max(one.away for one in lines)
+    extent = max(size, *map(abs, offs))
+    over = sum(d * s for d, s in zip(offs, sines, strict=True))
+    widest = max(map(abs, sines))
+    if widest == 0.0 or abs(over) <= TOLERANCE.length(size, away) * widest:
+        return []
+    found: list[Raw] = []
+    for s, t in ((1.0, 1.0), (1.0, -1.0), (-1.0, 1.0), (-1.0, -1.0)):
+        under = sines[0] + s * sines[1] + t * sines[2]
+        if abs(over) >= _FLAT * extent * abs(under):
+            continue
+        radius = -over / under
+        sides = (radius, s * radius, t * radius)
+        x, y = _moved_crossing(lines, offs, sides, sines)
+        gap = max(abs(one.ux * y - one.uy * x - d - w) for one, d, w in zip(lines, offs, sides, strict=True))
+        key = 27 * (sides[0] < 0.0) + 9 * (sides[1] < 0.0) + 3 * (sides[2] < 0.0) + UNSIGNED
+        found.append((key, a.x + x, a.y + y, abs(radius), gap))
+    found.sort()
+    return found
+
+
+def _moved_crossing(
+    lines: tuple[Touched, Touched, Touched], offs: list[float], sides: tuple[float, float, float], sines: list[float]
+) -> tuple[float, float]:
+    """Where the two of three lines that cross most squarely cross, each moved to its side."""
+    i, j, sine = max(((1, 2, sines[0]), (2, 0, sines[1]), (0, 1, sines[2])), key=lambda one: abs(one[2]))
+    p, q = lines[i], lines[j]
+    d, e = offs[i] + sides[i], offs[j] + sides[j]
+    return (d * q.ux - e * p.ux) / sine, (d * q.uy - e * p.uy) / sine
