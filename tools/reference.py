@@ -67,7 +67,13 @@ def drawn(text: str) -> str:
     for one in shown:
         if not isinstance(one.figure, EndlessLine):
             stretch(box, one.figure)
-    box = [min(box[0], BOX[0]), min(box[1], BOX[1]), max(box[2], BOX[2]), max(box[3], BOX[3])]
+    # A little more than the drawing: solutions that are much larger run out of the picture.
+    box = [
+        max(-40.0, min(box[0], BOX[0])),
+        max(-40.0, min(box[1], BOX[1])),
+        min(130.0, max(box[2], BOX[2])),
+        min(100.0, max(box[3], BOX[3])),
+    ]
     assert any(isinstance(s.figure, Line) for s in shown)
     return picture(shown, margin=2.0, pixels=2.4, box=box)
 
@@ -91,7 +97,7 @@ def page() -> str:
         lines += readings() if kind == "measure" else figures(kind)
     lines += ["", "## Numbers", "", f"Functions: {', '.join(f'`{f}`' for f in FUNCTIONS)}; angles in degrees. Also `pi`.", ""]
     lines += ["Parts of figures and places:", "", *(f"- `.{part}`: {meaning}" for part, meaning in PARTS.items())]
-    lines += ["", "## Not drawn yet", "", "Read, and answered with “cannot be drawn yet”: touching, `fillet`, and"]
+    lines += ["", "## Not drawn yet", "", "Read, and answered with “cannot be drawn yet”:"]
     lines += [", ".join(f"`{verb}`" for verb in VERBS) + "."]
     lines += refusals()
     return "\n".join(lines) + "\n"

@@ -13,7 +13,10 @@ Found = list[tuple[Any, Any, Any]]
 
 
 def circles(givens: list[tuple[Any, ...]]) -> Found:
-    """Centres and radii of all circles that touch three givens in general position: ("P", x, y), ("L", x, y, x, y), ("C", x, y, r)."""
+    """Centres and radii of all circles that touch three givens in general position.
+
+    A given is ("P", x, y), ("L", x, y, x, y) or ("C", x, y, r).
+    """
     mp.dps = 50
     found: Found = []
     for signs in product((1, -1), repeat=3):

@@ -71,6 +71,16 @@ circle centre 30,20 circumference 24
 circle centre 30,20 through P1
 circle across P1 P2
 circle through P1 P2 radius 30 left
+circle centre 0,0 touching C1
+line through P1 touching C1
+line from P1 touching C1 left
+line touching C1 left C2 left
+circle touching L1 L2 C3
+circle touching C1 through P3 P5
+circle touching L1 at foot of P2 on L1 radius 12 left
+arc continuing L1 touching L2
+arc touching C1 C2 radius 45
+fillet L1 L2 radius 10
 circle centre on L1 through P1 P2
 arc from P1 via P2 to P3
 arc from P1 to P2 radius 35 left
@@ -128,16 +138,6 @@ datum 10,20 direction 15
 """.strip().splitlines()
 
 NOT_YET = """
-line through P1 touching C1
-line from P1 touching C1 left
-line touching C1 left C2 left
-circle touching L1 left C2 enclosing radius 45
-circle touching L1 L2 C3
-circle touching C1 through P2 P3
-circle touching L1 at P2 radius 12 left
-arc continuing L1 touching L2
-arc touching C1 C2 radius 45
-fillet L1 L2 radius 10
 ink C1 from crossing of C1 L1 left to crossing of C1 C2 right
 trim C1 from P1 to P2
 split L1 at P3; P4
@@ -164,6 +164,13 @@ def test_statement_is_drawn(text: str) -> None:
 def test_statement_is_read_and_answered_with_not_yet(text: str) -> None:
     problems = report(*DRAWING, text)["problems"]
     assert [p["kind"] for p in problems] == ["not_yet"], problems
+
+
+def test_two_touched_and_a_radius_is_drawn() -> None:
+    # A circle to the left of a line that encloses another one: only where that one does not cross the line.
+    lines = [line for line in DRAWING if not line.startswith("C2")]
+    made = report(*lines, "C2 = circle centre 90, 50 radius 20", "circle touching L1 left C2 enclosing radius 45")
+    assert made["problems"] == []
 
 
 def test_distance_alone_asks_for_a_direction() -> None:

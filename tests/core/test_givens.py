@@ -178,8 +178,7 @@ BAD = [
     ("join L1 L2", "not_joined", "ends that do not meet"),
     ("measure area L1", "no_area", "a line encloses nothing"),
     ("measure angle L1 C1", "no_angle", "a circle has no direction"),
-    ("fillet L1 L2 radius 4", "not_yet", "a later version"),
-    ("circle touching L1 L2 radius 4", "not_yet", "a later version"),
+    ("chamfer L1 L2 by 4", "not_yet", "a later version"),
 ]
 
 

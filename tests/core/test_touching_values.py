@@ -64,12 +64,11 @@ def test_facts_of_the_trade() -> None:
                 f"C1 = circle centre 0,0 radius {small}", "L1 = line through 0,0 direction 0",
                 f"circle touching C1 {word} centre on L1 radius {big}",
             )  # fmt: skip
-            assert hypot(*[s for s in found if s["signature"].startswith(word)][0]["centre"]) == pytest.approx(away, rel=1e-15)
+            assert hypot(*next(s for s in found if s["signature"].startswith(word))["centre"]) == pytest.approx(away, rel=1e-15)
 
 
 def test_belt_over_two_pulleys() -> None:
-    """Common practice, from memory (Machinery's Handbook): the straight part of an open belt is √(c² - (R - r)²), of a crossed one
-    √(c² - (R + r)²)."""
+    """From memory (Machinery's Handbook): the straight part of an open belt is √(c² - (R - r)²), of a crossed √(c² - (R + r)²)."""
     lines = solutions("C1 = circle centre 0,0 radius 90", "C2 = circle centre 400,30 radius 45", "line touching C1 C2")
     c = hypot(400, 30)
     lengths = [hypot(one["to"][0] - one["from"][0], one["to"][1] - one["from"][1]) for one in lines]
@@ -224,7 +223,8 @@ def test_tangents_of_an_ellipse_touch_it_where_they_say() -> None:
     [
         ("arc touching C1 C2 radius 60", 16), ("arc touching C1 outside C2 outside radius 60 left major", 16),
         ("arc from P2 touching C2 radius 70", 8), ("arc touching C1 to P2 radius 25", 8), ("arc touching C1 L1 C2", 4),
-        ("arc continuing L1 touching C2", 2), ("arc continuing start of L1 touching L2", 2), ("arc from P2 direction 10 touching C2", 2),
+        ("arc continuing L1 touching C2", 2), ("arc continuing start of L1 touching L2", 2),
+        ("arc from P2 direction 10 touching C2", 2),
         ("fillet L1 L2 radius 12", 4), ("fillet L1 C1 radius 6", 6), ("fillet C1 C3 radius 5", 2),
     ],
 )  # fmt: skip
@@ -246,8 +246,9 @@ def test_arcs_begin_and_end_where_they_touch(text: str, count: int) -> None:
 def test_a_trimmed_fillet_is_one_smooth_outline() -> None:
     made = report("L1 = line from 0,0 to 50,0", "L2 = line from 0,0 to 0,40", "K1 = fillet L1 L2 radius 8 trimmed")
     first, arc, last = made["figures"]["K1"]["pieces"]
-    assert (first["from"], first["to"]) == ([50, 0], [8, 0]) and (last["from"], last["to"]) == ([0, 8], [0, 40])
-    assert arc["centre"] == [8, 8] and arc["sweep"] == pytest.approx(-90)
+    assert [first["from"], first["to"], last["from"], last["to"]] == [[50, 0], [8, 0], [0, 8], [0, 40]]
+    assert arc["centre"] == [8, 8]
+    assert arc["sweep"] == pytest.approx(-90)
 
 
 # Reasons ----------------------------------------------------------------------------------------------------

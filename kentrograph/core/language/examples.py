@@ -11,6 +11,8 @@ DRAWING = (
     "L2 = pencil line from P1 to 60, 50",
     "C1 = pencil circle centre 55, 30 radius 15",
     "C2 = pencil circle centre 30, 25 radius 18",
+    "C3 = pencil circle centre 75, 48 radius 6",
+    "C4 = pencil circle centre 8, 50 radius 4",
 )
 
 EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
@@ -47,6 +49,10 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("line parallel L1 distance 15 left", "at a distance: left, then right, as the line runs"),
         ("line bisecting P1 P3", "the square line through the middle"),
         ("line bisecting L1 L2 left", "of two lines: the one met turning left from the first, then turning right"),
+        ("line from P2 touching C2 left", "ends where it touches; left: it has the circle on its left. Also `to`, `through`"),
+        ("line touching C2 left C3 left", "from touching place to touching place: four, by the side of each"),
+        ("line touching C1 parallel L2 right", "endless; also `square L2`, `direction 30`"),
+        ("line touching C1 at on C1 at 200", "at a place on it"),
     ),
     "circle": (
         ("circle centre P3 radius 12", "also `diameter 24`, `circumference 75`"),
@@ -56,6 +62,18 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("circle through P1 P3 radius 25 left", "two places and a radius: centre left, then right, of the way"),
         ("circle centre on L1 through P1 P3", "centre on a figure"),
         ("circle centre on L2 through P3 radius 20", "centre on a figure, a place and a radius"),
+        (
+            "circle touching C3 outside C4 enclosing radius 32",
+            "two figures and a radius: by the side of each, then left or right",
+        ),
+        ("circle touching L1 left C3 outside radius 20", "a line is touched by a circle to its left or right"),
+        ("circle touching L1 L2 C3", "three figures, each a line, a circle, an arc or a place"),
+        ("circle touching C2 C3 C4", "three circles: eight at most"),
+        ("circle touching C3 through P1 P2", "a figure and two places"),
+        ("circle centre 45, 50 touching C2", "centre and what it touches: outside, then enclosing"),
+        ("circle touching L1 at middle of L1 radius 12 left", "touches it at that place; also `through P3`, `touching C2`"),
+        ("circle at P3 direction 20 radius 10 right", "touches a line that is given by a place and a direction"),
+        ("circle centre on L2 touching C2 C3", "centre on a figure and two touched"),
     ),
     "arc": (
         ("arc from P1 via P3 to P2", "three places"),
@@ -68,6 +86,13 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("arc continuing L1 to 80, 30", "leaves the end of a line or arc tangentially; `continuing start of L1`"),
         ("arc continuing L1 radius 15 sweep 120", "with a radius and a sweep"),
         ("arc from P1 direction 90 to P2", "a start direction and an end; or `radius` and `sweep`"),
+        ("arc touching C2 C3 radius 45", "between the touching places: the shorter one; `major` the longer"),
+        ("arc from P1 touching C3 radius 40", "from a place, or `to` one"),
+        ("arc continuing L1 touching C3", "leaves an end and ends where it touches; or `from P1 direction 30`"),
+    ),
+    "fillet": (
+        ("fillet L1 L2 radius 6", "rounds a corner of two lines, circles or arcs: the shorter arc"),
+        ("fillet L1 L2 radius 6 trimmed", "with both up to it, as one outline"),
     ),
     "path": (
         ("path from P1 to P2 to + 0, 30 to + 25 at 150 close", "from place to place"),
@@ -119,6 +144,11 @@ REFUSED: tuple[str, ...] = (
     "point touch of 56, 30 on C1",
     "point 99 along L1",
     "arc from P1 to P2 radius 12",
+    "circle touching C3 outside C4 outside radius 12",
+    "circle touching C1 radius 12",
+    "circle touching P1 P3 through P1",
+    "circle touching L1 C1 at P3",
+    "line from C1 touching C1",
     "arc continuing L1 to 90, 10",
     "a = 5 / 0",
     "a = C1 + 1",

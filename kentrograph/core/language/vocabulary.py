@@ -27,7 +27,8 @@ Shape = Literal[
 """What follows the word of a given."""
 
 SIDES = frozenset(
-    "left right outside inside enclosing entering leaving major minor clockwise counter-clockwise first second third fourth".split()
+    "left right outside inside enclosing entering leaving major minor clockwise counter-clockwise".split()
+    + "first second third fourth".split()
 )
 CHOOSERS = frozenset({"near", "solution"})
 

@@ -223,7 +223,9 @@ def _why_none(found: TouchingCircles, family: Family, radius: float | None, stat
             return why_no_radius(touched[0], touched[1], radius, names, lambda sides: fits(sides, stated))
         return why_no_three(touched, names)
     if family.centre is not None:
-        return refuse("centre_on_it" if touched[0].line else "concentric", names=list(names))
+        if touched[0].line:
+            return refuse("centre_on_it", names=list(names))
+        return refuse("concentric", names=list(names))
     return refuse("nothing_touches", names=list(names))
 
 
