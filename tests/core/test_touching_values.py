@@ -68,7 +68,7 @@ def test_facts_of_the_trade() -> None:
 
 
 def test_belt_over_two_pulleys() -> None:
-    """From memory (Machinery's Handbook): the straight part of an open belt is √(c² - (R - r)²), of a crossed √(c² - (R + r)²)."""
+    """From memory (Machinery's Handbook): straight part of an open belt √(c² - (R - r)²), of a crossed one √(c² - (R + r)²)."""
     lines = solutions("C1 = circle centre 0,0 radius 90", "C2 = circle centre 400,30 radius 45", "line touching C1 C2")
     c = hypot(400, 30)
     lengths = [hypot(one["to"][0] - one["from"][0], one["to"][1] - one["from"][1]) for one in lines]

@@ -5,7 +5,6 @@ whatever hangs on a value that differs, in the order of the book.
 """
 
 from collections.abc import Iterable
-from heapq import heappop, heappush
 from typing import Any
 
 from ..figures import Point
@@ -185,22 +184,26 @@ class Network:
 
     def _evaluate(self, ids: Iterable[str]) -> None:
         self._own("values")
-        positions, values, users = self._positions, self.values, self._users
-        queue: list[tuple[int, str]] = sorted((positions[id], id) for id in ids)
-        queued = {id for _, id in queue}
+        values, users, steps, plans, links = self.values, self._users, self.steps, self._plans, self._links
+        waiting = set(ids)
         done: set[str] = set()
-        while queue:
-            _, id = heappop(queue)
+        # What hangs on a step always stands after it, so one walk down the book meets everything in its order.
+        for id in self.order[min((self._positions[id] for id in waiting), default=0) :]:
+            if id not in waiting:
+                continue
             before = values.get(id)
-            value = self._value(self.steps[id], self._plans[id], self._links[id])
+            planned = plans[id]
+            try:
+                # The everyday case in a few operations; whatever is missing or refused is looked at again below.
+                if planned.plan is None or planned.needs_last:
+                    raise KeyError
+                value: Value = planned.plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
+            except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
+                value = self._value(steps[id], planned, links[id])
             done.add(id)
             values[id] = value
-            if value == before:
-                continue
-            for user in users.get(id, ()):
-                if user not in queued:
-                    queued.add(user)
-                    heappush(queue, (positions[user], user))
+            if value != before:
+                waiting.update(users.get(id, ()))
         self.changed = frozenset(done)
 
     def _value(self, step: Step, planned: Planned, links: tuple[str, ...]) -> Value:

@@ -1,6 +1,6 @@
 """Several figures that meet all givens, told apart by signs; and taking one of them."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple
 
 from ..figures import Figure, Point
@@ -15,6 +15,37 @@ class Contact(NamedTuple):
     past: bool = False
 
 
+class Contacts(Sequence[Contact]):
+    """Contacts that are worked out when they are first looked at."""
+
+    __slots__ = ("_find", "_found")
+
+    def __init__(self, find: Callable[[], list[Contact]]) -> None:
+        self._find = find
+        self._found: list[Contact] | None = None
+
+    def all(self) -> list[Contact]:
+        """All of them."""
+        if self._found is None:
+            self._found = self._find()
+        return self._found
+
+    def __len__(self) -> int:
+        return len(self.all())
+
+    def __bool__(self) -> bool:
+        return True
+
+    def __getitem__(self, index: Any) -> Any:
+        return self.all()[index]
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Contacts) and self.all() == other.all()
+
+    def __hash__(self) -> int:
+        return hash(tuple(self.all()))
+
+
 class Solution(NamedTuple):
     """One of the figures that meet all givens. ``signature`` is made of side words and unique among them.
 
@@ -25,7 +56,7 @@ class Solution(NamedTuple):
     signature: str = ""
     note: str = ""
     sides: tuple[str, ...] = ()
-    contacts: tuple[Contact, ...] = ()
+    contacts: Sequence[Contact] = ()
 
 
 def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None = None) -> int:

@@ -63,7 +63,7 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("circle centre on L1 through P1 P3", "centre on a figure"),
         ("circle centre on L2 through P3 radius 20", "centre on a figure, a place and a radius"),
         (
-            "circle touching C3 outside C4 enclosing radius 32",
+            "circle touching C3 outside C4 enclosing radius 36",
             "two figures and a radius: by the side of each, then left or right",
         ),
         ("circle touching L1 left C3 outside radius 20", "a line is touched by a circle to its left or right"),

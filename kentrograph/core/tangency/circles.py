@@ -4,9 +4,10 @@ from collections.abc import Sequence
 from math import hypot
 from typing import Any, overload
 
-from ..construct.solution import Contact, Solution
+from ..construct.solution import Contact, Contacts, Solution
 from ..figures import Circle, Point
 from ..meet.within import within
+from ..tolerance import TOLERANCE
 from .sides import LINE_SIDES, MIRRORS, PLACE_SIDES, RING_SIDES, Side
 from .three import AGAIN, Raw
 from .touched import Touched
@@ -28,7 +29,8 @@ class TouchingCircles(Sequence[Solution]):
         self, raws: list[Raw], touched: Sequence[Touched], names: Sequence[str] = (), mirrors: tuple[str, ...] = MIRRORS
     ) -> None:
         self.raws, self.touched, self.names, self.mirrors = raws, touched, names, mirrors
-        self.past: list[tuple[bool, ...]] | None = None
+        self.past: list[int] | None = None
+        """For each circle the givens that it touches past an end: bit 0 for the first."""
         self._made: dict[int, Solution] = {}
         for one in touched:
             if one.finite:
@@ -37,15 +39,26 @@ class TouchingCircles(Sequence[Solution]):
 
     def _rank(self) -> None:
         """Those that touch a line or an arc past its end go behind."""
-        marked = [(tuple(self._past(raw)), raw) for raw in self.raws]
-        marked.sort(key=lambda m: (any(m[0]), m[1]))
-        self.past, self.raws = [m[0] for m in marked], [m[1] for m in marked]
-
-    def _past(self, raw: Raw) -> list[bool]:
-        return [
-            one.finite and not within(one.figure, at)  # type: ignore[arg-type]
-            for one, at in zip(self.touched, self.contacts_of(raw), strict=True)
-        ]
+        finite = [(index, one) for index, one in enumerate(self.touched) if one.finite]
+        true: list[tuple[Raw, int]] = []
+        marked: list[tuple[Raw, int]] = []
+        for raw in self.raws:
+            past = 0
+            for index, one in finite:
+                if one.line:
+                    # A circle touches a line at the foot of its centre.
+                    along = (raw[1] - one.x) * one.ux + (raw[2] - one.y) * one.uy
+                    if 0.0 <= along <= one.size:
+                        continue
+                    slack = TOLERANCE.length(one.size, max(one.away, abs(raw[1]), abs(raw[2])))
+                    if not -slack <= along <= one.size + slack:
+                        past |= 1 << index
+                elif not within(one.figure, self.contacts_of(raw)[index]):  # type: ignore[arg-type]
+                    past |= 1 << index
+            (marked if past else true).append((raw, past))
+        both = true + marked
+        self.raws = [raw for raw, _ in both]
+        self.past = [past for _, past in both]
 
     def contacts_of(self, raw: Raw) -> list[Point]:
         """Where a circle touches each given."""
@@ -109,15 +122,18 @@ class TouchingCircles(Sequence[Solution]):
     def _make(self, index: int) -> Solution:
         raw = self.raws[index]
         sides = self.sides(index)
-        past = self.past[index] if self.past else (False,) * len(self.touched)
-        circle = Circle(Point(raw[1], raw[2]), raw[3])
-        contacts = tuple(
-            Contact(at, residual, beyond)
-            for at, residual, beyond in zip(self.contacts_of(raw), self.residuals(index), past, strict=True)
-        )
-        names = [name for name, beyond in zip(self.names, past, strict=False) if beyond]
-        note = f"touches the continuation of {' and '.join(names)}" if names else ""
-        return Solution(circle, " ".join(w for w in sides if w), note, sides, contacts)
+        past = self.past[index] if self.past else 0
+        note = ""
+        if past:
+            names = [name for k, name in enumerate(self.names) if past >> k & 1]
+            note = f"touches the continuation of {' and '.join(names)}"
+
+        def contacts() -> list[Contact]:
+            """Where it touches each given and by how much it misses it."""
+            found = zip(self.contacts_of(raw), self.residuals(index), strict=True)
+            return [Contact(at, residual, bool(past >> k & 1)) for k, (at, residual) in enumerate(found)]
+
+        return Solution(Circle(Point(raw[1], raw[2]), raw[3]), " ".join(filter(None, sides)), note, sides, Contacts(contacts))
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, TouchingCircles) and self.raws == other.raws and self.past == other.past

@@ -30,38 +30,67 @@ class Tangent(NamedTuple):
     merged: bool = False
 
 
-def tangents_of_two(a: Touched, b: Touched) -> list[Tangent]:
-    """The lines from the touching place of one circle to that of another; either may be a place. Up to four.
+RawTangent = tuple[int, float, float, float, float, bool]
+"""A common tangent: its key (3 times the side of the first, plus the second's; left 0, right 1, a place 2), the two touching
+places, and whether two have become one there. Where they have, the second place lies ahead of the first on the line."""
+
+
+def common_tangents(a: Touched, b: Touched) -> list[RawTangent]:
+    """The lines from the touching place of one circle to that of another, as numbers; either may be a place. Up to four.
 
     Raises `Refused`: concentric, one_inside_other (no line touches both), touched_twice.
     """
+    ra, rb = a.r, b.r
     dx, dy = b.x - a.x, b.y - a.y
     d = hypot(dx, dy)
-    slack = TOLERANCE.length(max(a.r, b.r), max(a.away, b.away))
+    slack = TOLERANCE.length(ra if ra > rb else rb, a.away if a.away > b.away else b.away)
     if d <= slack:
-        raise refuse("touched_twice" if abs(a.r - b.r) <= slack else "concentric")
-    if abs(a.r - b.r) - d > slack:
-        raise refuse("one_inside_other", inner=0 if a.r < b.r else 1, gap=abs(a.r - b.r) - d)
+        raise refuse("touched_twice" if abs(ra - rb) <= slack else "concentric")
+    if abs(ra - rb) - d > slack:
+        raise refuse("one_inside_other", inner=0 if ra < rb else 1, gap=abs(ra - rb) - d)
     ex, ey = dx / d, dy / d
-    found: list[Tangent] = []
-    for word_a, s in _LEFT_RIGHT if a.r > 0.0 else (("", 1.0),):
-        for word_b, t in _LEFT_RIGHT if b.r > 0.0 else (("", 1.0),):
+    found: list[RawTangent] = []
+    merged = False
+    for key_a, s in _KEYS if ra > 0.0 else _PLACE:
+        for key_b, t in _KEYS if rb > 0.0 else _PLACE:
             # n.(b - a) = t rb - s ra, with n the unit vector to the left of the line.
-            rise = t * b.r - s * a.r
-            if abs(rise) - d > slack:
+            rise = t * rb - s * ra
+            spare = d - rise if rise > 0.0 else d + rise
+            if spare < -slack:
                 continue
-            sides = (word_a, word_b)
-            if abs(abs(rise) - d) <= slack:
-                sign = 1.0 if rise > 0.0 else -1.0
-                if any(one.merged for one in found):
-                    continue
-                small, turn = (a, s) if a.r <= b.r else (b, t)
-                at = Point(small.x - turn * small.r * sign * ex, small.y - turn * small.r * sign * ey)
-                found.append(Tangent(sides, EndlessLine(at, sign * ey, -sign * ex), (at, at), True))
+            key = 3 * key_a + key_b
+            if spare <= slack:
+                if not merged:
+                    merged = True
+                    sign = 1.0 if rise > 0.0 else -1.0
+                    at, along = (a, s * ra * sign) if ra <= rb else (b, t * rb * sign)
+                    x, y = at.x - along * ex, at.y - along * ey
+                    found.append((key, x, y, x + sign * ey * d, y - sign * ex * d, True))
                 continue
             u, v = rise / d, sqrt((d - rise) * (d + rise)) / d
             nx, ny = u * ex - v * ey, u * ey + v * ex
-            p, q = Point(a.x - s * a.r * nx, a.y - s * a.r * ny), Point(b.x - t * b.r * nx, b.y - t * b.r * ny)
+            p, q = s * ra, t * rb
+            found.append((key, a.x - p * nx, a.y - p * ny, b.x - q * nx, b.y - q * ny, False))
+    return found
+
+
+_KEYS, _PLACE = ((0, 1.0), (1, -1.0)), ((2, 1.0),)
+_WORDS = ("left", "right", "")
+
+
+def tangents_of_two(a: Touched, b: Touched) -> list[Tangent]:
+    """The common tangents of two circles, or of a place and a circle, in the order left, right of the first, then the second.
+
+    Raises `Refused` as `common_tangents` does.
+    """
+    found: list[Tangent] = []
+    for key, px, py, qx, qy, merged in common_tangents(a, b):
+        sides = (_WORDS[key // 3], _WORDS[key % 3])
+        p, q = Point(px, py), Point(qx, qy)
+        if merged:
+            size = hypot(qx - px, qy - py)
+            found.append(Tangent(sides, EndlessLine(p, (qx - px) / size, (qy - py) / size), (p, p), True))
+        else:
             found.append(Tangent(sides, Line(p, q), (p, q)))
     return found
 

@@ -24,7 +24,7 @@ AGAIN = 3**6
 _BOTH, _ONE = (1.0, -1.0), (1.0,)
 _FLAT = 0.5 / TOLERANCE.size_share
 """A radius this many times the extent of the givens bows by less than the tolerance over them: it is a line."""
-_POLISH_ABOVE = 2e-14
+_POLISH_ABOVE = 1e-13
 
 
 def touching_three(a: Touched, b: Touched, c: Touched) -> list[Raw]:
@@ -270,40 +270,62 @@ def touching_three_lines(a: Touched, b: Touched, c: Touched) -> list[Raw]:
 
     Source, published: Euclid, Elements IV.4; the escribed ones by the same equations with other signs.
     """
-    lines = (a, b, c)
-    for p, q in ((a, b), (a, c), (b, c)):
-        contact(p, q)
-    sines = [p.ux * q.uy - p.uy * q.ux for p, q in ((b, c), (c, a), (a, b))]
-    sines = [0.0 if TOLERANCE.parallel(s) else s for s in sines]
-    # Distances of the three lines from a place on the first.
-    offs = [-one.off(a.x, a.y) for one in lines]
-    size = max(one.size for one in lines)
-    away = max(one.away for one in lines)
-    extent = max(size, *map(abs, offs))
-    over = sum(d * s for d, s in zip(offs, sines, strict=True))
-    widest = max(map(abs, sines))
+    bc = b.ux * c.uy - b.uy * c.ux
+    ca = c.ux * a.uy - c.uy * a.ux
+    ab = a.ux * b.uy - a.uy * b.ux
+    parallel = TOLERANCE.angle
+    if -parallel <= bc <= parallel:
+        contact(b, c)
+        bc = 0.0
+    if -parallel <= ca <= parallel:
+        contact(c, a)
+        ca = 0.0
+    if -parallel <= ab <= parallel:
+        contact(a, b)
+        ab = 0.0
+    # n . X = off for each, from a place on the first.
+    off_b, off_c = -b.off(a.x, a.y), -c.off(a.x, a.y)
+    size, away = max(a.size, b.size, c.size), max(a.away, b.away, c.away)
+    over = off_b * ca + off_c * ab
+    widest = max(abs(bc), abs(ca), abs(ab))
     if widest == 0.0 or abs(over) <= TOLERANCE.length(size, away) * widest:
         return []
+    most = _FLAT * max(size, abs(off_b), abs(off_c))
+    # The two lines that cross most squarely give the centre, each moved to its side.
+    if widest == abs(ab):
+        p, q, sine, turn = a, b, ab, 0
+    elif widest == abs(bc):
+        p, q, sine, turn = b, c, bc, 1
+    else:
+        p, q, sine, turn = c, a, ca, 2
+    offs = (0.0, off_b, off_c)
+    off_p, off_q = offs[turn], offs[(turn + 1) % 3]
+    pux, puy, qux, quy = p.ux / sine, p.uy / sine, q.ux / sine, q.uy / sine
     found: list[Raw] = []
-    for s, t in ((1.0, 1.0), (1.0, -1.0), (-1.0, 1.0), (-1.0, -1.0)):
-        under = sines[0] + s * sines[1] + t * sines[2]
-        if abs(over) >= _FLAT * extent * abs(under):
+    for key, s, t in _LINE_SIDES:
+        under = bc + s * ca + t * ab
+        if abs(over) >= most * abs(under):
             continue
         radius = -over / under
         sides = (radius, s * radius, t * radius)
-        x, y = _moved_crossing(lines, offs, sides, sines)
-        gap = max(abs(one.ux * y - one.uy * x - d - w) for one, d, w in zip(lines, offs, sides, strict=True))
-        key = 27 * (sides[0] < 0.0) + 9 * (sides[1] < 0.0) + 3 * (sides[2] < 0.0) + UNSIGNED
-        found.append((key, a.x + x, a.y + y, abs(radius), gap))
+        d, e = off_p + sides[turn], off_q + sides[(turn + 1) % 3]
+        x, y = d * qux - e * pux, d * quy - e * puy
+        gap = max(
+            abs(a.ux * y - a.uy * x - radius),
+            abs(b.ux * y - b.uy * x - off_b - sides[1]),
+            abs(c.ux * y - c.uy * x - off_c - sides[2]),
+        )
+        if radius > 0.0:
+            found.append((key, a.x + x, a.y + y, radius, gap))
+        else:
+            found.append((_ALL_RIGHT - key, a.x + x, a.y + y, -radius, gap))
     found.sort()
     return found
 
 
-def _moved_crossing(
-    lines: tuple[Touched, Touched, Touched], offs: list[float], sides: tuple[float, float, float], sines: list[float]
-) -> tuple[float, float]:
-    """Where the two of three lines that cross most squarely cross, each moved to its side."""
-    i, j, sine = max(((1, 2, sines[0]), (2, 0, sines[1]), (0, 1, sines[2])), key=lambda one: abs(one[2]))
-    p, q = lines[i], lines[j]
-    d, e = offs[i] + sides[i], offs[j] + sides[j]
-    return (d * q.ux - e * p.ux) / sine, (d * q.uy - e * p.uy) / sine
+_LINE_SIDES = tuple(
+    (9 * (s < 0.0) + 3 * (t < 0.0) + UNSIGNED, s, t) for s, t in ((1.0, 1.0), (1.0, -1.0), (-1.0, 1.0), (-1.0, -1.0))
+)
+"""The keys of the sides of the second and third line where the centre lies left of the first."""
+_ALL_RIGHT = 27 + 9 + 3 + 2 * UNSIGNED
+"""Less the key of a circle on some sides, it is the key of one on all the other sides."""

@@ -49,6 +49,22 @@ class Touched:
         return (y - self.y) * self.ux - (x - self.x) * self.uy
 
 
+_KNOWN: dict[int, Touched] = {}
+_KNOWN_MOST = 4096
+
+
+def touched(figure: Figure) -> Touched:
+    """The numbers of a figure; those of figures that many things touch are kept. Raises `Refused` (no_touch)."""
+    known = _KNOWN.get(id(figure))
+    # A kept one holds its figure, so no other can have the same id; the check is for those that were dropped.
+    if known is not None and known.figure is figure:
+        return known
+    if len(_KNOWN) >= _KNOWN_MOST:
+        _KNOWN.clear()
+    made = _KNOWN[id(figure)] = Touched(figure)
+    return made
+
+
 Contact = tuple[float, float]
 """How two givens lie to each other, run the same way round and run opposite ways; 0.0 where they touch so."""
 

@@ -7,14 +7,20 @@ from typing import Any
 from ...construct import circles
 from ...construct.loci import Locus
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
-from ...problem import refuse
+from ...problem import Refused, refuse
+from ...tangency.choose import chosen
+from ...tangency.circles import TouchingCircles
+from ...tangency.radius import touching_two_radius
+from ...tangency.three import touching_three
+from ...tangency.touched import touched
+from ..crossings import called
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Statement
+from ..tree import Name, Statement
 from ..values import Drawn
 from .facts import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
-from .touching import SIZES, check_family, chosen_circle, family_of, touching_circles
+from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
 
 
 def plan_circle(p: Planner, statement: Statement) -> Plan:
@@ -48,7 +54,37 @@ def _touching(p: Planner, statement: Statement) -> Plan:
         radius = f.values[family.size[0]][0] * family.size[1] if family.size else None
         return Outcome(found, (), chosen_circle(found, family, radius))
 
-    return plan_facts(p, statement, draw, _centre)
+    whole = plan_facts(p, statement, draw, _centre)
+    return _everyday(p, statement, family, whole)
+
+
+def _everyday(p: Planner, statement: Statement, family: Family, whole: Plan) -> Plan:
+    """The same in fewer operations where figures are touched by their names; what is refused is left to the whole plan."""
+    names = [a for g in statement.givens if g.word == "touching" for a in g.arguments if isinstance(a, Name)]
+    sized = [g for g in statement.givens if g.word in SIZES]
+    if len(names) + len(sized) != 3 or len(statement.givens) != 3 or len(names) < 2:
+        return whole
+    slots = [p.slot(name) for name in names]
+    share = SIZES[sized[0].word] if sized else 1.0
+    size = called(length_of_given(p, sized[0])) if sized else None
+    stated, shown = family.stated, family.names
+
+    def plan(env: Env, last: Point) -> Drawn:
+        try:
+            lying = [touched(env[slot]) for slot in slots]
+            raws = (
+                touching_two_radius(lying[0], lying[1], size(env, last) * share)
+                if size
+                else touching_three(lying[0], lying[1], lying[2])
+            )
+            found = TouchingCircles(raws, lying, shown)
+            index = 0 if family.plain else chosen(len(raws), found.sides, stated)
+            one = found[index]
+        except (Refused, IndexError):
+            return whole(env, last)
+        return Drawn(one.figure, one.figure.centre, found, index, one.note)  # type: ignore[union-attr]
+
+    return plan
 
 
 # Centre and size, the everyday case -----------------------------------------------------------------------

@@ -2,19 +2,17 @@
 
 from collections.abc import Sequence
 from math import hypot
-from typing import Any
+from typing import Any, NamedTuple
 
 from ...angles import unit, unit_vector
 from ...construct.lines import Vector, vector_of, with_length
-from ...construct.solution import Contact, Solution
 from ...figures import Ellipse, EndlessLine, Line, Point
 from ...meet import nearest
-from ...meet.carriers import way_of
-from ...meet.within import within
 from ...problem import Problem, Refused, refuse
 from ...tangency.choose import Stated, chosen
-from ...tangency.tangents import Tangent, tangents_along, tangents_of_ellipse, tangents_of_two
-from ...tangency.touched import Touched
+from ...tangency.tangent_lines import TangentLines, raw_of
+from ...tangency.tangents import RawTangent, Tangent, common_tangents, tangents_along, tangents_of_ellipse
+from ...tangency.touched import Touched, touched
 from ..planner import Plan, Planner
 from ..tree import Given, Statement
 from .facts import Facts, Outcome, check_words, ordered, plan_facts, words_of
@@ -23,6 +21,7 @@ from .touching import name_of
 
 WAYS = ("direction", "parallel", "square")
 _ENDS = ("from", "to")
+Raws = tuple[list[RawTangent], bool, slice]
 
 
 def plan_tangent(p: Planner, statement: Statement) -> Plan:
@@ -41,59 +40,86 @@ def plan_tangent(p: Planner, statement: Statement) -> Plan:
         raise needs(statement, "touching another figure", "from a place", "through a place", "direction", "parallel and a line")
     if "length" in words and not {"from", "to"} & set(words):
         raise needs(statement, "from and a place")
-    givens = ordered(statement)
-
-    def draw(f: Facts) -> Outcome:
-        return _drawn(f, givens, others[0] if others else "")
-
-    return plan_facts(p, statement, draw, lambda line: line.end if isinstance(line, Line) else line.through)
+    layout = _layout(ordered(statement), others[0] if others else "")
+    return plan_facts(
+        p, statement, lambda f: _drawn(f, layout), lambda line: line.end if isinstance(line, Line) else line.through
+    )
 
 
-def _drawn(f: Facts, givens: Sequence[Given], other: str) -> Outcome:
-    touched = [i for i, g in enumerate(givens) if g.word == "touching"]
-    figures: list[Any] = [f.values[i][0] for i in touched]
-    names = [name_of(givens[i]) for i in touched]
+class Layout(NamedTuple):
+    """Where a statement's givens stand among its facts, and the words with them."""
+
+    givens: Sequence[Given]
+    touching: tuple[int, ...]
+    names: list[str]
+    other: str
+    other_at: int
+    length_at: int | None
+    stated: Stated
+
+
+def _layout(givens: Sequence[Given], other: str) -> Layout:
+    touching = tuple(i for i, g in enumerate(givens) if g.word == "touching")
+    return Layout(
+        givens,
+        touching,
+        [name_of(givens[i]) for i in touching],
+        other,
+        next((i for i, g in enumerate(givens) if g.word == other), -1),
+        next((i for i, g in enumerate(givens) if g.word == "length"), None),
+        Stated(
+            tuple(givens[i].sides for i in touching),
+            tuple(side for i, g in enumerate(givens) if i not in touching for side in g.sides),
+        ),
+    )
+
+
+def _drawn(f: Facts, layout: Layout) -> Outcome:
+    figures: list[Any] = [f.values[i][0] for i in layout.touching]
+    length = None if layout.length_at is None else f.values[layout.length_at][0]
+    other = layout.other
+    finish = None if not other or (other in ("from", "to") and length is None) else lambda line: _ended(line, length, other)
     try:
-        found = _tangents(f, other, figures, givens, touched)
+        found = TangentLines(*_tangents(f, layout, figures), figures, layout.names, finish)
     except Refused as refused:
-        raise _named(refused, names, givens[touched[0]]) from None
-    own = tuple(givens[i].sides for i in touched)
-    loose = tuple(side for i, g in enumerate(givens) if i not in touched for side in g.sides)
-    solutions = [_solution(one, figures, names) for one in found]
-    length = next((v[0] for g, v in zip(givens, f.values, strict=True) if g.word == "length"), None)
-    if length is not None:
-        solutions = [one._replace(figure=_lengthened(one.figure, length, other == "to")) for one in solutions]
-    ranked = sorted(solutions, key=lambda one: any(c.past for c in one.contacts))
-    return Outcome(ranked, (), _chosen(ranked, found, Stated(own, loose)))
+        raise _named(refused, layout.names, layout.givens[layout.touching[0]]) from None
+    return Outcome(found, (), _chosen(found, layout.stated))
 
 
-def _chosen(solutions: list[Solution], found: list[Tangent], stated: Stated) -> int:
+def _chosen(found: TangentLines, stated: Stated) -> int:
     try:
-        return 0 if stated.nothing else chosen(len(solutions), lambda i: (*solutions[i].sides, ""), stated)
+        return 0 if stated.nothing else chosen(len(found), lambda i: (*found.sides(i), ""), stated)
     except Refused:
         # Two lines that have become one carry the words of either.
-        merged = next((t for t in found if t.merged), None)
+        merged = next((i for i in range(len(found)) if found.merged(i)), None)
         if merged is None:
             raise
-        return next(i for i, one in enumerate(solutions) if one.sides == merged.sides)
+        return merged
 
 
-def _tangents(f: Facts, other: str, figures: list[Any], givens: Sequence[Given], touched: list[int]) -> list[Tangent]:
+def _tangents(f: Facts, layout: Layout, figures: list[Any]) -> Raws:
+    """The lines as numbers, which way to run them, and which of their two places are touched."""
+    other = layout.other
     if not other:
-        return tangents_of_two(_ring(figures[0]), _ring(figures[1]))
-    index = next(i for i, g in enumerate(givens) if g.word == other)
-    given: Any = f.values[index][0]
+        return common_tangents(_ring(figures[0]), _ring(figures[1])), False, slice(0, 2)
+    given: Any = f.values[layout.other_at][0]
+    at = layout.givens[layout.other_at]
     if other in WAYS:
-        return tangents_along(_vector(given, other, givens[index]), _ring(figures[0]))
+        return [raw_of(t) for t in tangents_along(_vector(given, other, at), _ring(figures[0]))], False, slice(0, 1)
     if other == "at":
-        return [_tangent_at(given, figures[0], givens[index])]
+        return [raw_of(_tangent_at(given, figures[0], at))], False, slice(0, 1)
     if isinstance(figures[0], Ellipse):
-        found = tangents_of_ellipse(given, figures[0])
+        raws = [raw_of(t) for t in tangents_of_ellipse(given, figures[0])]
     else:
-        found = [Tangent(t.sides[1:], t.line, t.at[1:], t.merged) for t in tangents_of_two(Touched(given), _ring(figures[0]))]
-    if other == "to":
-        return [_turned(t) for t in found]
-    return [_endless(t) for t in found] if other == "through" else found
+        raws = common_tangents(Touched(given), _ring(figures[0]))
+    return raws, other == "to", slice(1, 2)
+
+
+def _ended(line: Line | EndlessLine, length: float | None, other: str) -> Line | EndlessLine:
+    """The line as it was asked for: endless through a place or along a direction, or of a length."""
+    if other in (*WAYS, "through", "at"):
+        return line if isinstance(line, EndlessLine) else EndlessLine(line.start, *vector_of(line))
+    return line if length is None else _lengthened(line, length, other == "to")
 
 
 def _ring(figure: Any) -> Touched:
@@ -101,7 +127,7 @@ def _ring(figure: Any) -> Touched:
         raise refuse("ellipse_alone")
     if isinstance(figure, Line | EndlessLine):
         raise refuse("line_touches_line")
-    return Touched(figure)
+    return touched(figure)
 
 
 def _vector(given: Any, way: str, at: Given) -> Vector:
@@ -126,20 +152,6 @@ def _tangent_at(place: Point, figure: Any, given: Given) -> Tangent:
     return Tangent(("left",), EndlessLine(place, -uy, ux), (place,), True)
 
 
-def _turned(t: Tangent) -> Tangent:
-    """The same line run the other way, so that it ends at the place; its sides change over."""
-    over = {"left": "right", "right": "left"}
-    line: Line | EndlessLine
-    line = Line(t.line.end, t.line.start) if isinstance(t.line, Line) else EndlessLine(t.line.through, -t.line.ux, -t.line.uy)
-    return Tangent(tuple(over[s] for s in t.sides), line, t.at, t.merged)
-
-
-def _endless(t: Tangent) -> Tangent:
-    if isinstance(t.line, EndlessLine):
-        return t
-    return Tangent(t.sides, EndlessLine(t.line.start, *vector_of(t.line)), t.at, t.merged)
-
-
 def _lengthened(line: Any, length: float, ends: bool) -> Line:
     ux, uy = vector_of(line)
     if isinstance(line, EndlessLine):
@@ -148,27 +160,6 @@ def _lengthened(line: Any, length: float, ends: bool) -> Line:
         made = with_length(line.end, (-ux, -uy), length)
         return Line(made.end, made.start)
     return with_length(line.start, (ux, uy), length)
-
-
-def _solution(t: Tangent, figures: list[Any], names: list[str]) -> Solution:
-    contacts: list[Contact] = []
-    past: list[str] = []
-    for figure, at, name in zip(figures, t.at, names, strict=True):
-        beyond = not isinstance(figure, Point) and not within(figure, at)
-        contacts.append(Contact(at, _miss(t.line, figure, at), beyond))
-        if beyond:
-            past.append(name)
-    note = f"touches the continuation of {' and '.join(past)}" if past else ""
-    return Solution(t.line, " ".join(s for s in t.sides if s), note, t.sides, tuple(contacts))
-
-
-def _miss(line: Line | EndlessLine, figure: Any, at: Point) -> float:
-    """By how much a line misses what it should touch, from its own numbers."""
-    w = way_of(line)
-    if isinstance(figure, Ellipse | Point):
-        return abs(w.off(at.x, at.y))
-    missed: float = abs(abs(w.off(figure.centre.x, figure.centre.y)) - figure.radius)
-    return missed
 
 
 def _named(refused: Refused, names: list[str], given: Given) -> Refused:

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 from ...angles import unit_vector
-from ...figures import Circle, Curve, EndlessLine, Figure, Point
+from ...figures import Arc, Circle, Curve, EndlessLine, Figure, Line, Point
 from ...meet import meet_long
 from ...problem import Problem, Refused, refuse
 from ...tangency.at_place import Element, at_place_radius, at_place_touching
@@ -15,7 +15,7 @@ from ...tangency.radius import touching_two_radius
 from ...tangency.reasons import why_no_radius, why_no_three
 from ...tangency.sides import MIRRORS
 from ...tangency.three import Raw, touching_three
-from ...tangency.touched import Touched
+from ...tangency.touched import Touched, touched
 from ..tree import Given, Name, NamedPlace, Statement
 from .facts import Facts
 from .given import needs, too_many
@@ -35,29 +35,32 @@ class Family(NamedTuple):
     size: tuple[int, float] | None
     at: int | None
     direction: int | None
+    plain: bool
+    """Whether no side word is stated."""
     placed: int = 0
     """Which of the touched givens is touched at the place that is given: the one written before it."""
 
 
 def family_of(statement: Statement, givens: Sequence[Given]) -> Family:
     """What a statement about a touching circle or arc gives, in the order of its facts."""
-    touched = tuple(i for i, g in enumerate(givens) if g.word in _TOUCHED)
-    own = tuple(givens[i].sides for i in touched)
-    loose = tuple(side for i, g in enumerate(givens) if i not in touched for side in g.sides)
+    found = tuple(i for i, g in enumerate(givens) if g.word in _TOUCHED)
+    own = tuple(givens[i].sides for i in found)
+    loose = tuple(side for i, g in enumerate(givens) if i not in found for side in g.sides)
 
     def index(word: str) -> int | None:
         return next((i for i, g in enumerate(givens) if g.word == word), None)
 
     size = next(((i, SIZES[g.word]) for i, g in enumerate(givens) if g.word in SIZES), None)
     return Family(
-        touched,
-        tuple(name_of(givens[i]) for i in touched),
+        found,
+        tuple(name_of(givens[i]) for i in found),
         Stated(own, loose),
         index("centre"),
         tuple(i for i, g in enumerate(givens) if g.word == "centre on"),
         size,
         index("at"),
         index("direction"),
+        not loose and not any(own),
         _placed(givens),
     )
 
@@ -95,50 +98,53 @@ def check_family(statement: Statement, family: Family) -> None:
 def touching_circles(f: Facts, family: Family) -> TouchingCircles:
     """All circles that meet the givens. Raises `Refused` with the reason where there are none."""
     values = f.values
-    touched = [_touched(values[i][0], f, i) for i in family.touched]
+    try:
+        lying = [touched(values[i][0]) for i in family.touched]
+    except Refused as refused:
+        raise _untouchable(refused, f, family) from None
     radius = values[family.size[0]][0] * family.size[1] if family.size else None
     try:
-        raws, mirrors, touched = _solve(f, family, touched, radius)
+        raws, mirrors, lying = _solve(f, family, lying, radius)
     except Refused as refused:
-        raise _named(refused, family, touched) from None
-    return TouchingCircles(raws, touched, family.names, mirrors)
+        raise _named(refused, family) from None
+    return TouchingCircles(raws, lying, family.names, mirrors)
 
 
 Solved = tuple[list[Raw], tuple[str, ...], list[Touched]]
 
 
-def _solve(f: Facts, family: Family, touched: list[Touched], radius: float | None) -> Solved:
+def _solve(f: Facts, family: Family, lying: list[Touched], radius: float | None) -> Solved:
     values = f.values
     if family.at is not None:
-        return _at_place(f, family, touched, radius)
+        return _at_place(f, family, lying, radius)
     if family.centre is not None:
-        return centre_touching(values[family.centre][0], touched[0]), MIRRORS, touched
+        return centre_touching(values[family.centre][0], lying[0]), MIRRORS, lying
     if len(family.on) == 2:
         first, second = (_curve(f, i) for i in family.on)
         raws: list[Raw] = []
         for spot in meet_long(first, second).spots:
             sign = 0 if spot.sign in ("entering", "left") else 1 if spot.sign else 2
-            raws += [(raw[0] - 2 + sign, *raw[1:]) for raw in centre_touching(spot.at, touched[0])]
-        return sorted(raws), ALONG, touched
+            raws += [(raw[0] - 2 + sign, *raw[1:]) for raw in centre_touching(spot.at, lying[0])]
+        return sorted(raws), ALONG, lying
     if family.on:
         on = _curve(f, family.on[0])
         if radius is not None:
-            return centre_on_touching_radius(on, touched[0], radius), ALONG, touched
-        return centre_on_touching_two(on, touched[0], touched[1]), ALONG, touched
+            return centre_on_touching_radius(on, lying[0], radius), ALONG, lying
+        return centre_on_touching_two(on, lying[0], lying[1]), ALONG, lying
     if radius is not None:
-        return touching_two_radius(touched[0], touched[1], radius), MIRRORS, touched
-    return touching_three(touched[0], touched[1], touched[2]), MIRRORS, touched
+        return touching_two_radius(lying[0], lying[1], radius), MIRRORS, lying
+    return touching_three(lying[0], lying[1], lying[2]), MIRRORS, lying
 
 
-def _at_place(f: Facts, family: Family, touched: list[Touched], radius: float | None) -> Solved:
+def _at_place(f: Facts, family: Family, lying: list[Touched], radius: float | None) -> Solved:
     """The circle touches one of its givens, or a line in a direction, at a place."""
     raws: list[Raw]
     assert family.at is not None
     at: Point = f.values[family.at][0]
     if family.direction is not None:
-        touched = [Touched(EndlessLine(at, *unit_vector(f.values[family.direction][0]))), *touched]
+        lying = [Touched(EndlessLine(at, *unit_vector(f.values[family.direction][0]))), *lying]
     swapped = family.placed == 1
-    own, *others = reversed(touched) if swapped else touched
+    own, *others = reversed(lying) if swapped else lying
     try:
         element = Element(own, at)
     except Refused as refused:
@@ -148,7 +154,7 @@ def _at_place(f: Facts, family: Family, touched: list[Touched], radius: float | 
             Problem(problem.kind, {**problem.fields, "name": family.names[family.placed]}, given.start, given.end)
         ) from None
     if radius is not None:
-        return [(raw[0] // 9 * 3 + 2, *raw[1:]) for raw in at_place_radius(element, radius)], MIRRORS, touched
+        return [(raw[0] // 9 * 3 + 2, *raw[1:]) for raw in at_place_radius(element, radius)], MIRRORS, lying
     if family.on:
         normal = EndlessLine(at, element.nx, element.ny)
         raws = []
@@ -158,19 +164,20 @@ def _at_place(f: Facts, family: Family, touched: list[Touched], radius: float | 
             if raw is not None:
                 sign = 0 if spot.sign in ("entering", "left") else 1 if spot.sign else 2
                 raws.append((raw[0] // 9 * 3 + sign, *raw[1:]))
-        return sorted(raws), ALONG, touched
+        return sorted(raws), ALONG, lying
     raws = at_place_touching(element, others[0])
     if swapped:
         raws = sorted((raw[0] // 3 % 3 * 9 + raw[0] // 9 * 3 + raw[0] % 3, *raw[1:]) for raw in raws)
-    return raws, MIRRORS, touched
+    return raws, MIRRORS, lying
 
 
-def _touched(figure: Any, f: Facts, index: int) -> Touched:
-    try:
-        return Touched(figure)
-    except Refused as refused:
-        given = f.layout.givens[index]
-        raise Refused(Problem(refused.problem.kind, {"name": name_of(given)}, given.start, given.end)) from None
+def _untouchable(refused: Refused, f: Facts, family: Family) -> Refused:
+    """The refusal at the first given that cannot be touched."""
+    for i in family.touched:
+        if not isinstance(f.values[i][0], Point | Line | EndlessLine | Circle | Arc):
+            given = f.layout.givens[i]
+            return Refused(Problem(refused.problem.kind, {"name": name_of(given)}, given.start, given.end))
+    return refused
 
 
 def _curve(f: Facts, index: int) -> Curve:
@@ -181,7 +188,7 @@ def _curve(f: Facts, index: int) -> Curve:
     return figure
 
 
-def _named(refused: Refused, family: Family, touched: list[Touched]) -> Refused:
+def _named(refused: Refused, family: Family) -> Refused:
     """The same refusal with the names of the givens in it."""
     problem = refused.problem
     if problem.kind in ("touched_twice", "infinitely_many"):
@@ -195,11 +202,11 @@ def _named(refused: Refused, family: Family, touched: list[Touched]) -> Refused:
 
 def chosen_circle(found: TouchingCircles, family: Family, radius: float | None) -> int:
     """The index of the circle that is meant. Raises `Refused` with the reason where there is none like that."""
+    if found.raws and family.plain:
+        return 0
     stated = _widened(found, family)
     if not found.raws:
         raise _why_none(found, family, radius, stated)
-    if stated.nothing:
-        return 0
     try:
         return chosen(len(found), found.sides, stated)
     except Refused as refused:
@@ -217,13 +224,13 @@ def _widened(found: TouchingCircles, family: Family) -> Stated:
 
 
 def _why_none(found: TouchingCircles, family: Family, radius: float | None, stated: Stated) -> Refused:
-    touched, names = found.touched, family.names
+    lying, names = found.touched, family.names
     if family.at is None and family.centre is None and not family.on:
         if radius is not None:
-            return why_no_radius(touched[0], touched[1], radius, names, lambda sides: fits(sides, stated))
-        return why_no_three(touched, names)
+            return why_no_radius(lying[0], lying[1], radius, names, lambda sides: fits(sides, stated))
+        return why_no_three(lying, names)
     if family.centre is not None:
-        if touched[0].line:
+        if lying[0].line:
             return refuse("centre_on_it", names=list(names))
         return refuse("concentric", names=list(names))
     return refuse("nothing_touches", names=list(names))

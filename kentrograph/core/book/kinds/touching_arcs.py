@@ -34,14 +34,14 @@ def plan_touching_arc(p: Planner, statement: Statement, tip: Tip) -> Plan:
         raise too_many(statement, stray, ["touching"])
     family = _with_ends(statement)
     check_family(statement, family)
+    plain_family, ways = _without_way(family)
 
     def draw(f: Facts) -> Outcome:
         found = touching_circles(f, family)
         radius = f.values[family.size[0]][0] if family.size else None
-        words, ways = _without_way(family)
-        chosen_circle(found, words, radius)
+        chosen_circle(found, plain_family, radius)
         solutions = _arcs(found, 2 if family.size else 1)
-        return Outcome(solutions, (), _choose(solutions, words, ways))
+        return Outcome(solutions, (), _choose(solutions, plain_family, ways))
 
     return plan_facts(p, statement, draw, lambda arc: arc.end)
 
@@ -71,7 +71,7 @@ def _without_way(family: Family) -> tuple[Family, set[str]]:
     said = {w for words in (*family.stated.own, family.stated.loose) for w in words if w in ways}
     own = tuple(tuple(w for w in words if w not in ways) for words in family.stated.own)
     loose = tuple(w for w in family.stated.loose if w not in ways)
-    return family._replace(stated=Stated(own, loose)), said
+    return family._replace(stated=Stated(own, loose), plain=not loose and not any(own)), said
 
 
 def _arcs(found: TouchingCircles, ways: int) -> list[Solution]:
@@ -150,6 +150,7 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
     own = tuple(givens[i].sides for i in figures)
     loose = tuple(s for g in givens if g.word != "figures" for s in g.sides)
     family = family._replace(touched=figures, names=tuple(name_of(givens[i]) for i in figures), stated=Stated(own, loose))
+    family = family._replace(plain=not loose and not any(own))
     if family.size is None:
         raise needs(statement, "radius")
 
