@@ -7,12 +7,14 @@ from ..core.angles import direction_of
 from ..core.book.book import Book
 from ..core.book.edits import Replace
 from ..core.book.values import Drawn, Reading
+from ..core.construct.solution import Solution
 from ..core.figures import Point
 from ..core.language import display
 from ..core.language.codec import header_data
 from ..core.language.echo import given_texts, given_values
 from ..core.language.openline import Draft, OpenLine, read_mend
-from ..core.language.pointing import Pointed, Pointer, last_of_draft, place_at, read_with_pointer
+from ..core.language.picks import under_pointer
+from ..core.language.pointing import Pointed, Pointer, last_of_draft, place_at, with_solution
 from ..core.language.report import figure_data
 from ..core.language.views import problem_view, reading_words, step_view
 from ..core.problem import Refused
@@ -50,34 +52,31 @@ def _differs(book: Book, known: Book, id: str) -> bool:
     return not (same and (book.values[id] is known.values[id] or book.values[id] == known.values[id]))
 
 
+MOST_SOLUTIONS = 64
+
+
 def line_view(book: Book, request: ReadRequest) -> Data:
     """The open line, read against the book as it stands."""
     pointer = _pointer(request.pointer)
+    pointed = place_at(book, pointer) if pointer else None
     if request.mend is not None:
-        return _mend_view(book, request, pointer)
+        return _mend_view(book, request, pointed)
     draft = _draft(request.draft)
     index = len(book.order) if request.index is None else min(request.index, len(book.order))
-    line = read_with_pointer(book, draft, request.text, index, pointer)
-    last = last_of_draft(book, draft, index)
-    pointed = place_at(book, pointer) if pointer else None
-    shown, click = line, None
-    if pointed is not None and not request.text.strip() and draft is not None:
-        by_click = read_with_pointer(book, draft, pointed.words, index, pointer)
-        click = _enter(by_click)
-        if by_click.value is not None or line.value is None:
-            shown = by_click
-    if shown.value is None and draft is not None:
-        # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
-        shown = read_with_pointer(book, draft, "", index, pointer)
-    drawn = shown.value.figure if isinstance(shown.value, Drawn) else None
-    return _line(book, request.seq, line, index, draft, last, pointed, drawn, click, [])
+    read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
+    return {
+        **_line(book, request.seq, read.line, read.shown, index, draft, pointed),
+        "click": _enter(read.click) if read.click else None,
+        "picks": list(read.rows),
+        "picked": read.picked,
+    }
 
 
-def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Data:
+def _mend_view(book: Book, request: ReadRequest, pointed: Pointed | None) -> Data:
     assert request.mend is not None
     try:
         index = book.position(request.mend)
-        line = read_mend(book, request.mend, request.text)
+        line = with_solution(book, read_mend(book, request.mend, request.text), request.choice, None, index, request.mend)
     except Refused as refused:
         index, line = len(book.order), OpenLine("nothing", problem=refused.problem)
     follows: list[Data] = []
@@ -87,29 +86,23 @@ def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Dat
             if id in after.changed:
                 view = step_view(after, id)
                 follows.append({"id": id, "figure": view["figure"], "problem": view["problem"]})
-    pointed = place_at(book, pointer) if pointer else None
-    drawn = line.value.figure if isinstance(line.value, Drawn) else None
-    return _line(book, request.seq, line, index, None, book.last_place(index), pointed, drawn, None, follows)
+    return {
+        **_line(book, request.seq, line, line, index, None, pointed),
+        "follows": follows, "last": None, "live": None, "click": None, "picks": [], "picked": 0,
+    }  # fmt: skip
 
 
 def _line(
-    book: Book,
-    seq: int,
-    line: OpenLine,
-    index: int,
-    draft: Draft | None,
-    last: Point,
-    pointed: Pointed | None,
-    drawn: Any,
-    click: Data | None,
-    follows: list[Data],
+    book: Book, seq: int, line: OpenLine, shown: OpenLine, index: int, draft: Draft | None, pointed: Pointed | None
 ) -> Data:
     header = book.header
     # A reading puts nothing down: nothing is counted from the last place.
     places = draft is not None and not draft.kind.startswith("measure")
+    last = last_of_draft(book, draft, index)
     rows = _rows(book, line, index)
+    value = shown.value if isinstance(shown.value, Drawn) else None
+    drawn = value.figure if value else None
     target = _target(drawn, None if line.row else pointed)
-    reading = reading_words(drawn, book) if isinstance(drawn, Reading) else None
     return {
         "type": "line",
         "seq": seq,
@@ -118,16 +111,25 @@ def _line(
         "row": line.row,
         "value": rows[-1]["value"] if rows and line.row else "",
         "enter": _enter(line),
-        "click": click,
         "preview": figure_data(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
-        "reading": reading,
-        "follows": follows,
+        "solutions": [_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
+        "taken": value.taken if value else 0,
+        "note": value.note if value else "",
+        "reading": reading_words(drawn, book) if isinstance(drawn, Reading) else None,
+        "follows": [],
         "problem": problem_view(book, line.problem, index) if line.problem else None,
         "hint": line.hint,
         "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
         "tag": _tag(pointed),
         "live": _live(last, target, header) if target is not None and places else None,
         "last": [last.x, last.y] if places else None,
+    }
+
+
+def _solution(one: Solution) -> Data:
+    return {
+        "figure": figure_data(one.figure), "words": one.signature, "note": one.note,
+        "touching": [[c.at.x, c.at.y] for c in one.contacts],
     }  # fmt: skip
 
 

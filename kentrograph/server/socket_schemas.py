@@ -47,6 +47,10 @@ class ReadRequest(Model):
     mend: Id | None = None
     index: Index | None = None
     pointer: PointerData | None = None
+    choice: Annotated[int, Field(ge=-1_000_000, le=1_000_000)] | None = None
+    """Which reading of a pick, or which solution; counted from 0, either way round."""
+    aimed: bool = False
+    """Whether the pointer was moved since the last key."""
 
 
 class DoRequest(Model):
@@ -108,6 +112,15 @@ class FollowView(BaseModel):
     problem: ProblemView | None
 
 
+class SolutionView(BaseModel):
+    """One of several figures that meet all givens: its side words, and where it touches."""
+
+    figure: FigureView
+    words: str
+    note: str
+    touching: list[list[float]]
+
+
 class LineView(BaseModel):
     """The open line, read."""
 
@@ -119,7 +132,13 @@ class LineView(BaseModel):
     value: str
     enter: EnterView
     click: EnterView | None
+    picks: list[str]
+    """The rows that a click could state, likeliest first; ``picked`` is the one it would."""
+    picked: int
     preview: FigureView | None
+    solutions: list[SolutionView]
+    taken: int
+    note: str
     reading: ReadingView | None
     follows: list[FollowView]
     problem: ProblemView | None

@@ -7,12 +7,13 @@ from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader
 from ..book.step import Step
 from ..book.tree import key_of
-from ..book.values import Value
+from ..book.values import Drawn, Value
 from ..problem import Problem, Refused, refuse
 from .header import apply_header
 from .script import named_step
 from .statements import parse_header, parse_statement
-from .vocabulary import KINDS
+from .taking import worded
+from .vocabulary import CHOOSERS, KINDS
 
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
 
@@ -31,9 +32,20 @@ def write(book: Book, text: str, id: str, index: int | None = None, pen: str = "
     step, value = tried(book, text, id, at)
     if isinstance(value, Problem):
         raise Refused(helped(book, value, at))
+    text = _in_words(book, step, value, at)
+    if text != step.statement.text:
+        step, value = tried(book, text, id, at)
     if pen == "pencil" and step.statement.pen is None and step.statement.kind in KINDS:
         step, _ = tried(book, f"pencil {text}", id, at)
     return Insert(at, step), label(step)
+
+
+def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
+    """The text of a step, with ``near`` and ``solution`` turned into the side words that mean the same solution."""
+    chooses = any(g.word in CHOOSERS for g in step.statement.givens)
+    if chooses and isinstance(value, Drawn) and len(value.solutions) > 1:
+        return worded(book, step, value, value.taken, index)
+    return step.statement.text
 
 
 def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
@@ -48,6 +60,9 @@ def mend(book: Book, id: str, text: str) -> tuple[Edit, str]:
     step, value = mended(book, id, text)
     if isinstance(value, Problem) and value.kind not in _WAITING:
         raise Refused(helped(book, value, book.position(id)))
+    said = _in_words(book, step, value, book.position(id))
+    if said != step.statement.text:
+        step, _ = mended(book, id, said)
     return Replace(step), f"change of {label(step)}"
 
 

@@ -8,13 +8,18 @@ from ..book.book import Book
 from ..book.places import as_function, plan_next, plan_place
 from ..book.planner import Planner
 from ..book.tree import PLACES, Given, Place, Statement
+from ..book.values import Drawn
+from ..construct.solution import near as nearest_solution
 from ..figures import Point
+from ..measure.closest import distance_between
 from ..problem import Refused
 from ..snap.candidates import figure_at, within_reach
 from . import display
 from .echo import env_of
+from .intents import mended, tried
 from .openline import DRAFT_ID, Draft, OpenLine, read_open_line
 from .script import named_step
+from .taking import worded
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,6 +79,31 @@ def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | N
         way = f"at {round(book.header.manner.direction_from_core(direction_of(dx, dy))) % 360}"
     words = text.strip()[: max(0, problem.start)] if problem.start > 0 else ""
     return read_open_line(book, draft, f"{words}+ {distance[len(words) :].lstrip('+ ')} {way}".strip(), index)
+
+
+def with_solution(
+    book: Book, line: OpenLine, choice: int | None, pointer: Pointer | None, index: int, mend: str | None = None
+) -> OpenLine:
+    """The line with another solution taken: by its number or, where no side is stated, the one nearest to the pointer.
+
+    The side words that mean it are written into the statement; ``mend`` is the step whose text it is, if there is one.
+    """
+    value, step = line.value, line.step
+    if step is None or line.do != "write" or not isinstance(value, Drawn) or len(value.solutions) < 2:
+        return line
+    if choice is not None:
+        which = choice % len(value.solutions)
+    elif pointer is not None and not any(g.sides for g in step.statement.givens):
+        at = Point(pointer.x, pointer.y)
+        which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
+    else:
+        return line
+    try:
+        text = worded(book, step, value, which, index)
+        step, value = mended(book, mend, text) if mend else tried(book, text, DRAFT_ID, index)
+    except Refused:
+        return line
+    return replace(line, step=step, value=value, statement=step.statement.text)
 
 
 def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:

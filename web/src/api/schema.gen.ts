@@ -525,6 +525,12 @@ export interface components {
             live: components["schemas"]["LiveView"] | null;
             /** Name */
             name: string;
+            /** Note */
+            note: string;
+            /** Picked */
+            picked: number;
+            /** Picks */
+            picks: string[];
             preview: components["schemas"]["FigureView"] | null;
             problem: components["schemas"]["ProblemView"] | null;
             reading: components["schemas"]["ReadingView"] | null;
@@ -534,7 +540,11 @@ export interface components {
             rows: components["schemas"]["Row"][];
             /** Seq */
             seq: number;
+            /** Solutions */
+            solutions: components["schemas"]["SolutionView"][];
             tag: components["schemas"]["TagView"] | null;
+            /** Taken */
+            taken: number;
             /**
              * Type
              * @default line
@@ -649,6 +659,16 @@ export interface components {
          * @description What stands on the open line and where the pointer is; the newest one wins.
          */
         ReadRequest: {
+            /**
+             * Aimed
+             * @default false
+             */
+            aimed: boolean;
+            /**
+             * Choice
+             * @default null
+             */
+            choice: number | null;
             /** @default null */
             draft: components["schemas"]["DraftData"] | null;
             /**
@@ -766,6 +786,19 @@ export interface components {
             text: string;
             /** Value */
             value: string;
+        };
+        /**
+         * SolutionView
+         * @description One of several figures that meet all givens: its side words, and where it touches.
+         */
+        SolutionView: {
+            figure: components["schemas"]["FigureView"];
+            /** Note */
+            note: string;
+            /** Touching */
+            touching: number[][];
+            /** Words */
+            words: string;
         };
         /**
          * StepView

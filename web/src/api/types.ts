@@ -12,6 +12,7 @@ export type Header = Schemas["HeaderView"];
 export type Reading = Schemas["ReadingView"];
 export type Problem = Schemas["ProblemView"];
 export type Line = Schemas["LineView"];
+export type Solution = Schemas["SolutionView"];
 export type Enter = Schemas["EnterView"];
 export type Draft = Schemas["DraftData"];
 export type Act = Schemas["ChangeRequest"]["act"];

@@ -2,6 +2,7 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
 
+import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useDocument } from "../state/document";
 import { OPEN_LINE_INPUT } from "../table/keys";
@@ -96,12 +97,54 @@ export function OpenLineView() {
               {line.reading.value}
             </Text>
           )}
+          {line && <Solutions line={line} />}
           <Text id="open-line-hint" color="quiet" mt="1" minH="18px">
             {mend ? "Enter accepts, Esc leaves it as it was." : (line?.hint ?? "")}
           </Text>
           {waiting.length > 0 && <Text color="quiet">then: {waiting.join("  ⏎  ")}</Text>}
           {!mend && line && <Completions line={line} text={text} />}
         </Box>
+      </Flex>
+    </Box>
+  );
+}
+
+/** The solutions there are, by their side words; the one that would be taken stands out. */
+function Solutions({ line }: { line: Line }) {
+  const { openLine } = useTable();
+  if (line.solutions.length < 2) {
+    return line.note === "" ? null : (
+      <Text mt="1" color="quiet">
+        {line.note}
+      </Text>
+    );
+  }
+  return (
+    <Box mt="1" role="group" aria-label="Solutions">
+      <Text fontWeight={600}>
+        {line.taken + 1} of {line.solutions.length}
+        <Text as="span" color="quiet" fontWeight={400}>
+          {" "}
+          · ↑ ↓ or a click takes another
+        </Text>
+      </Text>
+      <Flex wrap="wrap" gap="0.5" maxH="104px" overflowY="auto">
+        {line.solutions.map((one, n) => (
+          <Word
+            key={n}
+            aria-pressed={n === line.taken}
+            fontSize="12px"
+            px="1.5"
+            bg={n === line.taken ? "place" : undefined}
+            color={n === line.taken ? "panel" : "place"}
+            _hover={{ bg: n === line.taken ? "place" : "rule" }}
+            title={one.note}
+            onClick={() => openLine.choose(n)}
+          >
+            {n + 1} {one.words.split(" ").join(", ")}
+            {one.note === "" ? "" : " …"}
+          </Word>
+        ))}
       </Flex>
     </Box>
   );

@@ -24,6 +24,10 @@ interface Interface {
   pointed: string | null;
   selected: string | null;
   leaf: "book" | "readings";
+  /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
+  choice: number | null;
+  /** The step before which the next one is written; null writes at the end. */
+  before: string | null;
 }
 
 export const NOTHING: Interface = {
@@ -36,6 +40,8 @@ export const NOTHING: Interface = {
   pointed: null,
   selected: null,
   leaf: "book",
+  choice: null,
+  before: null,
 };
 
 export const useInterface = create<Interface>()(() => NOTHING);

@@ -9,6 +9,7 @@ export const LOOK = {
   snap: "#1D7668",
   selected: "#D7971A",
   quiet: "#6B6A66",
+  working: "#7C7F86",
 } as const;
 
 export const FONT = '12px "IBM Plex Sans Variable", sans-serif';

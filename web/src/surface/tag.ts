@@ -8,7 +8,12 @@ export function showTag(tag: HTMLDivElement | null, line: Line): void {
   const rows: [string, string][] = [];
   if (line.tag && !mend && (draft ?? line.tag.special)) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
-    if (text.trim() === "") rows.push(["words", line.tag.words + more]);
+    if (text.trim() === "") {
+      const pick = line.picks[line.picked];
+      rows.push(["words", (pick ?? line.tag.words) + more]);
+      if (line.picks.length > 1) rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ways`]);
+      else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
+    }
   }
   if (draft && text.trim() !== "") {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);

@@ -12,6 +12,16 @@ const REACH_PIXELS = 10;
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1 };
 const HOME: Box = [-20, -20, 220, 140];
 
+const NOTHING_OVER: Overlay = {
+  preview: null,
+  solutions: [],
+  taken: 0,
+  follows: [],
+  last: null,
+  place: null,
+  working: [],
+};
+
 export interface Canvases {
   readonly grid: HTMLCanvasElement;
   readonly figures: HTMLCanvasElement;
@@ -20,7 +30,7 @@ export interface Canvases {
 
 export class View {
   private camera: Camera = FIRST;
-  private overlay: Overlay = { preview: null, follows: [], last: null, taken: null };
+  private overlay: Overlay = NOTHING_OVER;
   private instead: ReadonlyMap<string, Figure | null> = new Map();
   private readonly dirty = new Set<"grid" | "figures" | "overlay">();
   private frame = 0;
@@ -132,10 +142,13 @@ export class View {
       this.touch("figures");
     }
     this.overlay = {
-      preview: mend ? null : line.preview,
+      preview: mend && line.solutions.length < 2 ? null : line.preview,
+      solutions: line.solutions,
+      taken: line.taken,
       follows: [...follows.values()].filter((f) => f !== null),
       last: draft ? line.last : null,
-      taken: line.tag && (draft ?? line.tag.special) ? { at: line.tag.at, special: line.tag.special } : null,
+      place: line.tag && (draft ?? line.tag.special) ? { at: line.tag.at, special: line.tag.special } : null,
+      working: this.overlay.working,
     };
     this.touch("overlay");
   }

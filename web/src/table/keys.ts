@@ -66,6 +66,10 @@ function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
       if (text === "" && !draft && !mend && selected !== null) openLine.mend(selected);
       else openLine.enter();
       return true;
+    case "ArrowUp":
+      return !event.ctrlKey && openLine.turn(-1);
+    case "ArrowDown":
+      return !event.ctrlKey && openLine.turn(1);
     case "Escape":
       openLine.escape();
       return true;

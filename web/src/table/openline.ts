@@ -17,6 +17,9 @@ interface Entry {
 
 export class OpenLine {
   private pointer: Pointer = null;
+  /** Whether the pointer was moved since the last key, and where it was then. */
+  private aimed = false;
+  private restedAt: Pointer = null;
   private working = false;
   private queue: Entry[] = [];
   /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
@@ -31,11 +34,40 @@ export class OpenLine {
 
   point(pointer: Pointer): void {
     this.pointer = pointer;
+    if (pointer && !this.aimed && farFrom(pointer, this.restedAt)) {
+      this.aimed = true;
+      if (useInterface.getState().choice !== null) useInterface.setState({ choice: null });
+    }
     this.refresh();
   }
 
+  /** The arrow keys step through the solutions or, where a click would state a given, through the readings of the pick. */
+  turn(by: number): boolean {
+    const { line } = useInterface.getState();
+    if (!line) return false;
+    const picks = line.click !== null && line.picks.length > 1;
+    if (!picks && line.solutions.length < 2) return false;
+    this.rest();
+    useInterface.setState({ choice: (picks ? line.picked : line.taken) + by });
+    this.refresh();
+    return true;
+  }
+
+  /** One of the solutions by its number, as it stands in the list. */
+  choose(which: number): void {
+    this.rest();
+    useInterface.setState({ choice: which });
+    this.refresh();
+  }
+
+  private rest(): void {
+    this.aimed = false;
+    this.restedAt = this.pointer;
+  }
+
   type(text: string): void {
-    useInterface.setState({ text, refused: null });
+    this.rest();
+    useInterface.setState({ text, refused: null, choice: null });
     this.refresh();
     this.keep();
   }
@@ -50,8 +82,16 @@ export class OpenLine {
   }
 
   private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
-    const { draft, mend } = useInterface.getState();
-    return { draft: mend ? null : draft, text, mend: mend?.id ?? null, index: null, pointer: this.pointer };
+    const { draft, mend, choice } = useInterface.getState();
+    const { aimed, pointer } = this;
+    return { draft: mend ? null : draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed };
+  }
+
+  /** Where the next step goes: before the one that was asked for, else at the end. */
+  private index(): number | null {
+    const { before } = useInterface.getState();
+    const found = before === null ? -1 : useDocument.getState().steps.findIndex((s) => s.id === before);
+    return found < 0 ? null : found;
   }
 
   // What is done -------------------------------------------------------------------------------------
@@ -166,6 +206,7 @@ export class OpenLine {
     else {
       const line = await this.session.readNow(this.reading(text));
       const done = line !== null && (await this.does(line.enter, text, line.problem));
+      if (done) useInterface.setState({ choice: null });
       if (!done) this.putBack(text, line);
       return done;
     }
@@ -175,6 +216,8 @@ export class OpenLine {
   private async place(pointer: Pointer): Promise<void> {
     if (useInterface.getState().draft === null) return;
     const line = await this.session.readNow({ ...this.reading(""), pointer });
+    useInterface.setState({ choice: null });
+    this.rest();
     if (line?.click) await this.does(line.click, "", line.problem);
   }
 
@@ -186,7 +229,7 @@ export class OpenLine {
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
     if (mend) this.leaveMend();
-    else if (!draft) useInterface.setState({ selected: null });
+    else if (!draft) useInterface.setState({ selected: null, before: null });
     else {
       const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
       if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;
@@ -216,7 +259,7 @@ export class OpenLine {
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
   private async does(enter: Enter, text: string, problem: Problem | null): Promise<boolean> {
     const { mend } = useInterface.getState();
-    if (mend) return enter.do === "write" && this.acceptMend(text);
+    if (mend) return enter.do === "write" && this.acceptMend(enter.statement || text);
     switch (enter.do) {
       case "begin":
       case "given":
@@ -232,7 +275,7 @@ export class OpenLine {
 
   private async write(statement: string, draft: Draft | null = null): Promise<boolean> {
     const pen = usePreferences.getState().pen;
-    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index: null, pen });
+    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index: this.index(), pen });
     if (!answer.ok) {
       this.refuse(answer.message);
       return false;
@@ -273,6 +316,12 @@ export class OpenLine {
     const { draft, text, mend } = useInterface.getState();
     if (!mend) keepUnfinished(this.session.drawing, draft, text);
   }
+}
+
+const RESTING_PIXELS = 4;
+
+function farFrom(pointer: NonNullable<Pointer>, rested: Pointer): boolean {
+  return !rested || Math.hypot(pointer.x - rested.x, pointer.y - rested.y) > RESTING_PIXELS * pointer.pixel;
 }
 
 function newId(): string {

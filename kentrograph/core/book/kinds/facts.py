@@ -131,6 +131,16 @@ def _slot(p: Planner, argument: Argument) -> int:
     return p.slot(argument.name) if isinstance(argument, NamedPlace) else -1
 
 
+def given_facts(p: Planner, statement: Statement, env_of: Callable[[], Env], last: Point) -> Facts:
+    """The values of a statement's givens as they stand; ``env_of`` looks the planner's names up once they are known.
+
+    Raises `Refused` where a given cannot be worked out.
+    """
+    givens = ordered(statement)
+    readers = [[_reader(p, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate(givens)]
+    return Facts(Layout(givens), _values(readers, env_of(), last)[0])
+
+
 def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any], Point | None]) -> Drawn:
     """What a step holds that has taken one of several solutions; a touching one keeps its contacts even where it is alone."""
     one = solutions[index]

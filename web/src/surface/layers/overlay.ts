@@ -1,17 +1,21 @@
 /** What belongs to the pointer and the open line: the figure about to be placed, the last place, the place to be taken. */
-import type { Figure } from "../../api/types";
+import type { Figure, Solution } from "../../api/types";
 import type { Camera } from "../camera";
 import { toScreenX, toScreenY } from "../camera";
 import { traceFigure } from "../figures";
-import { LOOK } from "../look";
+import { FONT, LOOK } from "../look";
 import { stroke } from "./figures";
 
 export interface Overlay {
   readonly preview: Figure | null;
+  readonly solutions: readonly Solution[];
+  readonly taken: number;
   /** Figures that follow the step being mended. */
   readonly follows: readonly Figure[];
   readonly last: readonly number[] | null;
-  readonly taken: { readonly at: readonly number[]; readonly special: boolean } | null;
+  readonly place: { readonly at: readonly number[]; readonly special: boolean } | null;
+  /** Thin lines that show the working of a step. */
+  readonly working: readonly Figure[];
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
@@ -23,12 +27,95 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     for (const figure of o.follows) traceFigure(path, c, figure);
     stroke(g, path, LOOK.place, 1.25);
   }
+  if (o.working.length > 0) {
+    const path = new Path2D();
+    for (const figure of o.working) traceFigure(path, c, figure);
+    g.setLineDash([7, 4]);
+    stroke(g, path, LOOK.working, 1);
+    g.setLineDash([]);
+  }
+  drawSolutions(g, c, o);
   if (o.preview) {
     const path = new Path2D();
     traceFigure(path, c, o.preview);
     stroke(g, path, LOOK.place, 1.75);
   }
-  if (o.taken?.special) drawPrick(g, c, o.taken.at);
+  for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);
+  if (o.place?.special) drawPrick(g, c, o.place.at);
+}
+
+/** All solutions but the one taken, faint; each with its number, as it stands in the list. */
+function drawSolutions(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
+  if (o.solutions.length < 2) return;
+  const others = new Path2D();
+  o.solutions.forEach((one, n) => {
+    if (n !== o.taken) traceFigure(others, c, one.figure);
+  });
+  g.globalAlpha = 0.45;
+  stroke(g, others, LOOK.place, 1);
+  g.globalAlpha = 1;
+  const used: [number, number][] = [];
+  o.solutions.forEach((one, n) => {
+    const at = numberPlace(c, one, used);
+    if (!at) return;
+    used.push(at);
+    drawNumber(g, String(n + 1), at, n === o.taken);
+  });
+}
+
+/** Where a solution's number stands: on the figure, in sight, away from the numbers that stand already. */
+function numberPlace(c: Camera, one: Solution, used: readonly [number, number][]): [number, number] | null {
+  const spots = spotsOn(one.figure)
+    .map(([x, y]): [number, number] => [toScreenX(c, x), toScreenY(c, y)])
+    .filter(([x, y]) => x >= 14 && y >= 14 && x <= c.width - 14 && y <= c.height - 14)
+    .map((at) => ({ at, room: Math.min(60, ...used.map((u) => Math.hypot(u[0] - at[0], u[1] - at[1]))) }))
+    .filter(({ room }) => room >= 14)
+    .sort((a, b) => b.room - a.room);
+  return spots[0]?.at ?? null;
+}
+
+function spotsOn(f: Figure): [number, number][] {
+  if (f.kind === "point" && f.at) return [[f.at[0] ?? 0, f.at[1] ?? 0]];
+  if (f.centre && f.radius) {
+    const [x = 0, y = 0] = f.centre;
+    const start = f.from ? Math.atan2((f.from[1] ?? 0) - y, (f.from[0] ?? 0) - x) : Math.PI / 2;
+    const sweep = f.from ? ((f.sweep ?? 360) * Math.PI) / 180 : 2 * Math.PI;
+    const radius = f.radius;
+    return Array.from({ length: 16 }, (_, k) => {
+      const t = start + (sweep * (k + (f.from ? 0.5 : 0))) / 16;
+      return [x + radius * Math.cos(t), y + radius * Math.sin(t)];
+    });
+  }
+  const from = f.from ?? f.through;
+  if (!from) return [];
+  const [x = 0, y = 0] = from;
+  const turn = ((f.direction ?? 0) * Math.PI) / 180;
+  const to = f.to ?? [x + 100 * Math.cos(turn), y + 100 * Math.sin(turn)];
+  return [0.5, 0.35, 0.65, 0.2, 0.8].map((t) => [x + t * ((to[0] ?? 0) - x), y + t * ((to[1] ?? 0) - y)]);
+}
+
+function drawNumber(g: CanvasRenderingContext2D, text: string, [x, y]: [number, number], strong: boolean): void {
+  g.font = strong ? `600 ${FONT}` : FONT;
+  g.textAlign = "center";
+  g.textBaseline = "middle";
+  g.beginPath();
+  g.arc(x, y, 9, 0, 2 * Math.PI);
+  g.fillStyle = strong ? LOOK.place : LOOK.paper;
+  g.fill();
+  g.strokeStyle = LOOK.place;
+  g.lineWidth = 1;
+  g.stroke();
+  g.fillStyle = strong ? LOOK.paper : LOOK.place;
+  g.fillText(text, x, y + 0.5);
+  g.textBaseline = "alphabetic";
+}
+
+/** Where the solution that is taken touches. */
+function drawTouch(g: CanvasRenderingContext2D, c: Camera, at: readonly number[]): void {
+  g.fillStyle = LOOK.place;
+  g.beginPath();
+  g.arc(toScreenX(c, at[0] ?? 0), toScreenY(c, at[1] ?? 0), 3, 0, 2 * Math.PI);
+  g.fill();
 }
 
 /** A dot in a ring: the one mark of every snap. */

@@ -1,0 +1,210 @@
+"""What a click states: a place or a figure under the pointer as the givens that make sense there, likeliest first.
+
+Each pick is a row as it will read in the book. Every one offered has been tried: the figure being written can use it.
+"""
+
+from dataclasses import dataclass, replace
+from math import atan2, degrees, floor, hypot, log10
+
+from ..book.book import Book
+from ..book.tree import Statement
+from ..book.values import Drawn
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from . import display
+from .openline import Draft, OpenLine, read_open_line
+from .pointing import Pointed, Pointer, last_of_draft, place_at, read_with_pointer, with_solution
+
+_ROUND = Circle | Arc | Ellipse
+_MOST = 6
+
+
+@dataclass(frozen=True, slots=True)
+class Shown:
+    """An open line under the pointer: as it reads, as it would be shown, and what a click there would do.
+
+    ``rows`` are the readings of the pick, likeliest first, of which ``picked`` is the one that would be taken.
+    """
+
+    line: OpenLine
+    shown: OpenLine
+    click: OpenLine | None = None
+    rows: tuple[str, ...] = ()
+    picked: int = 0
+
+
+def under_pointer(
+    book: Book, draft: Draft | None, text: str, index: int, pointer: Pointer | None, choice: int | None, aimed: bool
+) -> Shown:
+    """Reads the open line with the pointer over the drawing.
+
+    ``choice`` is which reading of a pick is meant or, where nothing more can be given, which solution; ``aimed`` says that
+    the pointer was moved since the last key, so that the solution nearest to it is meant.
+    """
+    line = read_with_pointer(book, draft, text, index, pointer)
+    aim = pointer if aimed else None
+    if draft is None or text.strip() or pointer is None:
+        line = with_solution(book, line, choice, aim if draft is not None else None, index)
+        return Shown(line, line if line.value is not None or draft is None else _stands(book, draft, index))
+    found = picks(book, draft, pointer, index)
+    if not found:
+        line = with_solution(book, line, choice, aim, index)
+        return Shown(line, line, line if line.do == "write" else None)
+    which = (choice or 0) % len(found)
+    picked = found[which]
+    several = isinstance(picked.line.value, Drawn) and len(picked.line.value.solutions) > 1
+    # Where a pick leaves several solutions, it is stated first, and the next click takes one of them.
+    click = replace(picked.line, do="given") if several and picked.line.do == "write" else picked.line
+    drawn = picked.line if picked.line.value is not None or line.value is None else line
+    return Shown(line, drawn, click, tuple(p.row for p in found), which)
+
+
+def _stands(book: Book, draft: Draft, index: int) -> OpenLine:
+    """What is typed cannot be drawn yet: the figure stays in sight as it stands without it."""
+    return read_open_line(book, draft, "", index)
+
+
+@dataclass(frozen=True, slots=True)
+class Pick:
+    """A row that a click would state, and the open line with it."""
+
+    row: str
+    line: OpenLine
+
+
+def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
+    """The rows that a click here could state, likeliest first."""
+    pointed = place_at(book, pointer)
+    before = read_open_line(book, draft, "", index)
+    statement = before.step.statement if before.step else None
+    found: list[Pick] = []
+    for row in dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index)):
+        line = read_open_line(book, draft, row, index)
+        if line.problem is None and line.do != "nothing":
+            found.append(Pick(row, line))
+        if len(found) == _MOST:
+            break
+    return found
+
+
+def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
+    has = {g.word for g in statement.givens} if statement else set()
+    figure, name = _under(book, pointed)
+    place = pointed.words
+    on = f"nearest to {_typed(book, pointer)} on {name}" if name and not isinstance(figure, Point | Outline) else ""
+    match draft.kind:
+        case "circle":
+            return _circle(has, pointed, place, on, figure, name, pointer, book)
+        case "arc":
+            return _arc(has, pointed, place, on, figure, name)
+        case "line":
+            return _line(book, draft, has, pointed, place, on, figure, name, pointer, index)
+        case "fillet" | "join":
+            return [name] if name else []
+        case "point":
+            return [place, *([on, f"on {name}"] if name and not pointed.special else [])]
+        case _ if draft.kind.startswith("measure"):
+            if pointed.special or not name:
+                return [place, *([name] if name else [])]
+            return [name, place]
+        case _:
+            return [place, *([on] if not pointed.special and on else [])]
+
+
+def _circle(
+    has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str, pointer: Pointer, book: Book
+) -> list[str]:
+    """Touching what the pointer is on; a special place is the centre first, then goes through it."""
+    sized = bool(has & {"radius", "diameter", "circumference"})
+    if "centre" in has:
+        touching = (
+            [f"touching {name}"] if name and not pointed.special and isinstance(figure, Line | EndlessLine | _ROUND) else []
+        )
+        return [*touching, f"through {place}"]
+    touching = (
+        [f"touching {name}", f"centre on {name}", f"through {on}"]
+        if name and isinstance(figure, Line | EndlessLine | _ROUND)
+        else []
+    )
+    if isinstance(figure, Point):
+        touching = []
+    if not pointed.special and touching:
+        return touching
+    placed = [f"through {place}", f"centre {place}"] if has else [f"centre {place}", f"through {place}"]
+    if sized:
+        placed.reverse()
+    return [*placed, *touching]
+
+
+def _arc(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:
+    ends = ("from", "to") if "centre" in has or "touching" in has or "continuing" in has else ("from", "via", "to")
+    placed = [f"{word} {place}" for word in ends if word not in has]
+    if not has:
+        placed.append(f"centre {place}")
+    figured: list[str] = []
+    if name and isinstance(figure, Line | EndlessLine | Circle | Arc):
+        figured = [f"touching {name}"]
+        if not has and pointed.special and place in (f"end of {name}", f"start of {name}"):
+            figured.insert(0, f"continuing {'start of ' if place.startswith('start') else ''}{name}")
+    if pointed.special or not figured:
+        return [*placed, *figured]
+    return [*figured, *placed]
+
+
+def _line(
+    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str,
+    pointer: Pointer, index: int,
+) -> list[str]:  # fmt: skip
+    ring = bool(name) and isinstance(figure, Circle | Arc | Ellipse)
+    straight = bool(name) and isinstance(figure, Line | EndlessLine)
+    touching = [f"touching {name}"] if ring else [f"square {name}", f"parallel {name}"] if straight else []
+    if "length" in has and "from" in has:
+        return [f"through {place}"] if pointed.special else [f"direction {_direction(book, draft, pointed, index)}"]
+    if has & {"direction", "parallel", "square"} and "from" in has:
+        return [f"length {_length(book, draft, pointer, index)}"]
+    ends = (
+        [f"{word} {place}" for word in ("from", "to") if word not in has]
+        if not has & {"through", "parallel", "square", "direction"}
+        else []
+    )
+    through = [f"through {place}"]
+    if "touching" in has:
+        ends = [f"to {place}", f"from {place}"]
+    if not pointed.special and touching and (ring or has):
+        return [*touching, *ends, *through]
+    return [*ends, *through, *touching]
+
+
+def _direction(book: Book, draft: Draft, pointed: Pointed, index: int) -> str:
+    """Whole degrees toward the pointer, as the drawing counts them."""
+    last = last_of_draft(book, draft, index)
+    turn = degrees(atan2(pointed.at.y - last.y, pointed.at.x - last.x))
+    return display.plain(round(book.header.manner.direction_from_core(turn)) % 360, 12)
+
+
+def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
+    """How far the pointer has gone along the direction that is held, in round numbers; behind is negative."""
+    trial = read_open_line(book, draft, "length 1", index)
+    figure = trial.value.figure if isinstance(trial.value, Drawn) else None
+    if not isinstance(figure, Line):
+        return "1"
+    a, b = figure.start, figure.end
+    unit = hypot(b.x - a.x, b.y - a.y)
+    along = ((pointer.x - a.x) * (b.x - a.x) + (pointer.y - a.y) * (b.y - a.y)) / unit
+    decimals = max(0, -floor(log10(pointer.pixel) + 0.3)) if pointer.pixel > 0 else 3
+    return display.plain(round(along / unit, decimals) or 1.0, 12)
+
+
+def _typed(book: Book, pointer: Pointer) -> str:
+    """The plain position in round numbers."""
+    manner = book.header.manner
+    x, y = manner.from_world(Point(pointer.x, pointer.y))
+    decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
+    return f"{display.plain(round(x, decimals), 12)}, {display.plain(round(y, decimals), 12)}"
+
+
+def _under(book: Book, pointed: Pointed) -> tuple[object, str]:
+    """The figure under the pointer and its name."""
+    if pointed.figure is None:
+        return None, ""
+    value = book.values[pointed.figure]
+    return (value.figure if isinstance(value, Drawn) else None), book.steps[pointed.figure].name

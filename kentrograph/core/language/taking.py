@@ -1,0 +1,73 @@
+"""Taking one of several solutions: the side words that mean it, written into the statement."""
+
+import re
+from dataclasses import replace
+
+from ..book.book import Book
+from ..book.step import Step
+from ..book.tree import Given, Statement
+from ..book.values import Drawn
+from ..construct.solution import Solution
+from ..problem import Refused
+from .statements import parse_statement
+from .vocabulary import CHOOSERS, SIDES
+
+_TOUCHED = ("touching", "through", "figures")
+_TRAILING = re.compile(r"(\s+(?:" + "|".join(sorted(SIDES, key=len, reverse=True)) + r"))+$", re.IGNORECASE)
+
+
+def worded(book: Book, step: Step, drawn: Drawn, which: int, index: int) -> str:
+    """The text of a step that takes the solution at ``which`` (from 0) by its side words.
+
+    What is written is tried: where the words do not say it, ``solution N`` is written instead.
+    """
+    solution = drawn.solutions[which]
+    for text in (_with_sides(step.statement, solution), _with_words(step.statement, solution)):
+        if text is not None and _takes(book, step, text, which, index):
+            return text
+    return f"{_stripped(step.statement, ())} solution {which + 1}"
+
+
+def _takes(book: Book, step: Step, text: str, which: int, index: int) -> bool:
+    try:
+        statement = parse_statement(text, book.kinds(index))
+        value = book.try_statement(replace(step, statement=statement), index)
+    except Refused:
+        return False
+    return isinstance(value, Drawn) and value.taken == which
+
+
+def _with_sides(statement: Statement, solution: Solution) -> str | None:
+    """Each word right after the given that it belongs to, the one for mirrored solutions at the end."""
+    if not solution.sides:
+        return None
+    touched = [g for g in statement.givens if g.word in _TOUCHED]
+    words = list(solution.sides)
+    # The ends of an arc are places that it goes through: they have no word.
+    if statement.kind == "arc" and any(g.word in ("from", "continuing") for g in statement.givens):
+        words = words[1:]
+    if len(words) < len(touched):
+        return None
+    own = dict(zip((g.start for g in touched), words, strict=False))
+    rest = [w for w in words[len(touched) :] if w]
+    return " ".join([_stripped(statement, touched, own), *rest])
+
+
+def _with_words(statement: Statement, solution: Solution) -> str | None:
+    return f"{_stripped(statement, statement.givens[-1:])} {solution.signature}" if solution.signature else None
+
+
+def _stripped(statement: Statement, givens: "list[Given] | tuple[Given, ...]", own: dict[int, str] | None = None) -> str:
+    """The statement without ``near`` and ``solution``, and without side words after these givens; with words of their own."""
+    text, at = "", 0
+    for given in statement.givens:
+        text += statement.text[at : given.start]
+        at = given.end
+        if given.word in CHOOSERS:
+            continue
+        written = statement.text[given.start : given.end]
+        if own is not None or given in givens:
+            written = _TRAILING.sub("", written)
+        word = (own or {}).get(given.start, "")
+        text += f"{written} {word}" if word else written
+    return re.sub(r"[ ;]+$", "", text + statement.text[at:])
