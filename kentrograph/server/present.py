@@ -178,4 +178,4 @@ def _draft(data: DraftData | None) -> Draft | None:
 
 
 def _pointer(data: PointerData | None) -> Pointer | None:
-    return Pointer(data.x, data.y, data.reach, data.pixel) if data else None
+    return Pointer(data.x, data.y, data.reach, data.pixel, data.level) if data else None

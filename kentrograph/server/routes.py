@@ -3,14 +3,15 @@
 from typing import Annotated, Any
 from uuid import UUID
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import PlainTextResponse
 
 from ..core.language.script import write_script
+from ..core.language.views import working_view
 from ..store import changes, drawings
 from ..store.changes import State
 from .present import book_view
-from .schemas import Author, BookView, ChangeRequest, DrawingView, NewDrawing, Renamed, Revision
+from .schemas import Author, BookView, ChangeRequest, DrawingView, Id, NewDrawing, Renamed, Revision, WorkingView
 from .service import Service
 
 router = APIRouter(prefix="/api")
@@ -59,6 +60,12 @@ def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None,
 def get_text(request: Request, id: UUID) -> str:
     """A drawing as a ``.kent`` text."""
     return write_script(_service(request).state(id).book)
+
+
+@router.get("/drawings/{id}/working/{step}", response_model=WorkingView)
+def get_working(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
+    """The loci and sums by which a person would find a step's figure."""
+    return working_view(_service(request).state(id).book, step)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

@@ -153,6 +153,8 @@ class StepView(BaseModel):
     reading: ReadingView | None
     number: float | None
     problem: ProblemView | None
+    residual: str | None
+    """By how much a touching figure misses what it touches at most, in words; None for one that touches nothing."""
 
 
 class BookView(BaseModel):
@@ -169,6 +171,20 @@ class BookView(BaseModel):
     undo: str | None
     redo: str | None
     last: list[float]
+
+
+class Locus(BaseModel):
+    """A line or circle that a person would draw to find a figure, and what it is."""
+
+    figure: FigureView
+    words: str
+
+
+class WorkingView(BaseModel):
+    """The working of a step: its loci, and the sums in words."""
+
+    loci: list[Locus]
+    sums: list[str]
 
 
 # Acts -------------------------------------------------------------------------------------------------

@@ -35,6 +35,8 @@ class PointerData(Model):
     y: Number
     reach: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
     pixel: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+    level: bool = False
+    """Whether the place is held level or plumb with the last one."""
 
 
 class ReadRequest(Model):

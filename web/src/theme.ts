@@ -18,6 +18,7 @@ const config = defineConfig({
         ink: { value: LOOK.ink },
         quiet: { value: "#5F6068" },
         place: { value: LOOK.place },
+        working: { value: LOOK.working },
         snap: { value: LOOK.snap },
         selected: { value: LOOK.selected },
         lit: { value: "#FBF0DA" },

@@ -74,6 +74,8 @@ class Pick:
 def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
     """The rows that a click here could state, likeliest first."""
     pointed = place_at(book, pointer)
+    if pointer.level and draft.kind in ("line", "path") and draft.rows:
+        pointed = _levelled(book, draft, pointed, index)
     before = read_open_line(book, draft, "", index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
@@ -84,6 +86,18 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
         if len(found) == _MOST:
             break
     return found
+
+
+def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
+    """The place level or plumb with the last one, whichever is nearer to the pointer; a distance in a quarter direction."""
+    last = last_of_draft(book, draft, index)
+    dx, dy = pointed.at.x - last.x, pointed.at.y - last.y
+    along = abs(dx) >= abs(dy)
+    turn = (0.0 if dx >= 0.0 else 180.0) if along else (90.0 if dy >= 0.0 else 270.0)
+    way = display.plain(book.header.manner.direction_from_core(turn), 9)
+    words = f"+ {display.plain(abs(dx if along else dy), 9)} at {way}"
+    at = Point(pointed.at.x, last.y) if along else Point(last.x, pointed.at.y)
+    return replace(pointed, words=words, at=at, special=False, more=0)
 
 
 def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
@@ -106,6 +120,11 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
             if pointed.special or not name:
                 return [place, *([name] if name else [])]
             return [name, place]
+        case "path" if has:
+            # A place held level or plumb is not one that a curve is asked to reach.
+            return (
+                [place] if place.startswith("+") else [place, f"curve to {place}", *([on] if not pointed.special and on else [])]
+            )
         case _:
             return [place, *([on] if not pointed.special and on else [])]
 

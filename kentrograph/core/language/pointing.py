@@ -30,6 +30,8 @@ class Pointer:
     y: float
     reach: float
     pixel: float
+    level: bool = False
+    """Whether what is placed is held level or plumb with the last place."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,6 +11,7 @@ from .echo import given_texts, given_values
 from .intents import helped
 from .messages import sentence
 from .report import figure_data
+from .working import working_of
 
 Data = dict[str, Any]
 
@@ -42,7 +43,24 @@ def step_view(book: Book, id: str) -> Data:
         "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
         "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
         "problem": problem_view(book, value, index) if isinstance(value, Problem) else None,
+        "residual": residual_words(value, book),
     }
+
+
+def residual_words(value: Value, book: Book) -> str | None:
+    """By how much a touching figure misses what it touches at most."""
+    if not isinstance(value, Drawn) or not value.solutions or not value.solutions[value.taken].contacts:
+        return None
+    largest = max(c.residual for c in value.solutions[value.taken].contacts)
+    return f"{largest:.2g} {book.header.manner.unit}"
+
+
+def working_view(book: Book, id: str) -> Data:
+    """What a person would draw with compasses to find a step's figure, and the sums."""
+    working = working_of(book, id)
+    if working is None:
+        return {"loci": [], "sums": []}
+    return {"loci": [{"figure": figure_data(f), "words": w} for f, w in working.loci], "sums": list(working.sums)}
 
 
 def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:

@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Drawing } from "./types";
+import type { Drawing, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -34,4 +34,6 @@ export const renameDrawing = (id: string, name: string): Promise<Drawing> =>
 export const duplicateDrawing = (id: string): Promise<Drawing> =>
   answer(http.POST("/api/drawings/{id}/duplicate", at(id)));
 export const deleteDrawing = (id: string): Promise<unknown> => answer(http.DELETE("/api/drawings/{id}", at(id)));
+export const workingOf = (id: string, step: string): Promise<Working> =>
+  answer(http.GET("/api/drawings/{id}/working/{step}", { params: { path: { id, step } } }));
 export const restoreDrawing = (id: string): Promise<Drawing> => answer(http.POST("/api/drawings/{id}/restore", at(id)));

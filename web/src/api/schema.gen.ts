@@ -136,6 +136,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/working/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Working
+         * @description The loci and sums by which a person would find a step's figure.
+         */
+        get: operations["get_working_api_drawings__id__working__step__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -569,6 +589,15 @@ export interface components {
             up: string;
         };
         /**
+         * Locus
+         * @description A line or circle that a person would draw to find a figure, and what it is.
+         */
+        Locus: {
+            figure: components["schemas"]["FigureView"];
+            /** Words */
+            words: string;
+        };
+        /**
          * Mend
          * @description Gives a step another text.
          */
@@ -631,6 +660,11 @@ export interface components {
          * @description The pointer, in the drawing's unit.
          */
         PointerData: {
+            /**
+             * Level
+             * @default false
+             */
+            level: boolean;
             /** Pixel */
             pixel: number;
             /** Reach */
@@ -822,6 +856,8 @@ export interface components {
             pen: string;
             problem: components["schemas"]["ProblemView"] | null;
             reading: components["schemas"]["ReadingView"] | null;
+            /** Residual */
+            residual: string | null;
             /** Rows */
             rows: components["schemas"]["Row"][];
             /** Text */
@@ -870,6 +906,16 @@ export interface components {
              * @enum {string}
              */
             do: "undo";
+        };
+        /**
+         * WorkingView
+         * @description The working of a step: its loci, and the sums in words.
+         */
+        WorkingView: {
+            /** Loci */
+            loci: components["schemas"]["Locus"][];
+            /** Sums */
+            sums: string[];
         };
         /**
          * Write
@@ -1434,6 +1480,65 @@ export interface operations {
                 };
                 content: {
                     "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_working_api_drawings__id__working__step__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
                 };
             };
         };

@@ -13,6 +13,7 @@ export type Reading = Schemas["ReadingView"];
 export type Problem = Schemas["ProblemView"];
 export type Line = Schemas["LineView"];
 export type Solution = Schemas["SolutionView"];
+export type Working = Schemas["WorkingView"];
 export type Enter = Schemas["EnterView"];
 export type Draft = Schemas["DraftData"];
 export type Act = Schemas["ChangeRequest"]["act"];

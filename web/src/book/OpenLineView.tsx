@@ -37,7 +37,9 @@ export function OpenLineView() {
   const steps = useDocument((d) => d.steps);
   const input = useRef<HTMLTextAreaElement>(null);
   useEffect(() => input.current?.focus(), [draft, mend]);
-  const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : steps.length + 1;
+  const before = useInterface((i) => i.before);
+  const inserted = steps.findIndex((s) => s.id === before);
+  const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
   const problem = refused ?? line?.problem ?? null;
   const title = mend ? "Mending" : draft ? kindWords(draft.kind, line?.name ?? "") : "";
   return (
@@ -65,6 +67,14 @@ export function OpenLineView() {
               <Text color="quiet" fontSize="12px">
                 Esc leaves
               </Text>
+            </Flex>
+          )}
+          {inserted >= 0 && !mend && (
+            <Flex justify="space-between" color="place" fontSize="12px">
+              <Text>before {steps[inserted]?.name ?? "that step"}</Text>
+              <Word color="place" py="0" onClick={() => useInterface.setState({ before: null })}>
+                at the end again
+              </Word>
             </Flex>
           )}
           {!mend && draft && <GivenRows />}
@@ -128,13 +138,17 @@ function Solutions({ line }: { line: Line }) {
           · ↑ ↓ or a click takes another
         </Text>
       </Text>
-      <Flex wrap="wrap" gap="0.5" maxH="104px" overflowY="auto">
+      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="1" maxH="118px" overflowY="auto">
         {line.solutions.map((one, n) => (
           <Word
             key={n}
             aria-pressed={n === line.taken}
             fontSize="12px"
-            px="1.5"
+            textAlign="left"
+            overflow="hidden"
+            textOverflow="ellipsis"
+            py="0.5"
+            px="1"
             bg={n === line.taken ? "place" : undefined}
             color={n === line.taken ? "panel" : "place"}
             _hover={{ bg: n === line.taken ? "place" : "rule" }}
@@ -145,7 +159,7 @@ function Solutions({ line }: { line: Line }) {
             {one.note === "" ? "" : " …"}
           </Word>
         ))}
-      </Flex>
+      </Box>
     </Box>
   );
 }

@@ -6,6 +6,7 @@ import type { Step } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
+import { StepActs } from "./StepActs";
 import { ReadingRows } from "../readings/ReadingRows";
 
 const Entry = chakra("li", {
@@ -50,6 +51,13 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       <Box minW="0">
         <Heading step={step} />
         {mending ? <Text color="place">being mended below</Text> : <Givens step={step} />}
+        {step.residual !== null && !mending && (
+          <Text color="quiet" fontSize="12px">
+            residual {step.residual}
+          </Text>
+        )}
+        {selected && !mending && <StepActs step={step} number={number} />}
+        <Sums id={step.id} />
         {step.problem && (
           <Text color="place" mt="0.5">
             <b>waits</b>: {step.problem.message}
@@ -85,6 +93,22 @@ function Heading({ step }: { step: Step }) {
         </Word>
       </Flex>
     </Flex>
+  );
+}
+
+/** The sums of the working, while it is shown. */
+function Sums({ id }: { id: string }) {
+  const working = useInterface((i) => (i.working?.step === id ? i.working.shown : null));
+  if (!working) return null;
+  return (
+    <Box as="ul" listStyleType="none" mt="1" pl="2" borderLeftWidth="2px" borderColor="working" aria-label="Working">
+      {working.sums.map((sum) => (
+        <Text as="li" key={sum} color="ink" fontSize="12px" mb="0.5">
+          {sum}
+        </Text>
+      ))}
+      {working.sums.length === 0 && <Text color="quiet">It is found without compasses.</Text>}
+    </Box>
   );
 }
 

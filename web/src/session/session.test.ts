@@ -77,7 +77,15 @@ beforeEach(() => {
   });
 });
 
-const reading = (text: string) => ({ draft: null, text, mend: null, index: null, pointer: null, choice: null, aimed: false });
+const reading = (text: string) => ({
+  draft: null,
+  text,
+  mend: null,
+  index: null,
+  pointer: null,
+  choice: null,
+  aimed: false,
+});
 
 describe("readings", () => {
   it("have one in flight, and the newest of those that wait goes next", async () => {

@@ -1,7 +1,7 @@
 /** What the person is doing: the open line, the step being mended, what is pointed at. */
 import { create } from "zustand";
 
-import type { Draft, Line, Problem } from "../api/types";
+import type { Draft, Line, Problem, Working } from "../api/types";
 
 export interface Mending {
   readonly id: string;
@@ -26,6 +26,8 @@ interface Interface {
   leaf: "book" | "readings";
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
+  /** The working that is shown, and the step that it belongs to. */
+  working: { readonly step: string; readonly shown: Working } | null;
   /** The step before which the next one is written; null writes at the end. */
   before: string | null;
 }
@@ -42,6 +44,7 @@ export const NOTHING: Interface = {
   leaf: "book",
   choice: null,
   before: null,
+  working: null,
 };
 
 export const useInterface = create<Interface>()(() => NOTHING);

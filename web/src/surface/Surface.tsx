@@ -19,6 +19,7 @@ export function Surface() {
   const figures = useRef<HTMLCanvasElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
   const dragging = useRef<{ x: number; y: number } | null>(null);
+  const framing = useRef<{ x: number; y: number } | null>(null);
 
   useEffect(() => {
     if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
@@ -50,20 +51,33 @@ export function Surface() {
       view.current?.pan(at.x - from.x, at.y - from.y);
       dragging.current = at;
     }
-    view.current?.movePointer(at.x, at.y);
+    if (framing.current) {
+      view.current?.showFrame(framing.current, at);
+      return;
+    }
+    view.current?.movePointer(at.x, at.y, event.shiftKey);
     const size = view.current?.size;
     if (size) placeTag(pointerTag.current, at.x, at.y, size.width, size.height);
   };
   const down = (event: PointerEvent) => {
     if (event.button === 0) {
       const { draft, text, pointed } = useInterface.getState();
-      if (draft || text !== "") openLine.click();
+      if (event.ctrlKey) {
+        framing.current = place(event);
+        event.currentTarget.setPointerCapture(event.pointerId);
+      } else if (draft || text !== "") openLine.click();
       else useInterface.setState({ selected: pointed });
       return;
     }
     // The wheel button or the second button, held, moves the paper.
     dragging.current = place(event);
     event.currentTarget.setPointerCapture(event.pointerId);
+  };
+
+  const up = (event: PointerEvent) => {
+    dragging.current = null;
+    if (framing.current) view.current?.frameBox(framing.current, place(event));
+    framing.current = null;
   };
 
   return (
@@ -79,7 +93,7 @@ export function Surface() {
       touchAction="none"
       onPointerMove={move}
       onPointerDown={down}
-      onPointerUp={() => (dragging.current = null)}
+      onPointerUp={up}
       onPointerLeave={() => view.current?.leavePointer()}
       onContextMenu={(e) => e.preventDefault()}
     >

@@ -10,6 +10,8 @@ import { drawOverlay, type Overlay } from "./layers/overlay";
 
 const REACH_PIXELS = 10;
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1 };
+const MOST_SEEN = 50;
+const LEAST_BOX = 6;
 const HOME: Box = [-20, -20, 220, 140];
 
 const NOTHING_OVER: Overlay = {
@@ -20,6 +22,7 @@ const NOTHING_OVER: Overlay = {
   last: null,
   place: null,
   working: [],
+  frame: null,
 };
 
 export interface Canvases {
@@ -36,6 +39,9 @@ export class View {
   private frame = 0;
   private framed = false;
   private pointer: { x: number; y: number } | null = null;
+  private level = false;
+  /** Views to go back to, the newest last. */
+  private readonly seen: Camera[] = [];
   private readonly stops: (() => void)[];
 
   constructor(
@@ -52,6 +58,10 @@ export class View {
       }),
       useInterface.subscribe((now, before) => {
         if (now.pointed !== before.pointed || now.selected !== before.selected) this.touch("figures");
+        if (now.working !== before.working) {
+          this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
+          this.touch("overlay");
+        }
       }),
     ];
   }
@@ -75,8 +85,45 @@ export class View {
 
   frameAll(): void {
     if (this.camera.width <= 1) return;
+    if (this.framed) this.remember();
     this.framed = true;
     this.see(fitted(this.camera, boxOf(useDocument.getState().steps.map((s) => s.figure)) ?? HOME));
+  }
+
+  /** The selected step, as large as it fits. */
+  frameSelection(): void {
+    const { selected } = useInterface.getState();
+    const box = boxOf([useDocument.getState().byId.get(selected ?? "")?.figure ?? null]);
+    if (!box) return;
+    this.remember();
+    this.see(fitted(this.camera, box));
+  }
+
+  /** What lies between two pixels, as large as it fits. */
+  frameBox(a: { x: number; y: number }, b: { x: number; y: number }): void {
+    this.overlay = { ...this.overlay, frame: null };
+    this.touch("overlay");
+    if (Math.abs(a.x - b.x) < LEAST_BOX || Math.abs(a.y - b.y) < LEAST_BOX) return;
+    this.remember();
+    const [x, y] = [toDrawingX(this.camera, Math.min(a.x, b.x)), toDrawingY(this.camera, Math.max(a.y, b.y))];
+    const [u, v] = [toDrawingX(this.camera, Math.max(a.x, b.x)), toDrawingY(this.camera, Math.min(a.y, b.y))];
+    this.see(fitted(this.camera, [x, y, u, v]));
+  }
+
+  showFrame(a: { x: number; y: number }, b: { x: number; y: number }): void {
+    this.overlay = { ...this.overlay, frame: [a.x, a.y, b.x, b.y] };
+    this.touch("overlay");
+  }
+
+  /** The view before the last jump. */
+  viewBefore(): void {
+    const before = this.seen.pop();
+    if (before) this.see(resized(before, this.camera.width, this.camera.height));
+  }
+
+  private remember(): void {
+    this.seen.push(this.camera);
+    if (this.seen.length > MOST_SEEN) this.seen.shift();
   }
 
   pan(dx: number, dy: number): void {
@@ -110,8 +157,9 @@ export class View {
 
   // The pointer --------------------------------------------------------------------------------------
 
-  movePointer(sx: number, sy: number): void {
+  movePointer(sx: number, sy: number, level: boolean): void {
     this.pointer = { x: sx, y: sy };
+    this.level = level;
     this.onPointer();
   }
 
@@ -121,7 +169,7 @@ export class View {
   }
 
   /** Where the pointer is in the drawing, and how far it reaches. */
-  pointed(): { x: number; y: number; reach: number; pixel: number } | null {
+  pointed(): { x: number; y: number; reach: number; pixel: number; level: boolean } | null {
     if (!this.pointer) return null;
     const pixel = 1 / this.camera.scale;
     return {
@@ -129,6 +177,7 @@ export class View {
       y: toDrawingY(this.camera, this.pointer.y),
       reach: REACH_PIXELS * pixel,
       pixel,
+      level: this.level,
     };
   }
 
@@ -149,6 +198,7 @@ export class View {
       last: draft ? line.last : null,
       place: line.tag && (draft ?? line.tag.special) ? { at: line.tag.at, special: line.tag.special } : null,
       working: this.overlay.working,
+      frame: this.overlay.frame,
     };
     this.touch("overlay");
   }

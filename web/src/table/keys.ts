@@ -1,7 +1,9 @@
 /** Keys of the table. Everything that can be typed goes to the open line without a click. */
 import { useEffect } from "react";
 
+import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { moveStep } from "../book/StepActs";
 import type { TableParts } from "./context";
 
 const PAN = 80;
@@ -17,8 +19,18 @@ export function useTableKeys(parts: TableParts): void {
       if (viewKey(event, parts) || editKey(event, parts) || lineKey(event, parts)) event.preventDefault();
       else if (goesToLine(event, target)) document.getElementById(OPEN_LINE_INPUT)?.focus();
     };
+    // A word that was clicked gives the keys back to the open line.
+    const onClick = (event: MouseEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.detail > 0 && target.closest("button") && !target.closest("[data-own-keys], [role=menu]"))
+        document.getElementById(OPEN_LINE_INPUT)?.focus();
+    };
     window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    window.addEventListener("click", onClick);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+      window.removeEventListener("click", onClick);
+    };
   }, [parts]);
 }
 
@@ -34,6 +46,8 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
   };
   const move = moves[event.key];
   if (event.ctrlKey && move) v.pan(...move);
+  else if (event.ctrlKey && event.key === "PageDown") v.viewBefore();
+  else if (event.ctrlKey && event.key === "End") v.frameSelection();
   else if (event.key === "PageUp") v.zoom(ZOOM);
   else if (event.key === "PageDown") v.zoom(1 / ZOOM);
   else if (event.key === "Home" && event.ctrlKey) v.frameAll();
@@ -45,6 +59,10 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
   const key = event.key.toLowerCase();
   if (!event.ctrlKey && !event.metaKey) {
     const { selected, text, draft, mend } = useInterface.getState();
+    if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown") && selected !== null) {
+      moveStep(session, selected, event.key === "ArrowUp" ? -1 : 1);
+      return true;
+    }
     if (event.key !== "Delete" || selected === null || text !== "" || draft || mend) return false;
     useInterface.setState({ selected: null });
     void session.act({ do: "strike", id: selected });
@@ -67,9 +85,13 @@ function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
       else openLine.enter();
       return true;
     case "ArrowUp":
-      return !event.ctrlKey && openLine.turn(-1);
-    case "ArrowDown":
-      return !event.ctrlKey && openLine.turn(1);
+    case "ArrowDown": {
+      if (event.ctrlKey || event.altKey) return false;
+      const by = event.key === "ArrowUp" ? -1 : 1;
+      return openLine.turn(by) || (text === "" && !draft && !mend && selectNext(by));
+    }
+    case "Tab":
+      return !event.shiftKey && (event.target as HTMLElement).id === OPEN_LINE_INPUT && openLine.hold();
     case "Escape":
       openLine.escape();
       return true;
@@ -80,6 +102,16 @@ function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
     default:
       return false;
   }
+}
+
+/** With nothing begun, the arrows walk through the book. */
+function selectNext(by: number): boolean {
+  const { steps } = useDocument.getState();
+  const { selected } = useInterface.getState();
+  const at = steps.findIndex((s) => s.id === selected);
+  const next = steps[at < 0 ? (by < 0 ? steps.length - 1 : 0) : at + by];
+  if (next) useInterface.setState({ selected: next.id });
+  return next !== undefined;
 }
 
 function goesToLine(event: KeyboardEvent, target: HTMLElement): boolean {

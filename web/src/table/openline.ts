@@ -53,6 +53,27 @@ export class OpenLine {
     return true;
   }
 
+  /** Tab holds the number that is typed and goes on to the other one: length, then direction. False where neither is wanted. */
+  hold(): boolean {
+    const { draft, text, mend } = useInterface.getState();
+    if (mend || !draft || !["line", "path"].includes(draft.kind) || draft.rows.length === 0) return false;
+    const typed = text.trim();
+    if (draft.kind === "path") {
+      if (typed === "" || /[,@]|\bat\b/.test(typed)) return false;
+      this.type(`${typed.startsWith("+") ? typed : `+ ${typed}`} at `);
+      return true;
+    }
+    if (typed === "") this.type("length ");
+    else if (typed === "length") this.type("direction ");
+    else if (typed === "direction") this.type("");
+    else {
+      const word = /^(length|direction)\b/.exec(typed)?.[0] ?? "length";
+      useInterface.setState({ text: word === "length" ? "direction " : "length " });
+      this.push({ key: "enter", text: typed.startsWith(word) ? typed : `${word} ${typed}` });
+    }
+    return true;
+  }
+
   /** One of the solutions by its number, as it stands in the list. */
   choose(which: number): void {
     this.rest();
@@ -229,7 +250,7 @@ export class OpenLine {
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
     if (mend) this.leaveMend();
-    else if (!draft) useInterface.setState({ selected: null, before: null });
+    else if (!draft) useInterface.setState({ selected: null, before: null, working: null });
     else {
       const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
       if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;

@@ -20,6 +20,7 @@ const GROUPS = [
       ["polygon", "Polygon"],
     ],
   ],
+  ["Shape", [["fillet", "Fillet"]]],
   [
     "Read",
     [
@@ -37,6 +38,7 @@ const PENS: readonly Pen[] = ["pencil", "ink"];
 export function Tray() {
   const { openLine, view } = useTable();
   const kind = useInterface((i) => i.draft?.kind);
+  const selected = useInterface((i) => i.selected);
   const pen = usePreferences((p) => p.pen);
   return (
     <Flex
@@ -73,8 +75,20 @@ export function Tray() {
         </Flex>
       ))}
       <Box flex="1" />
+      <Text color="label" fontWeight={600} fontSize="12px" mr="1">
+        See
+      </Text>
       <Word title="Ctrl+Home" onClick={() => view.current?.frameAll()}>
-        See everything
+        Everything
+      </Word>
+      <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
+        Selection
+      </Word>
+      <Word
+        title="Ctrl+PageDown; with Ctrl a box is drawn to be seen larger"
+        onClick={() => view.current?.viewBefore()}
+      >
+        Before
       </Word>
       <Flex
         role="radiogroup"

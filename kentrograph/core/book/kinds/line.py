@@ -87,8 +87,10 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
         _only(statement, {"from", "to"})
     end = "from" if "from" in has else "to"
     if not ways and not through:
+        if "length" in has:
+            raise needs(statement, "direction", "through a place", "parallel and a line", "square and a line")
         other = "to and a place" if end == "from" else "from and a place"
-        raise needs(statement, other, "direction and length", "parallel and length")
+        raise needs(statement, other, "direction", "length", "parallel and a line", "touching a circle")
     way = ways[0] if ways else "through"
     _only(statement, {end, way, "length"})
     if "length" not in has:

@@ -16,6 +16,8 @@ export interface Overlay {
   readonly place: { readonly at: readonly number[]; readonly special: boolean } | null;
   /** Thin lines that show the working of a step. */
   readonly working: readonly Figure[];
+  /** The box that is being drawn to be seen larger, in pixels. */
+  readonly frame: readonly [number, number, number, number] | null;
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
@@ -34,18 +36,25 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     stroke(g, path, LOOK.working, 1);
     g.setLineDash([]);
   }
-  drawSolutions(g, c, o);
+  drawOthers(g, c, o);
   if (o.preview) {
     const path = new Path2D();
     traceFigure(path, c, o.preview);
     stroke(g, path, LOOK.place, 1.75);
   }
+  drawNumbers(g, c, o);
   for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);
   if (o.place?.special) drawPrick(g, c, o.place.at);
+  if (o.frame) {
+    const [x, y, u, v] = o.frame;
+    g.strokeStyle = LOOK.selected;
+    g.lineWidth = 1;
+    g.strokeRect(x, y, u - x, v - y);
+  }
 }
 
-/** All solutions but the one taken, faint; each with its number, as it stands in the list. */
-function drawSolutions(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
+/** All solutions but the one taken, faint. */
+function drawOthers(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
   if (o.solutions.length < 2) return;
   const others = new Path2D();
   o.solutions.forEach((one, n) => {
@@ -54,6 +63,11 @@ function drawSolutions(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void
   g.globalAlpha = 0.45;
   stroke(g, others, LOOK.place, 1);
   g.globalAlpha = 1;
+}
+
+/** Each solution with its number, as it stands in the list. */
+function drawNumbers(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
+  if (o.solutions.length < 2) return;
   const used: [number, number][] = [];
   o.solutions.forEach((one, n) => {
     const at = numberPlace(c, one, used);

@@ -1,0 +1,96 @@
+/** What can be done with the selected step, in words. */
+import { Flex, Input } from "@chakra-ui/react";
+import { useState } from "react";
+
+import { workingOf } from "../api/client";
+import type { Step } from "../api/types";
+import type { Session } from "../session/session";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+
+export function moveStep(session: Session, id: string, by: number): void {
+  const { steps } = useDocument.getState();
+  const index = steps.findIndex((s) => s.id === id) + by;
+  if (index < 0 || index >= steps.length) return;
+  void session.act({ do: "move", id, index }).then((answer) => {
+    if (!answer.ok) useInterface.setState({ refused: { kind: "refused", start: 0, end: 0, message: answer.message } });
+  });
+}
+
+export function StepActs({ step, number }: { step: Step; number: number }) {
+  const { session } = useTable();
+  const [naming, setNaming] = useState(false);
+  const count = useDocument((d) => d.steps.length);
+  const shown = useInterface((i) => i.working?.step === step.id);
+  const compass = step.figure !== null && ["circle", "arc", "line", "point"].includes(step.kind);
+  if (naming) return <NewName step={step} done={() => setNaming(false)} />;
+  const flag = (change: { hidden?: boolean; off?: boolean }) =>
+    void session.act({ do: "flag", id: step.id, hidden: null, off: null, ...change });
+  return (
+    <Flex wrap="wrap" fontSize="12px" mt="1" ml="-1.5" rowGap="0" role="group" aria-label={`Acts on ${step.name}`}>
+      {compass && (
+        <Word aria-pressed={shown} onClick={() => void showWorking(session.drawing, shown ? null : step.id)}>
+          {shown ? "Hide working" : "Show working"}
+        </Word>
+      )}
+      <Word onClick={() => useInterface.setState({ before: step.id, selected: null })}>Insert before</Word>
+      {step.name !== "" && <Word onClick={() => setNaming(true)}>Rename</Word>}
+      {step.figure !== null && (
+        <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
+      )}
+      <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
+      <Word disabled={number === 1} title="Alt+↑" onClick={() => moveStep(session, step.id, -1)}>
+        Earlier
+      </Word>
+      <Word disabled={number === count} title="Alt+↓" onClick={() => moveStep(session, step.id, 1)}>
+        Later
+      </Word>
+    </Flex>
+  );
+}
+
+async function showWorking(drawing: string, step: string | null): Promise<void> {
+  if (step === null) useInterface.setState({ working: null });
+  else useInterface.setState({ working: { step, shown: await workingOf(drawing, step) } });
+}
+
+function NewName({ step, done }: { step: Step; done: () => void }) {
+  const { session } = useTable();
+  const [name, setName] = useState(step.name);
+  const [refused, setRefused] = useState("");
+  const rename = async () => {
+    const answer = name === step.name ? { ok: true as const } : await session.act({ do: "rename", id: step.id, name });
+    if (answer.ok) done();
+    else setRefused(answer.message);
+  };
+  return (
+    <Flex data-own-keys direction="column" mt="1" gap="0.5">
+      <Flex gap="1">
+        <Input
+          size="2xs"
+          autoFocus
+          aria-label={`New name of ${step.name}`}
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") void rename();
+            if (e.key === "Escape") done();
+          }}
+        />
+        <Word fontSize="12px" onClick={() => void rename()}>
+          Rename
+        </Word>
+        <Word fontSize="12px" color="quiet" onClick={done}>
+          Leave
+        </Word>
+      </Flex>
+      {refused !== "" && (
+        <Flex color="place" fontSize="12px">
+          {refused}
+        </Flex>
+      )}
+    </Flex>
+  );
+}
