@@ -1,5 +1,6 @@
 """States and open lines as they go over the wire: plain data in the shape of `schemas`."""
 
+from dataclasses import replace
 from math import hypot
 from typing import Any
 
@@ -12,12 +13,13 @@ from ..core.figures import Point
 from ..core.language import display
 from ..core.language.codec import header_data
 from ..core.language.echo import given_texts, given_values
-from ..core.language.openline import Draft, OpenLine, read_mend
+from ..core.language.intents import mended
+from ..core.language.openline import Draft, OpenLine, before_kind, draft_of, read_mend
 from ..core.language.picks import under_pointer
 from ..core.language.pointing import Pointed, Pointer, last_of_draft, place_at, with_solution
 from ..core.language.report import figure_data
 from ..core.language.views import problem_view, reading_words, step_view
-from ..core.problem import Refused
+from ..core.problem import Problem, Refused
 from ..store.changes import State
 from .socket_schemas import DraftData, PointerData, ReadRequest
 
@@ -60,7 +62,7 @@ def line_view(book: Book, request: ReadRequest) -> Data:
     pointer = _pointer(request.pointer)
     pointed = place_at(book, pointer) if pointer else None
     if request.mend is not None:
-        return _mend_view(book, request, pointed)
+        return _mend_view(book, request, pointer, pointed)
     draft = _draft(request.draft)
     index = len(book.order) if request.index is None else min(request.index, len(book.order))
     read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
@@ -72,24 +74,52 @@ def line_view(book: Book, request: ReadRequest) -> Data:
     }
 
 
-def _mend_view(book: Book, request: ReadRequest, pointed: Pointed | None) -> Data:
+def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None, pointed: Pointed | None) -> Data:
+    """A step being mended: row by row where there is a draft of it, else as one line."""
     assert request.mend is not None
+    step = book.steps.get(request.mend)
+    if step is None:
+        gone = OpenLine("nothing", problem=Problem("no_step"))
+        return {**_line(book, request.seq, gone, gone, len(book.order), None, None), **_NO_CLICK, "last": None, "live": None}
+    index = book.position(step.id)
+    draft = _draft(request.draft)
+    if draft is None:
+        if not request.text:
+            line = OpenLine("nothing", draft_of(step))
+        else:
+            line = with_solution(book, read_mend(book, step.id, request.text), request.choice, None, index, step.id)
+        view = {**_line(book, request.seq, line, line, index, None, pointed), **_NO_CLICK, "last": None, "live": None}
+        shown = line
+    else:
+        read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
+        view = {
+            **_line(book, request.seq, read.line, read.shown, index, draft, pointed),
+            # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
+            "click": _enter(replace(read.click, do="given") if read.rows else read.click) if read.click else None,
+            "picks": list(read.rows), "picked": read.picked, "name": step.name,
+        }  # fmt: skip
+        shown = read.shown
+        for key in ("enter", "click"):
+            if view[key] and view[key]["statement"]:
+                view[key]["statement"] = before_kind(step) + view[key]["statement"]
+    view["follows"] = _follows(book, step.id, shown, draft is not None)
+    return view
+
+
+_NO_CLICK: Data = {"click": None, "picks": [], "picked": 0}
+
+
+def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[Data]:
+    """The steps that would change with the one being mended."""
+    if line.step is None or line.do != "write":
+        return []
     try:
-        index = book.position(request.mend)
-        line = with_solution(book, read_mend(book, request.mend, request.text), request.choice, None, index, request.mend)
-    except Refused as refused:
-        index, line = len(book.order), OpenLine("nothing", problem=refused.problem)
-    follows: list[Data] = []
-    if line.step is not None and line.do == "write":
-        after, _ = book.edited(Replace(line.step))
-        for id in after.order:
-            if id in after.changed:
-                view = step_view(after, id)
-                follows.append({"id": id, "figure": view["figure"], "problem": view["problem"]})
-    return {
-        **_line(book, request.seq, line, line, index, None, pointed),
-        "follows": follows, "last": None, "live": None, "click": None, "picks": [], "picked": 0,
-    }  # fmt: skip
+        step = mended(book, id, before_kind(book.steps[id]) + line.statement)[0] if by_rows else line.step
+    except Refused:
+        return []
+    after, _ = book.edited(Replace(step))
+    views = [step_view(after, one) for one in after.order if one in after.changed]
+    return [{"id": view["id"], "figure": view["figure"], "problem": view["problem"]} for view in views]
 
 
 def _line(

@@ -6,19 +6,26 @@ from ..book.book import Book
 from ..book.places import as_function, plan_next, plan_place
 from ..book.planner import Planner
 from ..book.step import Step
-from ..book.tree import PLACES, Bearing, Coordinates, Name, Number, Plain, Statement
+from ..book.tree import PLACES, Bearing, Coordinates, Given, Name, Number, Plain, Statement
 from ..book.values import Drawn
 from ..figures import Point
 from ..problem import Refused, refuse
 from . import display
 
 _DIRECTIONS = frozenset({"direction", "at", "sweep", "turned", "part", "angle"})
+_SHARED = frozenset({"touching", "through"})
 _COUNTS = frozenset({"sides", "ratio", "solution", "value"})
 
 
 def given_texts(statement: Statement) -> list[str]:
-    """Each given as it was typed."""
-    return [statement.text[g.start : g.end] for g in statement.givens]
+    """Each given as it was typed, with its word where one word begins several: ``touching C1 C2``."""
+    return [_with_word(g, statement.text[g.start : g.end]) for g in statement.givens]
+
+
+def _with_word(given: Given, text: str) -> str:
+    if given.word in _SHARED and not text.lower().startswith(given.word):
+        return f"{given.word} {text}"
+    return text
 
 
 def given_values(book: Book, step: Step, index: int) -> list[str]:

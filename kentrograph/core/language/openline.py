@@ -15,6 +15,7 @@ from ..book.tree import Statement
 from ..book.values import Drawn, Value
 from ..problem import Problem, Refused
 from .completion import Completion, complete, complete_beginning, complete_given
+from .echo import given_texts
 from .expectation import beginning_hint, expected_words, hint
 from .header import apply_header
 from .intents import helped, mended, tried
@@ -92,6 +93,19 @@ def read_mend(book: Book, id: str, text: str) -> OpenLine:
     return OpenLine("write", statement=text, step=step, value=value)
 
 
+def draft_of(step: Step) -> Draft | None:
+    """A step of the book as a draft, each given on its row; None for one that is mended as a whole."""
+    statement = step.statement
+    if statement.kind not in KINDS or statement.kind == "join":
+        return None
+    return Draft(statement.kind, _draft_rows(statement))
+
+
+def before_kind(step: Step) -> str:
+    """What stands before the kind of figure in a step's text: its pen and its name."""
+    return step.statement.text[: step.statement.kind_start]
+
+
 def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     """The draft as it stands, with nothing typed."""
     step, value, problem = _try(book, draft.text(), at)
@@ -167,8 +181,7 @@ def _rows(draft: Draft, row: str, step: Step | None) -> tuple[str, ...]:
     """The rows after one more: each given of the statement on its own."""
     if step is None or draft.kind.startswith("measure"):
         return (*draft.rows, row)
-    text = step.statement.text
-    return tuple(text[g.start : g.end] for g in step.statement.givens)
+    return tuple(given_texts(step.statement))
 
 
 def finished(kind: str, step: Step | None) -> bool:
@@ -276,12 +289,8 @@ def _draft_kind(statement: Statement) -> str:
 
 
 def _draft_rows(statement: Statement) -> tuple[str, ...]:
-    text = statement.text
     if statement.kind == "measure":
         from ..book.tree import Name
 
         return tuple(a.text for a in statement.givens[0].arguments if isinstance(a, Name))
-    return tuple(text[g.start : g.end] for g in statement.givens)
-
-
-__all__ = ["Draft", "OpenLine", "read_mend", "read_open_line"]
+    return tuple(given_texts(statement))

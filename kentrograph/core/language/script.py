@@ -5,7 +5,7 @@ from itertools import count
 
 from ..book.book import Book
 from ..book.manner import Header
-from ..book.step import FIGURE_KINDS, Step, deal_name, like_name
+from ..book.step import Step, deal_name, like_name
 from ..book.tree import Statement, key_of
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
@@ -89,7 +89,7 @@ def write_script(book: Book) -> str:
         now = wanted
         lines.append(_line_of(step, taken))
         if step.name:
-            taken[step.key] = FIGURE_KINDS.get(step.statement.kind, step.statement.kind)
+            taken[step.key] = step.figure_kind
     lines.extend(header_lines(now, book.header))
     return "\n".join(lines) + "\n" if lines else ""
 

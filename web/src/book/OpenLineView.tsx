@@ -41,7 +41,12 @@ export function OpenLineView() {
   const inserted = steps.findIndex((s) => s.id === before);
   const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
   const problem = refused ?? line?.problem ?? null;
-  const title = mend ? "Mending" : draft ? kindWords(draft.kind, line?.name ?? "") : "";
+  const mended = steps.find((s) => s.id === mend?.id);
+  const title = mend
+    ? `Mending ${mended?.title ?? ""} ${mended?.name ?? ""}`
+    : draft
+      ? kindWords(draft.kind, line?.name ?? "")
+      : "";
   return (
     <Box
       as="section"
@@ -65,6 +70,11 @@ export function OpenLineView() {
                 {title}
               </Text>
               <Text color="quiet" fontSize="12px">
+                {mend && draft && (
+                  <Word fontSize="12px" py="0" color="quiet" onClick={() => openLine.asOneLine()}>
+                    As one line
+                  </Word>
+                )}
                 Esc leaves
               </Text>
             </Flex>
@@ -77,7 +87,7 @@ export function OpenLineView() {
               </Word>
             </Flex>
           )}
-          {!mend && draft && <GivenRows />}
+          {draft && <GivenRows />}
           <Flex align="center" gap="2" borderBottomWidth="1.5px" borderColor="ink">
             <Row
               ref={input}
@@ -109,10 +119,12 @@ export function OpenLineView() {
           )}
           {line && <Solutions line={line} />}
           <Text id="open-line-hint" color="quiet" mt="1" minH="18px">
-            {mend ? "Enter accepts, Esc leaves it as it was." : (line?.hint ?? "")}
+            {mend && !(draft && line?.enter.do === "nothing")
+              ? "Enter accepts, Esc leaves it as it was. Click a row to change it."
+              : (line?.hint ?? "")}
           </Text>
           {waiting.length > 0 && <Text color="quiet">then: {waiting.join("  ⏎  ")}</Text>}
-          {!mend && line && <Completions line={line} text={text} />}
+          {!(mend && !draft) && line && <Completions line={line} text={text} />}
         </Box>
       </Flex>
     </Box>
@@ -138,15 +150,14 @@ function Solutions({ line }: { line: Line }) {
           · ↑ ↓ or a click takes another
         </Text>
       </Text>
-      <Box display="grid" gridTemplateColumns="1fr 1fr" columnGap="1" maxH="118px" overflowY="auto">
+      <Flex direction="column" align="stretch" maxH="168px" overflowY="auto">
         {line.solutions.map((one, n) => (
           <Word
             key={n}
             aria-pressed={n === line.taken}
             fontSize="12px"
             textAlign="left"
-            overflow="hidden"
-            textOverflow="ellipsis"
+            flex="none"
             py="0.5"
             px="1"
             bg={n === line.taken ? "place" : undefined}
@@ -159,7 +170,7 @@ function Solutions({ line }: { line: Line }) {
             {one.note === "" ? "" : " …"}
           </Word>
         ))}
-      </Box>
+      </Flex>
     </Box>
   );
 }

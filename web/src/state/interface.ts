@@ -6,6 +6,8 @@ import type { Draft, Line, Problem, Working } from "../api/types";
 export interface Mending {
   readonly id: string;
   readonly original: string;
+  /** What was being written when it was opened; it comes back afterwards. */
+  readonly before: { readonly draft: Draft | null; readonly text: string };
 }
 
 interface Interface {

@@ -9,6 +9,7 @@ export const LOOK = {
   snap: "#1D7668",
   selected: "#D7971A",
   quiet: "#6B6A66",
+  faint: "#CFCBC0",
   working: "#7C7F86",
 } as const;
 

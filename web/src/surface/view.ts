@@ -57,7 +57,8 @@ export class View {
         }
       }),
       useInterface.subscribe((now, before) => {
-        if (now.pointed !== before.pointed || now.selected !== before.selected) this.touch("figures");
+        if (now.pointed !== before.pointed || now.selected !== before.selected || now.mend !== before.mend)
+          this.touch("figures");
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
           this.touch("overlay");
@@ -191,7 +192,7 @@ export class View {
       this.touch("figures");
     }
     this.overlay = {
-      preview: mend && line.solutions.length < 2 ? null : line.preview,
+      preview: mend && !draft && line.solutions.length < 2 ? null : line.preview,
       solutions: line.solutions,
       taken: line.taken,
       follows: [...follows.values()].filter((f) => f !== null),
@@ -211,13 +212,17 @@ export class View {
   private paint(): void {
     this.frame = 0;
     const { steps, header } = useDocument.getState();
-    const { pointed, selected } = useInterface.getState();
+    const { pointed, selected, mend } = useInterface.getState();
     const lit = new Set([pointed, selected].filter((id): id is string => id !== null));
     if (this.dirty.has("grid") && header) {
       drawGrid(context(this.canvases.grid), this.camera, header.unit, header.datum);
     }
     if (this.dirty.has("figures")) {
-      drawFigures(context(this.canvases.figures), this.camera, steps, { lit, instead: this.instead });
+      drawFigures(context(this.canvases.figures), this.camera, steps, {
+        lit,
+        instead: this.instead,
+        mended: mend?.id ?? null,
+      });
     }
     if (this.dirty.has("overlay")) drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
     this.dirty.clear();

@@ -96,7 +96,7 @@ function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
       openLine.escape();
       return true;
     case "Backspace":
-      if (text !== "" || mend) return false;
+      if (text !== "" || (mend && !draft)) return false;
       openLine.backspace();
       return true;
     default:

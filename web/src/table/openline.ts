@@ -43,22 +43,32 @@ export class OpenLine {
 
   /** The arrow keys step through the solutions or, where a click would state a given, through the readings of the pick. */
   turn(by: number): boolean {
-    const { line } = useInterface.getState();
-    if (!line) return false;
+    const { draft, text, mend } = useInterface.getState();
+    if (!draft && text.trim() === "" && !mend) return false;
+    void this.turned(by);
+    return true;
+  }
+
+  /** Counts from what is shown for this very text: it may have been typed faster than it was read. */
+  private async turned(by: number): Promise<void> {
+    const { text } = useInterface.getState();
+    const line = await this.session.readNow(this.reading(text));
+    if (!line || useInterface.getState().text !== text) return;
     const picks = line.click !== null && line.picks.length > 1;
-    if (!picks && line.solutions.length < 2) return false;
+    if (!picks && line.solutions.length < 2) return;
     this.rest();
     useInterface.setState({ choice: (picks ? line.picked : line.taken) + by });
     this.refresh();
-    return true;
   }
 
   /** Tab holds the number that is typed and goes on to the other one: length, then direction. False where neither is wanted. */
   hold(): boolean {
     const { draft, text, mend } = useInterface.getState();
-    if (mend || !draft || !["line", "path"].includes(draft.kind) || draft.rows.length === 0) return false;
+    const kind = this.kindSoon();
+    const begun = (draft?.rows.length ?? 0) + this.queue.length > 0;
+    if (mend || !["line", "path"].includes(kind) || !begun) return false;
     const typed = text.trim();
-    if (draft.kind === "path") {
+    if (kind === "path") {
       if (typed === "" || /[,@]|\bat\b/.test(typed)) return false;
       this.type(`${typed.startsWith("+") ? typed : `+ ${typed}`} at `);
       return true;
@@ -72,6 +82,13 @@ export class OpenLine {
       this.push({ key: "enter", text: typed.startsWith(word) ? typed : `${word} ${typed}` });
     }
     return true;
+  }
+
+  /** The kind of figure that is open once everything entered is done. */
+  private kindSoon(): string {
+    const words = this.queue.map((e) => e.text.trim().toLowerCase());
+    const begun = words.filter((word) => word === "line" || word === "path").pop();
+    return begun ?? useInterface.getState().draft?.kind ?? "";
   }
 
   /** One of the solutions by its number, as it stands in the list. */
@@ -105,7 +122,7 @@ export class OpenLine {
   private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
     const { draft, mend, choice } = useInterface.getState();
     const { aimed, pointer } = this;
-    return { draft: mend ? null : draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed };
+    return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed };
   }
 
   /** Where the next step goes: before the one that was asked for, else at the end. */
@@ -126,8 +143,8 @@ export class OpenLine {
 
   /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
   escape(): void {
-    const { text, mend } = useInterface.getState();
-    if (text !== "" && !mend && this.queue.length === 0) this.type("");
+    const { text, mend, draft } = useInterface.getState();
+    if (text !== "" && !(mend && !draft) && this.queue.length === 0) this.type("");
     else this.push({ key: "escape", text });
   }
 
@@ -138,8 +155,8 @@ export class OpenLine {
 
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
   click(): void {
-    const { text, mend } = useInterface.getState();
-    if (text.trim() !== "" || mend) this.enter();
+    const { text, mend, draft } = useInterface.getState();
+    if (text.trim() !== "" || (mend && !draft)) this.enter();
     else this.push({ key: "click", text: "", pointer: this.pointer });
   }
 
@@ -166,12 +183,37 @@ export class OpenLine {
   mend(id: string): void {
     const step = useDocument.getState().byId.get(id);
     if (!step) return;
-    useInterface.setState({ mend: { id, original: step.text }, selected: id, leaf: "book" });
-    this.type(step.text);
+    const { draft, text, mend } = useInterface.getState();
+    const before = mend?.before ?? { draft, text };
+    useInterface.setState({
+      mend: { id, original: step.text, before },
+      draft: null,
+      text: "",
+      selected: id,
+      leaf: "book",
+    });
+    void this.openRows(id);
+  }
+
+  /** The step's givens each on its row; what has no rows is mended as one line. */
+  private async openRows(id: string): Promise<void> {
+    const line = await this.session.readNow({ ...this.reading(""), draft: null });
+    if (useInterface.getState().mend?.id !== id) return;
+    if (line?.enter.draft) this.setDraft(line.enter.draft);
+    else this.asOneLine();
+  }
+
+  /** The step being mended as one line of text. */
+  asOneLine(): void {
+    const { mend } = useInterface.getState();
+    if (!mend) return;
+    useInterface.setState({ draft: null });
+    this.type(mend.original);
   }
 
   private leaveMend(): void {
-    useInterface.setState({ mend: null, text: "", refused: null });
+    const { mend } = useInterface.getState();
+    useInterface.setState({ mend: null, refused: null, choice: null, ...(mend?.before ?? { draft: null, text: "" }) });
     this.refresh();
   }
 
@@ -243,8 +285,9 @@ export class OpenLine {
   }
 
   private takeBack(): void {
-    const { draft } = useInterface.getState();
-    if (draft) this.setKept(draft.rows.length > 0 ? { ...draft, rows: draft.rows.slice(0, -1) } : null);
+    const { draft, mend } = useInterface.getState();
+    if (draft?.rows.length) this.setKept({ ...draft, rows: draft.rows.slice(0, -1) });
+    else if (draft && !mend) this.setKept(null);
   }
 
   private async leave(): Promise<void> {
@@ -280,7 +323,7 @@ export class OpenLine {
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
   private async does(enter: Enter, text: string, problem: Problem | null): Promise<boolean> {
     const { mend } = useInterface.getState();
-    if (mend) return enter.do === "write" && this.acceptMend(enter.statement || text);
+    if (mend && enter.do !== "given") return enter.do === "write" && this.acceptMend(enter.statement || text);
     switch (enter.do) {
       case "begin":
       case "given":
@@ -317,8 +360,7 @@ export class OpenLine {
         return false;
       }
     }
-    useInterface.setState({ mend: null, refused: null });
-    this.refresh();
+    this.leaveMend();
     return true;
   }
 

@@ -54,14 +54,14 @@ export function Tray() {
       borderColor="rule"
     >
       {GROUPS.map(([group, words]) => (
-        <Flex key={group} align="center" gap="0.5" mr="4">
+        <Flex key={group} align="center" mr="2.5">
           <Text color="label" fontWeight={600} fontSize="12px" mr="1">
             {group}
           </Text>
           {words.map(([word, shown]) => (
             <Word
               key={word}
-              px="2.5"
+              px="1.5"
               py="1.5"
               aria-pressed={kind === word}
               bg={kind === word ? "ink" : undefined}
@@ -75,11 +75,8 @@ export function Tray() {
         </Flex>
       ))}
       <Box flex="1" />
-      <Text color="label" fontWeight={600} fontSize="12px" mr="1">
-        See
-      </Text>
       <Word title="Ctrl+Home" onClick={() => view.current?.frameAll()}>
-        Everything
+        See everything
       </Word>
       <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
         Selection

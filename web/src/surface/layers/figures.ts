@@ -10,6 +10,8 @@ export interface Marks {
   readonly lit: ReadonlySet<string>;
   /** Figures that take the place of the book's while a step is being mended; null hides one. */
   readonly instead: ReadonlyMap<string, Figure | null>;
+  /** The step being mended: what stands after it is drawn faintly. */
+  readonly mended: string | null;
 }
 
 export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
@@ -17,13 +19,21 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   const pencil = new Path2D();
   const ink = new Path2D();
   const lit = new Path2D();
+  const faint = new Path2D();
+  let later = false;
   for (const step of steps) {
+    if (step.id === marks.mended) later = true;
+    else if (later && !step.hidden && step.figure && !marks.instead.has(step.id)) {
+      traceFigure(faint, c, step.figure);
+      continue;
+    }
     if (step.hidden || marks.instead.has(step.id) || step.figure === null) continue;
     if (marks.lit.has(step.id)) traceFigure(lit, c, step.figure);
     traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
   }
   g.lineJoin = "round";
   g.lineCap = "round";
+  stroke(g, faint, LOOK.faint, 1);
   stroke(g, lit, LOOK.selected, 5);
   stroke(g, pencil, LOOK.pencil, 1);
   stroke(g, ink, LOOK.ink, 1.75);
