@@ -42,6 +42,16 @@ class Drafter:
         self.page.mouse.down()
         self.page.mouse.up()
 
+    def clicks_on(self, x: float, y: float) -> None:
+        """Clicks at a place of the drawing, wherever the view has it."""
+        self.page.wait_for_timeout(100)
+        camera = self.page.get_by_test_id("figures").get_attribute("data-camera")
+        box = self.surface.bounding_box()
+        assert camera is not None
+        assert box is not None
+        cx, cy, scale = map(float, camera.split())
+        self.clicks_at(box["width"] / 2 + (x - cx) * scale, box["height"] / 2 - (y - cy) * scale)
+
     # Eyes
 
     @property

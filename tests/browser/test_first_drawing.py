@@ -29,8 +29,8 @@ def test_typed_path_is_stored_measured_mended_and_found_again(drafter: Drafter) 
     # Mending the first step: everything else follows.
     drafter.presses("Escape", "Escape")
     drafter.step("Point P1").get_by_text("Mend").click()
-    expect(drafter.row).to_have_value("point 10, 10")
-    drafter.row.fill("point 0, 20")
+    expect(drafter.row).to_have_value("10, 10")
+    drafter.row.fill("0, 20")
     drafter.presses("Enter")
     expect(drafter.step("Point P1")).to_contain_text("0, 20")
     assert drafter.figure("C1")["centre"] == [35.0, 35.0]

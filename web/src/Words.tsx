@@ -13,6 +13,8 @@ export const Word = chakra("button", {
     borderRadius: "4px",
     cursor: "pointer",
     whiteSpace: "nowrap",
+    minW: "24px",
+    minH: "24px",
     _hover: { bg: "rule" },
     _disabled: { color: "quiet", cursor: "default", _hover: { bg: "transparent" } },
   },

@@ -225,6 +225,7 @@ export class View {
       });
     }
     if (this.dirty.has("overlay")) drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
+    this.canvases.figures.dataset.camera = `${this.camera.x} ${this.camera.y} ${this.camera.scale}`;
     this.dirty.clear();
   }
 }

@@ -22,8 +22,11 @@ export function useTableKeys(parts: TableParts): void {
     // A word that was clicked gives the keys back to the open line.
     const onClick = (event: MouseEvent) => {
       const target = event.target as HTMLElement;
-      if (event.detail > 0 && target.closest("button") && !target.closest("[data-own-keys], [role=menu]"))
-        document.getElementById(OPEN_LINE_INPUT)?.focus();
+      if (event.detail === 0 || !target.closest("button") || target.closest("[data-own-keys]")) return;
+      setTimeout(() => {
+        // Unless it has opened something else to write in.
+        if (document.activeElement?.tagName !== "INPUT") document.getElementById(OPEN_LINE_INPUT)?.focus();
+      });
     };
     window.addEventListener("keydown", onKey);
     window.addEventListener("click", onClick);

@@ -199,8 +199,14 @@ export class OpenLine {
   private async openRows(id: string): Promise<void> {
     const line = await this.session.readNow({ ...this.reading(""), draft: null });
     if (useInterface.getState().mend?.id !== id) return;
-    if (line?.enter.draft) this.setDraft(line.enter.draft);
-    else this.asOneLine();
+    if (!line?.enter.draft) {
+      this.asOneLine();
+      return;
+    }
+    // The last given stands in the row already: most often it is the number that is to be changed.
+    const rows = line.enter.draft.rows;
+    this.setDraft({ ...line.enter.draft, rows: rows.slice(0, -1) });
+    this.type(rows.at(-1) ?? "");
   }
 
   /** The step being mended as one line of text. */
