@@ -118,8 +118,15 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[Data]:
     except Refused:
         return []
     after, _ = book.edited(Replace(step))
-    views = [step_view(after, one) for one in after.order if one in after.changed]
-    return [{"id": view["id"], "figure": view["figure"], "problem": view["problem"]} for view in views]
+    found: list[Data] = []
+    for one in after.order:
+        if one in after.changed:
+            value = after.values[one]
+            drawn = isinstance(value, Drawn) and not isinstance(value.figure, float | Reading)
+            figure = figure_data(value.figure) if drawn else None  # type: ignore[union-attr, arg-type]
+            problem = problem_view(after, value, after.position(one)) if isinstance(value, Problem) else None
+            found.append({"id": one, "figure": figure, "problem": problem})
+    return found
 
 
 def _line(

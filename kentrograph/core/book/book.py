@@ -51,8 +51,15 @@ class Book(Network):
         return self.steps[max(ids, key=self._positions.__getitem__)] if ids else None
 
     def kinds(self, before: int | None = None) -> dict[str, str]:
-        """What every name stands for, among the steps before this index."""
+        """What every name stands for, among the steps before this index. Not to be changed by whoever asks."""
         limit = len(self.order) if before is None else before
+        if limit == len(self.order):
+            if self._kinds is None:
+                self._kinds = self._kinds_before(limit)
+            return self._kinds
+        return self._kinds_before(limit)
+
+    def _kinds_before(self, limit: int) -> dict[str, str]:
         found: dict[str, str] = {}
         for id in self.order[:limit]:
             step = self.steps[id]
@@ -61,7 +68,12 @@ class Book(Network):
         return found
 
     def taken_names(self) -> set[str]:
-        """Names in use, and names that waiting steps hope for; none of them is dealt again."""
+        """Names in use, and names that waiting steps hope for; none of them is dealt again. Not to be changed either."""
+        if self._taken is None:
+            self._taken = self._names_taken()
+        return self._taken
+
+    def _names_taken(self) -> set[str]:
         taken = set(self._definers)
         for id, value in self.values.items():
             if isinstance(value, Problem):
@@ -103,7 +115,7 @@ class Book(Network):
     def _copy(self) -> "Book":
         """A book that shares every table with this one; `_own` makes one of them its own before it is changed."""
         book = Book()
-        book.header, book.order = self.header, self.order
+        book.header, book.order, book.memo = self.header, self.order, self.memo
         for table in TABLES:
             setattr(book, table, getattr(self, table))
         book._owned = set()

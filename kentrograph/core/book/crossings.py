@@ -1,6 +1,6 @@
 """Places that are taken from figures by construction: crossings, feet, touching points, places along and past."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any
 
 from ..construct.arcs import on_rim
@@ -9,13 +9,13 @@ from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, P
 from ..figures.along import place_along
 from ..meet import feet, meet, meet_long, nearest
 from ..meet.circles import circle_circle
-from ..meet.meeting import NEITHER
+from ..meet.meeting import NEITHER, Spot
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .planner import Env, NumberPlan, Planner
 from .tree import Along, CrossingOf, FootOf, Name, OnAt, Past
 
-Solutions = Callable[[Env, Point], list[Solution]]
+Solutions = Callable[[Env, Point], Sequence[Solution]]
 PlaceFunction = Callable[[Env, Point], Point]
 
 
@@ -39,7 +39,7 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
     first, second = p.slot(node.first), p.slot(node.second)
     names = (node.first, node.second)
 
-    def find(env: Env, last: Point) -> list[Solution]:
+    def find(env: Env, last: Point) -> Sequence[Solution]:
         a, b = env[first], env[second]
         if type(a) not in _CURVES or type(b) not in _CURVES:
             if isinstance(a, Outline) or isinstance(b, Outline):
@@ -51,11 +51,33 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
             raise refuse("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
         if not found.spots:
             raise _apart(a, b, node)
-        if len(found.spots) == 1:
-            return [Solution(found.spots[0].at, "", _note(names, found.spots[0].past))]
-        return [Solution(at, sign, "" if past is NEITHER else _note(names, past)) for at, sign, past in found.spots]
+        return Spots(found.spots, names)
 
     return find
+
+
+class Spots(Sequence[Solution]):
+    """Where two figures meet as solutions, each made only when it is looked at."""
+
+    __slots__ = ("names", "spots")
+
+    def __init__(self, spots: tuple[Spot, ...], names: tuple[Name, Name]) -> None:
+        self.spots, self.names = spots, names
+
+    def __len__(self) -> int:
+        return len(self.spots)
+
+    def __getitem__(self, index: Any) -> Any:
+        if isinstance(index, slice):
+            return [self[i] for i in range(*index.indices(len(self)))]
+        at, sign, past = self.spots[index]
+        return Solution(at, sign if len(self.spots) > 1 else "", "" if past is NEITHER else _note(self.names, past))
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Spots) and self.spots == other.spots
+
+    def __hash__(self) -> int:
+        return hash(self.spots)
 
 
 _CURVES = frozenset({Line, EndlessLine, Circle, Arc, Ellipse})

@@ -42,13 +42,16 @@ class Network:
 
     __slots__ = (
         "_definers",
+        "_kinds",
         "_links",
         "_owned",
         "_plans",
         "_positions",
+        "_taken",
         "_users",
         "changed",
         "header",
+        "memo",
         "order",
         "steps",
         "values",
@@ -67,6 +70,10 @@ class Network:
         self._users: dict[str, tuple[str, ...]] = {}
         self._definers: dict[str, tuple[str, ...]] = {}
         self._positions: dict[str, int] = {}
+        self.memo: dict[str, Any] = {}
+        """What others work out about steps and keep by their ids; every revision shares it, so each entry says what it is of."""
+        self._kinds: dict[str, str] | None = None
+        self._taken: set[str] | None = None
         self._owned = set(TABLES)
         """Tables that no other book shares."""
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import partial
 from typing import NamedTuple
 
 from ..construct.solution import Solution
@@ -35,5 +36,8 @@ class Drawn(NamedTuple):
     note: str = ""
     """What a person should know of it: that a crossing lies past an end."""
 
+
+drawn_plainly = partial(tuple.__new__, Drawn)
+"""A `Drawn` from all five of its fields, without the call in Python that naming them takes: for the everyday plans."""
 
 Value = Drawn | Problem

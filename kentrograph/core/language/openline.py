@@ -61,8 +61,11 @@ class OpenLine:
     completions: tuple[Completion, ...] = field(default=())
 
 
-def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None = None) -> OpenLine:
-    """Reads what is being typed, against the book as it stands. Nothing is changed and nothing is raised."""
+def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None = None, offer: bool = True) -> OpenLine:
+    """Reads what is being typed, against the book as it stands. Nothing is changed and nothing is raised.
+
+    Without ``offer`` no words are looked up that could stand next.
+    """
     at = len(book.order) if index is None else min(index, len(book.order))
     typed = text.strip()
     if not typed:
@@ -72,6 +75,8 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     else:
         line = _given(book, draft, typed, at)
         before = draft.text(line.row)[: -len(typed)]
+    if not offer:
+        return line
     # Offered with the blank that was typed last: it says whether the last word is finished.
     offered = complete(book, before + text.lstrip(), at)
     return replace(line, completions=offered or line.completions)

@@ -80,7 +80,7 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
     for row in dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index)):
-        line = read_open_line(book, draft, row, index)
+        line = read_open_line(book, draft, row, index, offer=False)
         if line.problem is None and line.do != "nothing":
             found.append(Pick(row, line))
         if len(found) == _MOST:

@@ -99,7 +99,7 @@ export function Surface() {
     >
       <Layer ref={grid} />
       <Layer ref={figures} data-testid="figures" />
-      <Layer ref={overlay} />
+      <Layer ref={overlay} data-testid="overlay" />
       <Empty />
       <Tag ref={pointerTag} data-testid="pointer-tag" data-shown="false" />
     </Box>

@@ -40,6 +40,7 @@ export class View {
   private framed = false;
   private pointer: { x: number; y: number } | null = null;
   private level = false;
+  private reading = 0;
   /** Views to go back to, the newest last. */
   private readonly seen: Camera[] = [];
   private readonly stops: (() => void)[];
@@ -185,6 +186,7 @@ export class View {
   // What is shown ------------------------------------------------------------------------------------
 
   show(line: Line): void {
+    this.reading = line.seq;
     const { draft, mend } = useInterface.getState();
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     if (follows.size > 0 || this.instead.size > 0) {
@@ -224,7 +226,11 @@ export class View {
         mended: mend?.id ?? null,
       });
     }
-    if (this.dirty.has("overlay")) drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
+    if (this.dirty.has("overlay")) {
+      drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
+      // Which reading is in sight, for whoever measures how long it took.
+      this.canvases.overlay.dataset.read = String(this.reading);
+    }
     this.canvases.figures.dataset.camera = `${this.camera.x} ${this.camera.y} ${this.camera.scale}`;
     this.dirty.clear();
   }

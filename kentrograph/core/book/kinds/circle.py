@@ -16,8 +16,8 @@ from ...tangency.touched import touched
 from ..crossings import called
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Name, Statement
-from ..values import Drawn
+from ..tree import Name, NamedPlace, Statement
+from ..values import Drawn, drawn_plainly
 from .facts import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
@@ -107,9 +107,15 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
         fixed = size * share
         Circle(Point(0.0, 0.0), fixed)
 
+        place = place_of_given(givens["centre"])
+        slot = p.slot(place.name) if isinstance(place, NamedPlace) else -1
+
         def draw_fixed(env: Env, last: Point) -> Drawn:
-            at = centre(env, last)
-            return Drawn(Circle(at, fixed), at)
+            # A point by its name is looked up without a call.
+            at = env[slot] if slot >= 0 else None
+            if type(at) is not Point:
+                at = centre(env, last)
+            return drawn_plainly((Circle(at, fixed), at, (), 0, ""))
 
         return draw_fixed
 

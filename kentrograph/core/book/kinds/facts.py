@@ -11,7 +11,7 @@ from ...problem import Refused
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Argument, Given, Name, NamedPlace, Statement
-from ..values import Drawn
+from ..values import Drawn, drawn_plainly
 from .given import too_many
 
 _DIRECTIONS = frozenset({"direction", "at"})
@@ -107,22 +107,39 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
     readers = [(_slot(p, a), _reader(p, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments]
     layout = Layout(statement.givens)
 
+    slots = [slot for slot, _ in readers if slot >= 0]
+    named = len(slots) == len(readers)
+    only = layout.stated[0] if len(layout.stated) == 1 else ""
+
     def plan(env: Env, last: Point) -> Drawn:
         values: list[Any] = []
-        for slot, read in readers:
-            # A point by its name is looked up without a call.
-            value = env[slot] if slot >= 0 else None
-            if type(value) is not Point:
-                value = read(env, last)
-            if type(value) is Point:
-                last = value
-            values.append(value)
+        if named:
+            # Points by their names are looked up without a call.
+            for slot in slots:
+                value = env[slot]
+                if type(value) is not Point:
+                    values = []
+                    break
+                values.append(value)
+        if not values:
+            for slot, read in readers:
+                value = env[slot] if slot >= 0 else None
+                if type(value) is not Point:
+                    value = read(env, last)
+                if type(value) is Point:
+                    last = value
+                values.append(value)
         made = construct(*values)
         if type(made) is not list:
-            return Drawn(made, last_of(made))
-        index = _stated(Outcome(made, layout.stated), layout) if layout.stated else 0
+            return drawn_plainly((made, last_of(made), (), 0, ""))
+        index = 0
+        if only:
+            # The everyday case: one word, and it is the whole signature.
+            index = next((i for i, one in enumerate(made) if one.signature == only), -1)
+        if index < 0 or (layout.stated and not only):
+            index = _stated(Outcome(made, layout.stated), layout)
         one = made[index]
-        return Drawn(one.figure, last_of(one.figure), tuple(made) if len(made) > 1 else (), index, one.note)
+        return drawn_plainly((one.figure, last_of(one.figure), made if len(made) > 1 else (), index, one.note))
 
     return plan
 

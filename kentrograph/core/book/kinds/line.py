@@ -10,8 +10,8 @@ from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Statement
-from ..values import Drawn
+from ..tree import NamedPlace, Statement
+from ..values import Drawn, drawn_plainly
 from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
@@ -27,7 +27,9 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
         return plan_tangent(p, statement)
     check_words(statement, {"through": 2})
     if words == ["bisecting"] and len(statement.givens) == 1:
-        return plan_direct(p, statement, _bisecting, _end)
+        whole = plan_direct(p, statement, _bisecting, _end)
+        places = [a for a in statement.givens[0].arguments if isinstance(a, NamedPlace)]
+        return _between_places(p.slot(places[0].name), p.slot(places[1].name), whole) if len(places) == 2 else whole
     return plan_facts(p, statement, _way_to_draw(statement, words), _end)
 
 
@@ -46,6 +48,33 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
         a = last if start is None else start(env, last)
         b = end(env, a)
         return Drawn(Line(a, b), b)
+
+    places = [place_of_given(givens[w]) for w in ("from", "to") if w in givens]
+    slots = [p.slot(place.name) for place in places if isinstance(place, NamedPlace)]
+    return between_points(slots[0], slots[1], draw) if len(slots) == 2 else draw
+
+
+def between_points(first: int, second: int, otherwise: Plan) -> Plan:
+    """The everyday line, from a point to a point by their names, without a call for either."""
+
+    def draw(env: Env, last: Point) -> Drawn:
+        a, b = env[first], env[second]
+        if type(a) is Point and type(b) is Point:
+            return drawn_plainly((Line(a, b), b, (), 0, ""))
+        return otherwise(env, last)
+
+    return draw
+
+
+def _between_places(first: int, second: int, otherwise: Plan) -> Plan:
+    """The everyday square line, through the middle of two points by their names."""
+
+    def draw(env: Env, last: Point) -> Drawn:
+        a, b = env[first], env[second]
+        if type(a) is Point and type(b) is Point:
+            line = lines.bisector_of_places(a, b)
+            return drawn_plainly((line, line.through, (), 0, ""))
+        return otherwise(env, last)
 
     return draw
 

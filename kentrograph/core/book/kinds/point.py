@@ -8,12 +8,13 @@ from ...construct.lines import endless_through, parallel_at
 from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...meet.meeting import NEITHER
 from ...problem import refuse
-from ..crossings import Solutions, plan_crossings, plan_feet
+from ..crossings import Solutions, Spots, plan_crossings, plan_feet
 from ..places import as_function, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
-from ..values import Drawn
+from ..values import Drawn, drawn_plainly
 from .facts import Fact, Facts, Outcome, plan_facts, words_of
 from .given import needs, place_of_given, too_many
 
@@ -54,9 +55,17 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
 
         def first(env: Env, last: Point) -> Drawn:
             found = find(env, last)
+            if type(found) is Spots and len(sides) == 1 and len(found) == 2:
+                # The everyday case: one word, and it is the sign of one of the two.
+                first, second = found.spots
+                index = 0 if first.sign == sides[0] else 1 if second.sign == sides[0] else -1
+                if index >= 0 and first.past is NEITHER and second.past is NEITHER:
+                    at = second.at if index else first.at
+                    return drawn_plainly((at, at, found, index, ""))
             index = take(found, sides) if sides else 0
             one = found[index]
-            return Drawn(one.figure, one.figure, tuple(found) if len(found) > 1 else (), index, one.note)  # type: ignore[arg-type]
+            kept = found if type(found) is Spots else tuple(found)
+            return Drawn(one.figure, one.figure, kept if len(found) > 1 else (), index, one.note)  # type: ignore[arg-type]
 
         return first
     place = plan_place(p, node)
