@@ -19,6 +19,9 @@ const Entry = chakra("li", {
     borderBottomWidth: "1px",
     borderColor: "rule",
     cursor: "default",
+    // What is out of sight is neither laid out nor painted: a book may have thousands of steps.
+    contentVisibility: "auto",
+    containIntrinsicSize: "auto 56px",
     "& .acts": { opacity: 0 },
     "&:hover .acts, &:focus-within .acts": { opacity: 1 },
   },

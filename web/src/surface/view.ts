@@ -4,7 +4,7 @@ import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed } from "./camera";
-import { drawFigures } from "./layers/figures";
+import { drawFigures, drawLit } from "./layers/figures";
 import { drawGrid } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
 
@@ -58,8 +58,8 @@ export class View {
         }
       }),
       useInterface.subscribe((now, before) => {
-        if (now.pointed !== before.pointed || now.selected !== before.selected || now.mend !== before.mend)
-          this.touch("figures");
+        if (now.pointed !== before.pointed || now.selected !== before.selected) this.touch("overlay");
+        if (now.mend !== before.mend) this.touch("figures", "overlay");
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
           this.touch("overlay");
@@ -189,10 +189,10 @@ export class View {
     this.reading = line.seq;
     const { draft, mend } = useInterface.getState();
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
-    if (follows.size > 0 || this.instead.size > 0) {
-      this.instead = follows;
+    // Only which figures are left out matters below: how they follow is drawn over it.
+    if (follows.size !== this.instead.size || [...follows.keys()].some((id) => !this.instead.has(id)))
       this.touch("figures");
-    }
+    this.instead = follows;
     this.overlay = {
       preview: mend && !draft && line.solutions.length < 2 ? null : line.preview,
       solutions: line.solutions,
@@ -215,19 +215,24 @@ export class View {
     this.frame = 0;
     const { steps, header } = useDocument.getState();
     const { pointed, selected, mend } = useInterface.getState();
-    const lit = new Set([pointed, selected].filter((id): id is string => id !== null));
     if (this.dirty.has("grid") && header) {
       drawGrid(context(this.canvases.grid), this.camera, header.unit, header.datum);
     }
     if (this.dirty.has("figures")) {
       drawFigures(context(this.canvases.figures), this.camera, steps, {
-        lit,
         instead: this.instead,
         mended: mend?.id ?? null,
       });
     }
     if (this.dirty.has("overlay")) {
-      drawOverlay(context(this.canvases.overlay), this.camera, this.overlay);
+      const g = context(this.canvases.overlay);
+      g.clearRect(0, 0, this.camera.width, this.camera.height);
+      drawLit(
+        g,
+        this.camera,
+        steps.filter((s) => (s.id === pointed || s.id === selected) && !this.instead.has(s.id)),
+      );
+      drawOverlay(g, this.camera, this.overlay);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);
     }

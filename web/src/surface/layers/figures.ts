@@ -6,8 +6,6 @@ import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
 
 export interface Marks {
-  /** Steps that stand out, because they are pointed at or selected. */
-  readonly lit: ReadonlySet<string>;
   /** Figures that take the place of the book's while a step is being mended; null hides one. */
   readonly instead: ReadonlyMap<string, Figure | null>;
   /** The step being mended: what stands after it is drawn faintly. */
@@ -18,7 +16,6 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   g.clearRect(0, 0, c.width, c.height);
   const pencil = new Path2D();
   const ink = new Path2D();
-  const lit = new Path2D();
   const faint = new Path2D();
   let later = false;
   for (const step of steps) {
@@ -28,13 +25,11 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
       continue;
     }
     if (step.hidden || marks.instead.has(step.id) || step.figure === null) continue;
-    if (marks.lit.has(step.id)) traceFigure(lit, c, step.figure);
     traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
   }
   g.lineJoin = "round";
   g.lineCap = "round";
   stroke(g, faint, LOOK.faint, 1);
-  stroke(g, lit, LOOK.selected, 5);
   stroke(g, pencil, LOOK.pencil, 1);
   stroke(g, ink, LOOK.ink, 1.75);
   drawNames(g, c, steps, marks);
@@ -46,24 +41,43 @@ export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string
   g.stroke(path);
 }
 
-/** Names of points always, of other figures while they stand out. */
-function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
+/** What stands out, because it is pointed at or selected, with its name; drawn over the rest, which is not painted anew. */
+export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Step[]): void {
+  const glow = new Path2D();
+  const ink = new Path2D();
+  const pencil = new Path2D();
+  for (const step of lit) {
+    if (step.hidden || !step.figure) continue;
+    traceFigure(glow, c, step.figure);
+    traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
+  }
+  g.lineJoin = "round";
+  g.lineCap = "round";
+  stroke(g, glow, LOOK.selected, 5);
+  stroke(g, pencil, LOOK.pencil, 1);
+  stroke(g, ink, LOOK.ink, 1.75);
   g.font = FONT;
   g.textAlign = "left";
-  const points = steps.filter((s) => s.kind === "point").length;
-  for (const step of steps) {
-    const figure = step.figure;
-    if (step.hidden || !figure || marks.instead.has(step.id)) continue;
-    const shown = marks.lit.has(step.id);
-    if (!shown && (step.kind !== "point" || points > 200)) continue;
-    const at = labelPlace(figure);
-    if (!at) continue;
-    const sx = toScreenX(c, at[0]) + 8;
-    const sy = toScreenY(c, at[1]) - 7;
-    if (sx < 0 || sy < 0 || sx > c.width || sy > c.height) continue;
-    g.fillStyle = shown ? LOOK.ink : LOOK.quiet;
-    g.fillText(step.name, sx, sy);
-  }
+  for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink);
+}
+
+/** Names of points, where there are not too many. */
+function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
+  const points = steps.filter((s) => s.kind === "point");
+  if (points.length > 200) return;
+  g.font = FONT;
+  g.textAlign = "left";
+  for (const step of points) if (!step.hidden && !marks.instead.has(step.id)) drawName(g, c, step, LOOK.quiet);
+}
+
+function drawName(g: CanvasRenderingContext2D, c: Camera, step: Step, colour: string): void {
+  const at = step.figure && labelPlace(step.figure);
+  if (!at) return;
+  const sx = toScreenX(c, at[0]) + 8;
+  const sy = toScreenY(c, at[1]) - 7;
+  if (sx < 0 || sy < 0 || sx > c.width || sy > c.height) return;
+  g.fillStyle = colour;
+  g.fillText(step.name, sx, sy);
 }
 
 function labelPlace(figure: Figure): [number, number] | null {

@@ -21,12 +21,12 @@ export interface Overlay {
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
-  g.clearRect(0, 0, c.width, c.height);
   g.lineJoin = "round";
   if (o.last) drawLast(g, c, o.last);
-  if (o.follows.length > 0) {
+  for (const figure of o.follows) {
+    // One by one: large figures that cross each other are slower to stroke as one path.
     const path = new Path2D();
-    for (const figure of o.follows) traceFigure(path, c, figure);
+    traceFigure(path, c, figure);
     stroke(g, path, LOOK.place, 1.25);
   }
   if (o.working.length > 0) {
