@@ -25,6 +25,9 @@ def main(address: str) -> None:
         table(page, f"{address}/drawings/{ids['Platform ring']}")
         writing(page, f"{address}/drawings/{ids['Belt guard']}")
         mending(page, f"{address}/drawings/{ids['Belt guard']}")
+        solutions(page, f"{address}/drawings/{ids['Cam plate']}")
+        working(page, f"{address}/drawings/{ids['Cam plate']}")
+        plate(page, f"{address}/drawings/{ids['Cam plate']}")
         browser.close()
 
 
@@ -74,9 +77,45 @@ def mending(page: Page, address: str) -> None:
     page.wait_for_selector("[data-step]")
     page.locator("[data-step]").first.dblclick()
     page.wait_for_timeout(200)
-    page.locator("#open-line-input").fill("C1 = circle centre -20, 12 diameter 2*60")
+    page.wait_for_timeout(300)
+    page.locator("#open-line-input").fill("diameter 2*55")
     take(page, "mending")
     page.keyboard.press("Escape")
+
+
+def solutions(page: Page, address: str) -> None:
+    """A circle that touches two others: all of them, numbered, one about to be taken."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    for entry in ("circle", "touching C1", "touching C2"):
+        page.keyboard.type(entry)
+        page.keyboard.press("Enter")
+    page.keyboard.type("radius 26")
+    page.wait_for_timeout(300)
+    page.keyboard.press("ArrowDown")
+    take(page, "solutions")
+    for _ in range(3):
+        page.keyboard.press("Escape")
+
+
+def working(page: Page, address: str) -> None:
+    """The working of the full flank."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.locator("[data-step]").nth(4).click()
+    page.get_by_role("button", name="Show working").click()
+    page.wait_for_timeout(300)
+    page.keyboard.press("PageDown")
+    take(page, "working")
+    page.keyboard.press("Escape")
+
+
+def plate(page: Page, address: str) -> None:
+    """The cam plate at rest."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.mouse.move(400, 300)
+    take(page, "cam-plate")
 
 
 if __name__ == "__main__":

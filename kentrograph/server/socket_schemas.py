@@ -26,6 +26,8 @@ class DraftData(Model):
 
     kind: Annotated[str, Field(max_length=40)]
     rows: Annotated[list[Text], Field(max_length=20_000)]
+    at: Index | None = None
+    """Where the row being written belongs, when an earlier one is being changed."""
 
 
 class PointerData(Model):

@@ -42,15 +42,26 @@ class Drafter:
         self.page.mouse.down()
         self.page.mouse.up()
 
+    def hovers_on(self, x: float, y: float) -> None:
+        """The pointer to a place of the drawing."""
+        self.page.mouse.move(*self._pixel(x, y))
+        self.page.wait_for_timeout(150)
+
     def clicks_on(self, x: float, y: float) -> None:
         """Clicks at a place of the drawing, wherever the view has it."""
+        px, py = self._pixel(x, y)
+        box = self.surface.bounding_box()
+        assert box is not None
+        self.clicks_at(px - box["x"], py - box["y"])
+
+    def _pixel(self, x: float, y: float) -> tuple[float, float]:
         self.page.wait_for_timeout(100)
         camera = self.page.get_by_test_id("figures").get_attribute("data-camera")
         box = self.surface.bounding_box()
         assert camera is not None
         assert box is not None
         cx, cy, scale = map(float, camera.split())
-        self.clicks_at(box["width"] / 2 + (x - cx) * scale, box["height"] / 2 - (y - cy) * scale)
+        return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
 
     # Eyes
 

@@ -60,6 +60,7 @@ CLICKS = [
     ("line", ("from 100, 90", "length 50"), (100, 0), ["direction 270"], "a length that is held turns with the pointer"),
     ("line", ("from 0, 0", "direction 90"), (3, 70), ["length 70"], "a direction that is held is followed"),
     ("arc", (), (55, -9), ["continuing L1", "from end of L1"], "an end is gone on from, or begun at"),
+    ("arc", (), (60, 10), ["centre centre of C2", "from centre of C2"], "a centre begins an arc about it"),
     ("fillet", (), (20, 0), ["C1"], "a figure by its name"),
     ("path", ("from 0, 0", "to 10, 0"), (30, 30), ["30, 30", "curve to 30, 30"], "straight or round"),
 ]

@@ -209,8 +209,9 @@ class Network:
                 value = self._value(steps[id], planned, links[id])
             done.add(id)
             values[id] = value
-            if value != before:
-                waiting.update(users.get(id, ()))
+            hanging = users.get(id)
+            if hanging and value != before:
+                waiting.update(hanging)
         self.changed = frozenset(done)
 
     def _value(self, step: Step, planned: Planned, links: tuple[str, ...]) -> Value:

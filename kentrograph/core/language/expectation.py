@@ -24,10 +24,17 @@ def expected_words(kind: str, statement: Statement | None) -> list[str]:
     if kind == "circle":
         return _expected_of_circle(has)
     if kind == "arc" and "centre" in has:
-        return [w for w in ("from", "to", "sweep", "radius") if w not in has]
+        return _expected_of_centred_arc(has)
     if kind == "line" and has & {"through"}:
         return ["through"]
     return [w for w in _PLACES_OF.get(kind, ()) if w not in has]
+
+
+def _expected_of_centred_arc(has: set[str]) -> list[str]:
+    """A place begins it and another ends it; of bare numbers the first is the radius, then come the start and the sweep."""
+    if "from" in has or {"radius", "at"} <= has:
+        return [w for w in ("to", "sweep") if w not in has]
+    return ["at"] if "radius" in has else ["from", "radius"]
 
 
 def _expected_of_circle(has: set[str]) -> list[str]:

@@ -29,17 +29,27 @@ Do = Literal["begin", "given", "write", "header", "nothing"]
 
 @dataclass(frozen=True, slots=True)
 class Draft:
-    """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far."""
+    """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
+
+    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end.
+    """
 
     kind: str
     rows: tuple[str, ...] = ()
+    at: int | None = None
 
-    def text(self, *more: str) -> str:
-        """The statement that it would be."""
-        rows = [r for r in (*self.rows, *more) if r]
-        if self.kind.startswith("measure"):
-            return " ".join([self.kind, "; ".join(rows)]).strip()
-        return " ".join([self.kind, *rows])
+    def text(self, row: str = "") -> str:
+        """The statement that it would be, with one row more."""
+        return self.placed(row)[0]
+
+    def placed(self, row: str) -> tuple[str, int]:
+        """The statement with one row more, and where that row ends in it."""
+        at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
+        before = [r for r in (*self.rows[:at], row) if r]
+        after = [r for r in self.rows[at:] if r]
+        joint = "; " if self.kind.startswith("measure") else " "
+        head = f"{self.kind} {joint.join(before)}".strip()
+        return (joint.join([head, *after]) if before else f"{self.kind} {joint.join(after)}".strip()), len(head)
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +84,8 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
         line, before = _beginning(book, typed, at), ""
     else:
         line = _given(book, draft, typed, at)
-        before = draft.text(line.row)[: -len(typed)]
+        whole, end = draft.placed(line.row)
+        before = whole[: end - len(typed)]
     if not offer:
         return line
     # Offered with the blank that was typed last: it says whether the last word is finished.
@@ -135,7 +146,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             said = hint(draft.kind, step.statement if step else None, done, problem)
             do: Do = "write" if done and finished(draft.kind, step) else "given"
             return OpenLine(do, more, row, draft.text(row), step, value if done else None, None, said)
-        shift = len(draft.text(row)) - len(typed)
+        shift = draft.placed(row)[1] - len(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
             "nothing", draft, row, problem=helped(book, placed, at),

@@ -50,11 +50,9 @@ def under_pointer(
         line = with_solution(book, line, choice, aim, index)
         return Shown(line, line, line if line.do == "write" else None)
     which = (choice or 0) % len(found)
-    picked = found[which]
-    several = isinstance(picked.line.value, Drawn) and len(picked.line.value.solutions) > 1
-    # Where a pick leaves several solutions, it is stated first, and the next click takes one of them.
-    click = replace(picked.line, do="given") if several and picked.line.do == "write" else picked.line
-    drawn = picked.line if picked.line.value is not None or line.value is None else line
+    # Where a pick leaves several solutions, the one that runs nearest to the pointer is meant: one points where it shall touch.
+    click = with_solution(book, found[which].line, None, pointer, index)
+    drawn = click if click.value is not None or line.value is None else line
     return Shown(line, drawn, click, tuple(p.row for p in found), which)
 
 
@@ -155,10 +153,13 @@ def _circle(
 
 
 def _arc(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:
-    ends = ("from", "to") if "centre" in has or "touching" in has or "continuing" in has else ("from", "via", "to")
-    placed = [f"{word} {place}" for word in ends if word not in has]
     if not has:
-        placed.append(f"centre {place}")
+        placed = [f"from {place}", f"centre {place}"]
+        if place.startswith("centre of"):
+            placed.reverse()
+    else:
+        ends = ("from", "to") if has & {"centre", "touching", "continuing"} else ("from", "via", "to")
+        placed = [f"{word} {place}" for word in ends if word not in has]
     figured: list[str] = []
     if name and isinstance(figure, Line | EndlessLine | Circle | Arc):
         figured = [f"touching {name}"]

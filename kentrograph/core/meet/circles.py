@@ -32,7 +32,9 @@ def circle_circle(a: Circle, b: Circle, tolerance: Tolerance) -> Meeting:
         return Meeting("touching", (Spot(at),))
     # How far along the line of centres the chord stands, from the first centre.
     along = 0.5 * (d + (a.radius - b.radius) * ((a.radius + b.radius) / d))
-    heron = (d + a.radius + b.radius) * (a.radius + b.radius - d) * (d + a.radius - b.radius) * (d - a.radius + b.radius)
+    # The difference of the radii first: added to a small distance one after the other they would cost it its digits.
+    both, apart = a.radius + b.radius, a.radius - b.radius
+    heron = (d + both) * (both - d) * (d + apart) * (d - apart)
     half = sqrt(max(0.0, heron)) / (2.0 * d)
     fx, fy = a.centre.x + along * ux, a.centre.y + along * uy
     left, right = Point(fx - half * uy, fy + half * ux), Point(fx + half * uy, fy - half * ux)

@@ -83,6 +83,13 @@ class TouchingCircles(Sequence[Solution]):
         found.reverse()
         return found
 
+    def note(self, index: int) -> str:
+        """Which givens a circle touches past an end, in words; empty where it touches what is drawn."""
+        past = self.past[index] if self.past else 0
+        if not past:
+            return ""
+        return f"touches the continuation of {' and '.join(name for k, name in enumerate(self.names) if past >> k & 1)}"
+
     def sides(self, index: int) -> tuple[str, ...]:
         """The side word for every given, and the one that tells two mirrored solutions apart."""
         key = self.raws[index][0]
@@ -123,10 +130,7 @@ class TouchingCircles(Sequence[Solution]):
         raw = self.raws[index]
         sides = self.sides(index)
         past = self.past[index] if self.past else 0
-        note = ""
-        if past:
-            names = [name for k, name in enumerate(self.names) if past >> k & 1]
-            note = f"touches the continuation of {' and '.join(names)}"
+        note = self.note(index)
 
         def contacts() -> list[Contact]:
             """Where it touches each given and by how much it misses it."""

@@ -61,7 +61,7 @@ def _two_circles(a: Touched, b: Touched, radius: float) -> list[Raw]:
                 found.append((key + UNSIGNED, a.x + along * ux, a.y + along * uy, radius, gap))
                 continue
             along = 0.5 * (d + (p - q) * ((p + q) / d))
-            half = sqrt((d + p + q) * (p + q - d) * (d + p - q) * (d - p + q)) / (2.0 * d)
+            half = sqrt((d + (p + q)) * ((p + q) - d) * (d + (p - q)) * (d - (p - q))) / (2.0 * d)
             gap = max(abs(hypot(along, half) - p), abs(hypot(d - along, half) - q))
             fx, fy, hx, hy = a.x + along * ux, a.y + along * uy, half * uy, half * ux
             found.append((key, fx - hx, fy + hy, radius, gap))

@@ -52,6 +52,10 @@ class TangentLines(Sequence[Solution]):
             words = (_OVER[words[0]], _OVER[words[1]])
         return words if len(self.figures) == 2 else words[1:]
 
+    def words(self, index: int) -> tuple[str, ...]:
+        """The sides, and no word for mirrored lines: there are none."""
+        return (*self.sides(index), "")
+
     def merged(self, index: int) -> bool:
         """Whether the line of another side has become the same."""
         return self.raws[index][5]

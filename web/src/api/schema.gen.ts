@@ -294,6 +294,11 @@ export interface components {
          * @description A figure being written: its kind and the rows given so far.
          */
         DraftData: {
+            /**
+             * At
+             * @default null
+             */
+            at: number | null;
             /** Kind */
             kind: string;
             /** Rows */

@@ -168,16 +168,21 @@ export class OpenLine {
 
   strikeRow(index: number): void {
     const { draft } = useInterface.getState();
-    if (draft) this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index) });
+    if (draft) this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index), at: null });
   }
 
-  /** A given goes back into the row being written, to be changed. */
+  /** A given goes back into the row being written, to be changed; what stood there goes back to its place. */
   changeRow(index: number): void {
-    const { draft } = useInterface.getState();
-    const row = draft?.rows[index];
-    if (!draft || row === undefined) return;
-    this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index) });
-    this.type(row);
+    const { draft, text } = useInterface.getState();
+    if (!draft) return;
+    const rows = [...draft.rows];
+    const from = draft.at ?? rows.length;
+    const held = text.trim() !== "";
+    if (held) rows.splice(from, 0, text.trim());
+    const at = held && from <= index ? index + 1 : index;
+    const [row] = rows.splice(at, 1);
+    this.setDraft({ ...draft, rows, at });
+    this.type(row ?? "");
   }
 
   mend(id: string): void {
@@ -199,14 +204,14 @@ export class OpenLine {
   private async openRows(id: string): Promise<void> {
     const line = await this.session.readNow({ ...this.reading(""), draft: null });
     if (useInterface.getState().mend?.id !== id) return;
-    if (!line?.enter.draft) {
-      this.asOneLine();
-      return;
+    const draft = line?.enter.draft;
+    if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
+    else if (draft.kind === "path") this.setDraft(draft);
+    else {
+      // The last given stands in the row already: most often it is the number that is to be changed.
+      this.setDraft({ ...draft, rows: draft.rows.slice(0, -1) });
+      this.type(draft.rows.at(-1) ?? "");
     }
-    // The last given stands in the row already: most often it is the number that is to be changed.
-    const rows = line.enter.draft.rows;
-    this.setDraft({ ...line.enter.draft, rows: rows.slice(0, -1) });
-    this.type(rows.at(-1) ?? "");
   }
 
   /** The step being mended as one line of text. */
@@ -270,7 +275,7 @@ export class OpenLine {
     else if (key === "begin") {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
-      this.setKept({ kind: text, rows: [] });
+      this.setKept({ kind: text, rows: [], at: null });
     } else if (key === "click") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow(this.reading(text));
@@ -292,7 +297,7 @@ export class OpenLine {
 
   private takeBack(): void {
     const { draft, mend } = useInterface.getState();
-    if (draft?.rows.length) this.setKept({ ...draft, rows: draft.rows.slice(0, -1) });
+    if (draft?.rows.length) this.setKept({ ...draft, rows: draft.rows.slice(0, -1), at: null });
     else if (draft && !mend) this.setKept(null);
   }
 
@@ -352,7 +357,7 @@ export class OpenLine {
     }
     // The kind of figure stays open for the next one.
     const kind = draft?.kind ?? useInterface.getState().draft?.kind;
-    this.setKept(kind ? { kind, rows: [] } : null);
+    this.setKept(kind ? { kind, rows: [], at: null } : null);
     return true;
   }
 
@@ -387,6 +392,7 @@ export class OpenLine {
   }
 }
 
+const MOST_ROWS = 200;
 const RESTING_PIXELS = 4;
 
 function farFrom(pointer: NonNullable<Pointer>, rested: Pointer): boolean {

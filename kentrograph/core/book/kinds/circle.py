@@ -79,10 +79,11 @@ def _everyday(p: Planner, statement: Statement, family: Family, whole: Plan) -> 
             )
             found = TouchingCircles(raws, lying, shown)
             index = 0 if family.plain else chosen(len(raws), found.sides, stated)
-            one = found[index]
+            _, x, y, r, _ = found.raws[index]
         except (Refused, IndexError):
             return whole(env, last)
-        return Drawn(one.figure, one.figure.centre, found, index, one.note)  # type: ignore[union-attr]
+        centre = Point(x, y)
+        return drawn_plainly((Circle(centre, r), centre, found, index, found.note(index)))
 
     return plan
 

@@ -107,41 +107,58 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
     readers = [(_slot(p, a), _reader(p, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments]
     layout = Layout(statement.givens)
 
-    slots = [slot for slot, _ in readers if slot >= 0]
-    named = len(slots) == len(readers)
+    # Numbers that depend on nothing stand in the template; points by their names are looked up without a call.
+    template: list[Any] = [_constant(p, g.word, a) for g in statement.givens for a in g.arguments]
+    fills = [(position, slot) for position, (slot, _) in enumerate(readers) if slot >= 0]
+    everyday = all(slot >= 0 or template[position] is not None for position, (slot, _) in enumerate(readers))
     only = layout.stated[0] if len(layout.stated) == 1 else ""
 
-    def plan(env: Env, last: Point) -> Drawn:
+    def read_all(env: Env, last: Point) -> list[Any]:
         values: list[Any] = []
-        if named:
-            # Points by their names are looked up without a call.
-            for slot in slots:
+        for slot, read in readers:
+            value = env[slot] if slot >= 0 else None
+            if type(value) is not Point:
+                value = read(env, last)
+            if type(value) is Point:
+                last = value
+            values.append(value)
+        return values
+
+    def plan(env: Env, last: Point) -> Drawn:
+        if everyday:
+            values = template.copy()
+            for position, slot in fills:
                 value = env[slot]
                 if type(value) is not Point:
-                    values = []
+                    values = read_all(env, last)
                     break
-                values.append(value)
-        if not values:
-            for slot, read in readers:
-                value = env[slot] if slot >= 0 else None
-                if type(value) is not Point:
-                    value = read(env, last)
-                if type(value) is Point:
-                    last = value
-                values.append(value)
+                values[position] = value
+        else:
+            values = read_all(env, last)
         made = construct(*values)
         if type(made) is not list:
             return drawn_plainly((made, last_of(made), (), 0, ""))
         index = 0
         if only:
-            # The everyday case: one word, and it is the whole signature.
-            index = next((i for i, one in enumerate(made) if one.signature == only), -1)
-        if index < 0 or (layout.stated and not only):
+            # One word, and it is the whole signature.
+            while index < len(made) and made[index].signature != only:
+                index += 1
+            if index == len(made):
+                index = _stated(Outcome(made, layout.stated), layout)
+        elif layout.stated:
             index = _stated(Outcome(made, layout.stated), layout)
         one = made[index]
         return drawn_plainly((one.figure, last_of(one.figure), made if len(made) > 1 else (), index, one.note))
 
     return plan
+
+
+def _constant(p: Planner, word: str, argument: Argument) -> float | None:
+    """The value of a number that depends on nothing."""
+    if isinstance(argument, (*PLACES, Name)) or word in _DIRECTIONS:
+        return None
+    plan = p.number(argument) if word in _PLAIN else p.length(argument)
+    return plan if isinstance(plan, float) else None
 
 
 def _slot(p: Planner, argument: Argument) -> int:

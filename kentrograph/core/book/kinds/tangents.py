@@ -6,15 +6,16 @@ from typing import Any, NamedTuple
 
 from ...angles import unit, unit_vector
 from ...construct.lines import Vector, vector_of, with_length
-from ...figures import Ellipse, EndlessLine, Line, Point
+from ...figures import Circle, Ellipse, EndlessLine, Line, Point
 from ...meet import nearest
 from ...problem import Problem, Refused, refuse
 from ...tangency.choose import Stated, chosen
 from ...tangency.tangent_lines import TangentLines, raw_of
 from ...tangency.tangents import RawTangent, Tangent, common_tangents, tangents_along, tangents_of_ellipse
 from ...tangency.touched import Touched, touched
-from ..planner import Plan, Planner
-from ..tree import Given, Statement
+from ..planner import Env, Plan, Planner
+from ..tree import Given, Name, Statement
+from ..values import Drawn, drawn_plainly
 from .facts import Facts, Outcome, check_words, ordered, plan_facts, words_of
 from .given import needs, too_many
 from .touching import name_of
@@ -41,9 +42,11 @@ def plan_tangent(p: Planner, statement: Statement) -> Plan:
     if "length" in words and not {"from", "to"} & set(words):
         raise needs(statement, "from and a place")
     layout = _layout(ordered(statement), others[0] if others else "")
-    return plan_facts(
+    whole = plan_facts(
         p, statement, lambda f: _drawn(f, layout), lambda line: line.end if isinstance(line, Line) else line.through
     )
+    names = [a for g in statement.givens for a in g.arguments if isinstance(a, Name)]
+    return _everyday(p, names, layout, whole) if len(names) == len(statement.givens) == 2 and not others else whole
 
 
 class Layout(NamedTuple):
@@ -74,6 +77,31 @@ def _layout(givens: Sequence[Given], other: str) -> Layout:
     )
 
 
+def _everyday(p: Planner, names: list[Name], layout: Layout, whole: Plan) -> Plan:
+    """The same in fewer operations for two whole circles by their names; anything else is left to the whole plan."""
+    first, second = (p.slot(name) for name in names)
+
+    def plan(env: Env, last: Point) -> Drawn:
+        a, b = env[first], env[second]
+        if type(a) is not Circle or type(b) is not Circle:
+            return whole(env, last)
+        try:
+            found = TangentLines(common_tangents(touched(a), touched(b)), False, _BOTH, [a, b], layout.names, None)
+            index = 0 if layout.stated.nothing else chosen(len(found), found.words, layout.stated)
+            _, px, py, qx, qy, merged = found.raws[index]
+        except (Refused, IndexError):
+            return whole(env, last)
+        if merged:
+            return whole(env, last)
+        end = Point(qx, qy)
+        return drawn_plainly((Line(Point(px, py), end), end, found, index, ""))
+
+    return plan
+
+
+_BOTH = slice(0, 2)
+
+
 def _drawn(f: Facts, layout: Layout) -> Outcome:
     figures: list[Any] = [f.values[i][0] for i in layout.touching]
     length = None if layout.length_at is None else f.values[layout.length_at][0]
@@ -88,7 +116,7 @@ def _drawn(f: Facts, layout: Layout) -> Outcome:
 
 def _chosen(found: TangentLines, stated: Stated) -> int:
     try:
-        return 0 if stated.nothing else chosen(len(found), lambda i: (*found.sides(i), ""), stated)
+        return 0 if stated.nothing else chosen(len(found), found.words, stated)
     except Refused:
         # Two lines that have become one carry the words of either.
         merged = next((i for i in range(len(found)) if found.merged(i)), None)
