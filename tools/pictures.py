@@ -90,9 +90,11 @@ def solutions(page: Page, address: str) -> None:
     for entry in ("circle", "touching C1", "touching C2"):
         page.keyboard.type(entry)
         page.keyboard.press("Enter")
-    page.keyboard.type("radius 26")
+    page.keyboard.type("radius 52")
     page.wait_for_timeout(300)
-    page.keyboard.press("ArrowDown")
+    for key in ("PageDown", "PageDown", "ArrowDown", "ArrowDown"):
+        page.keyboard.press(key)
+        page.wait_for_timeout(100)
     take(page, "solutions")
     for _ in range(3):
         page.keyboard.press("Escape")

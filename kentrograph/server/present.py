@@ -120,7 +120,7 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[Data]:
     after, _ = book.edited(Replace(step))
     found: list[Data] = []
     for one in after.order:
-        if one in after.changed:
+        if one in after.changed and (one == id or after.values[one] != book.values[one]):
             value = after.values[one]
             drawn = isinstance(value, Drawn) and not isinstance(value.figure, float | Reading)
             figure = figure_data(value.figure) if drawn else None  # type: ignore[union-attr, arg-type]
@@ -154,13 +154,23 @@ def _line(
         "note": value.note if value else "",
         "reading": reading_words(drawn, book) if isinstance(drawn, Reading) else None,
         "follows": [],
-        "problem": problem_view(book, line.problem, index) if line.problem else None,
+        "problem": _problem(book, line, index, draft) if line.problem else None,
         "hint": line.hint,
         "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
         "tag": _tag(pointed),
         "live": _live(last, target, header) if target is not None and places else None,
         "last": [last.x, last.y] if places else None,
     }
+
+
+def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> Data:
+    """What is wrong with the row, and what would work there: as a row of a draft, else as the whole statement."""
+    assert line.problem is not None
+    view = problem_view(book, line.problem, index, line.step)
+    if view["suggested"] and draft is not None:
+        word = view["suggestion"].split()[0]
+        view["suggested"] = view["suggestion"] if line.row.lower().startswith(word) else None
+    return view
 
 
 def _solution(one: Solution) -> Data:

@@ -102,6 +102,10 @@ class ProblemView(BaseModel):
     message: str
     start: int
     end: int
+    suggestion: str | None = None
+    """What would work, in words: ``radius 15.7``."""
+    suggested: str | None = None
+    """The statement with that in place."""
 
 
 class Row(BaseModel):

@@ -60,6 +60,23 @@ def test_what_cannot_be_says_the_smallest_radius(drafter: Drafter) -> None:
     begun(drafter, *ROUND)
     drafter.page.keyboard.type("circle touching C1 outside C2 outside radius 5")
     expect(drafter.page.get_by_role("alert")).to_contain_text("18.510562 at least")
+    drafter.presses("Control+Enter", "Enter")
+    drafter.sees_steps(4)
+    assert drafter.figure("C3")["radius"] == pytest.approx((hypot(70, 12) - 34) / 2, rel=1e-11)
+
+
+def test_a_step_that_waits_takes_what_would_work_with_one_key(drafter: Drafter) -> None:
+    begun(drafter, "a = 60", "point 0, 0", "point a, 0", "circle through P1 P2 radius 40")
+    drafter.step("Number a").first.dblclick()
+    expect(drafter.row).to_have_value("a = 60")
+    drafter.row.fill("a = 100")
+    drafter.presses("Enter")
+    expect(drafter.step("C1").first).to_contain_text("so 50 at least")
+    drafter.presses("ArrowUp")
+    drafter.step("C1").first.click()
+    drafter.presses("Control+Enter")
+    expect(drafter.step("C1").first).not_to_contain_text("waits")
+    assert drafter.texts()[3] == "circle through P1 P2 radius 50"
 
 
 def test_working_is_shown_with_its_sums(drafter: Drafter) -> None:

@@ -149,7 +149,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         shift = draft.placed(row)[1] - len(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
-            "nothing", draft, row, problem=helped(book, placed, at),
+            "nothing", draft, row, step=step, problem=helped(book, placed, at),
             hint=hint(draft.kind, before, False, _needed(book, draft, at)),
         )  # fmt: skip
         if best is None or _gets_further(candidate, best):
@@ -226,7 +226,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
         if problem is not None and problem.kind == "needs_given":
             draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
             return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False, problem))
-        return OpenLine("nothing", None, typed, problem=problem and helped(book, problem, at))
+        return OpenLine("nothing", None, typed, step=step, problem=problem and helped(book, problem, at))
     as_point = None if typed.isidentifier() else _as_point(book, typed, at)
     if as_point is not None:
         return as_point

@@ -3,6 +3,7 @@
 from typing import Any
 
 from ..book.book import Book
+from ..book.step import Step
 from ..book.values import Drawn, Reading, Value
 from ..measure.box import box_of
 from ..problem import Problem
@@ -11,6 +12,7 @@ from .echo import given_texts, given_values
 from .intents import helped
 from .messages import sentence
 from .report import figure_data
+from .suggest import suggestion
 from .working import working_of
 
 Data = dict[str, Any]
@@ -42,7 +44,7 @@ def step_view(book: Book, id: str) -> Data:
         "figure": _figure(value),
         "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
         "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
-        "problem": problem_view(book, value, index) if isinstance(value, Problem) else None,
+        "problem": problem_view(book, value, index, step) if isinstance(value, Problem) else None,
         "residual": residual_words(value, book),
     }
 
@@ -80,10 +82,14 @@ def _figure(value: Value) -> Data | None:
     return None
 
 
-def problem_view(book: Book, problem: Problem, index: int) -> Data:
-    """A problem in one sentence, with its place in the step's text."""
+def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> Data:
+    """A problem in one sentence, with its place in the step's text, and what would work where that is known."""
     problem = helped(book, problem, index)
-    return {"kind": problem.kind, "message": sentence(problem), "start": problem.start, "end": problem.end}
+    better = suggestion(step, problem, book.header.manner.unit) if step else None
+    return {
+        "kind": problem.kind, "message": sentence(problem), "start": problem.start, "end": problem.end,
+        "suggestion": better.words if better else None, "suggested": better.text if better else None,
+    }  # fmt: skip
 
 
 def reading_words(reading: Reading, book: Book) -> Data:
@@ -101,7 +107,9 @@ def reading_words(reading: Reading, book: Book) -> Data:
     said = told(reading.value, reading.kind)
     if reading.state:
         # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
-        said = f"{reading.state}, {display.plain(reading.value, header.decimals + 6)} {header.manner.unit}"
+        digits = header.decimals + 6
+        rest = display.plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
+        said = f"{reading.state}, {rest} {header.manner.unit}"
     compared: Data | None = None
     if reading.wanted is not None:
         off = reading.value - reading.wanted

@@ -692,6 +692,16 @@ export interface components {
             message: string;
             /** Start */
             start: number;
+            /**
+             * Suggested
+             * @default null
+             */
+            suggested: string | null;
+            /**
+             * Suggestion
+             * @default null
+             */
+            suggestion: string | null;
         };
         /**
          * ReadRequest

@@ -13,7 +13,7 @@ export function BookLeaf() {
   const selected = useInterface((i) => i.selected);
   const list = useRef<HTMLOListElement>(null);
   const count = steps.length;
-  const begun = useInterface((i) => i.draft !== null);
+  const begun = useInterface((i) => i.draft !== null && i.mend === null);
   useEffect(() => {
     // The open line grows while something is written; the newest step stays in sight above it.
     list.current?.lastElementChild?.scrollIntoView({ block: "end" });

@@ -2,8 +2,11 @@
 import { Box, Text } from "@chakra-ui/react";
 
 import type { Problem } from "../api/types";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
 
 export function ProblemLine({ problem, text }: { problem: Problem; text: string }) {
+  const { openLine } = useTable();
   const start = Math.min(problem.start, text.length);
   const end = Math.max(start + 1, Math.min(problem.end, text.length));
   return (
@@ -16,6 +19,17 @@ export function ProblemLine({ problem, text }: { problem: Problem; text: string 
         {text.slice(end)}
       </Text>
       <Text color="place">{problem.message}</Text>
+      {problem.suggested && (
+        <Word
+          color="place"
+          textDecoration="underline"
+          px="0"
+          title="Ctrl+Enter"
+          onClick={() => openLine.takeSuggestion()}
+        >
+          use {problem.suggestion}
+        </Word>
+      )}
     </Box>
   );
 }

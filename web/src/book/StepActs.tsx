@@ -6,7 +6,7 @@ import { workingOf } from "../api/client";
 import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+import { refusal, useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -15,7 +15,7 @@ export function moveStep(session: Session, id: string, by: number): void {
   const index = steps.findIndex((s) => s.id === id) + by;
   if (index < 0 || index >= steps.length) return;
   void session.act({ do: "move", id, index }).then((answer) => {
-    if (!answer.ok) useInterface.setState({ refused: { kind: "refused", start: 0, end: 0, message: answer.message } });
+    if (!answer.ok) useInterface.setState({ refused: refusal(answer.message) });
   });
 }
 

@@ -31,7 +31,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
   const pointed = useInterface((i) => i.pointed === step.id);
   const selected = useInterface((i) => i.selected === step.id);
   const mending = useInterface((i) => i.mend?.id === step.id);
-  const { openLine } = useTable();
+  const { openLine, session } = useTable();
   const waits = step.problem !== null;
   return (
     <Entry
@@ -64,6 +64,16 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
         {step.problem && (
           <Text color="place" mt="0.5">
             <b>waits</b>: {step.problem.message}
+            {step.problem.suggested && (
+              <Word
+                color="place"
+                textDecoration="underline"
+                py="0"
+                onClick={() => void session.act({ do: "mend", id: step.id, text: step.problem?.suggested ?? "" })}
+              >
+                use {step.problem.suggestion}
+              </Word>
+            )}
           </Text>
         )}
       </Box>

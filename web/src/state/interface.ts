@@ -34,6 +34,11 @@ interface Interface {
   before: string | null;
 }
 
+/** Something that was refused, as a problem to show. */
+export function refusal(message: string, start = 0, end = 0): Problem {
+  return { kind: "refused", message, start, end, suggestion: null, suggested: null };
+}
+
 export const NOTHING: Interface = {
   draft: null,
   text: "",

@@ -78,12 +78,24 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
   return true;
 }
 
-function lineKey(event: KeyboardEvent, { openLine }: TableParts): boolean {
+/** Ctrl+Enter on a step that waits: what would work is written into it. */
+function takeSuggestion({ session, openLine }: TableParts): boolean {
+  const { selected, text, draft } = useInterface.getState();
+  if (text !== "" || draft) return openLine.takeSuggestion();
+  const step = useDocument.getState().byId.get(selected ?? "");
+  if (!step?.problem?.suggested) return false;
+  void session.act({ do: "mend", id: step.id, text: step.problem.suggested });
+  return true;
+}
+
+function lineKey(event: KeyboardEvent, parts: TableParts): boolean {
+  const { openLine } = parts;
   const { text, draft, mend, selected } = useInterface.getState();
   const onWord = (event.target as HTMLElement).tagName === "BUTTON";
   switch (event.key) {
     case "Enter":
       if (onWord && text === "") return false;
+      if (event.ctrlKey && takeSuggestion(parts)) return true;
       if (text === "" && !draft && !mend && selected !== null) openLine.mend(selected);
       else openLine.enter();
       return true;

@@ -2,7 +2,7 @@
 import type { Draft, Enter, Line, Problem, ReadRequest } from "../api/types";
 import { Session } from "../session/session";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+import { refusal, useInterface } from "../state/interface";
 import { keepUnfinished, usePreferences } from "../state/preferences";
 
 type Pointer = ReadRequest["pointer"];
@@ -89,6 +89,14 @@ export class OpenLine {
     const words = this.queue.map((e) => e.text.trim().toLowerCase());
     const begun = words.filter((word) => word === "line" || word === "path").pop();
     return begun ?? useInterface.getState().draft?.kind ?? "";
+  }
+
+  /** Ctrl+Enter: what would work is put into the row, to be looked at and entered. False where nothing is offered. */
+  takeSuggestion(): boolean {
+    const better = useInterface.getState().line?.problem?.suggested;
+    if (!better) return false;
+    this.type(better);
+    return true;
   }
 
   /** One of the solutions by its number, as it stands in the list. */
@@ -383,7 +391,7 @@ export class OpenLine {
   }
 
   private refuse(message: string, start = 0, end = 0): void {
-    useInterface.setState({ refused: { kind: "refused", message, start, end } });
+    useInterface.setState({ refused: refusal(message, start, end) });
   }
 
   private keep(): void {

@@ -1,0 +1,37 @@
+"""The nearest thing that would work, as a text that one key takes: ``radius 15.7`` for a radius that is too small."""
+
+from math import pi
+from typing import NamedTuple
+
+from ..book.step import Step
+from ..problem import Problem
+from ..units import convert
+
+_SHARES = {"radius": 1.0, "diameter": 2.0, "circumference": 2.0 * pi}
+_BETTER = {"radius_too_small": "least", "radius_not_possible": "nearest"}
+
+
+class Suggestion(NamedTuple):
+    """What would work in words, and the statement with it in place; ``start`` and ``end`` are what it replaces."""
+
+    words: str
+    text: str
+    start: int
+    end: int
+
+
+def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
+    """A better size for a step that cannot be drawn with the one it has; None where there is none to offer.
+
+    ``unit`` is the drawing's; the size is written in the unit in which the step is.
+    """
+    better = problem.fields.get(_BETTER.get(problem.kind, ""))
+    given = next((g for g in step.statement.givens if g.word in _SHARES), None)
+    if better is None or given is None:
+        return None
+    size = convert(better * _SHARES[given.word], unit, step.manner.unit)
+    text = step.statement.text
+    words = f"{given.word} {size:.12g}"
+    kept = " ".join(given.sides)
+    written = f"{words} {kept}".strip()
+    return Suggestion(words, text[: given.start] + written + text[given.end :], given.start, given.end)
