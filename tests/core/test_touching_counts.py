@@ -66,7 +66,14 @@ CASES: dict[str, tuple[list[tuple[Any, ...]], int | str]] = {
     "LCC one line touches both": ([("L", -9, 0, 9, 0), ("C", 0, 5, 2), ("C", 8, 6, 3)], 7),
     "LCC parallel tangent": ([("L", -9, 0, 9, 0), ("C", 0, 4, 1), ("C", 8, 4, 1)], 6),
 }  # fmt: skip
-PLACES = {"as it is": (1.0, 0.0, 0.0), "1e-3": (1e-3, 0.0, 0.0), "1e6": (1e6, 0.0, 0.0), "1e7 away": (1.0, 1e7, -7e6)}
+PLACES = {
+    "as it is": (1.0, 0.0, 0.0),
+    "1e-6": (1e-6, 0.0, 0.0),
+    "1e-3": (1e-3, 0.0, 0.0),
+    "1e6": (1e6, 0.0, 0.0),
+    "1e9": (1e9, 0.0, 0.0),
+    "1e7 away": (1.0, 1e7, -7e6),
+}
 
 
 def lines_of(givens: list[tuple[Any, ...]], size: float, ox: float, oy: float) -> list[str]:

@@ -149,7 +149,14 @@ FAMILIES: list[tuple[str, str, int]] = [
     ("centre on L1 centre on C1 touching C2", "C2", 4),
     ("centre on L2 touching L1 through P1", "L1 P1", 2),
 ]  # fmt: skip
-MOVES = {"as it is": (1.0, 0.0, 0.0), "1e-3": (1e-3, 0.0, 0.0), "1e6": (1e6, 0.0, 0.0), "1e7 away": (1.0, 1e7, 4e6)}
+MOVES = {
+    "as it is": (1.0, 0.0, 0.0),
+    "1e-6": (1e-6, 0.0, 0.0),
+    "1e-3": (1e-3, 0.0, 0.0),
+    "1e6": (1e6, 0.0, 0.0),
+    "1e9": (1e9, 0.0, 0.0),
+    "1e7 away": (1.0, 1e7, 4e6),
+}
 
 
 def ground(size: float, ox: float, oy: float) -> list[str]:

@@ -198,7 +198,6 @@ class Network:
         for id in self.order[min((self._positions[id] for id in waiting), default=0) :]:
             if id not in waiting:
                 continue
-            before = values.get(id)
             planned = plans[id]
             try:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
@@ -208,10 +207,10 @@ class Network:
             except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
                 value = self._value(steps[id], planned, links[id])
             done.add(id)
-            values[id] = value
             hanging = users.get(id)
-            if hanging and value != before:
+            if hanging and value != values.get(id):
                 waiting.update(hanging)
+            values[id] = value
         self.changed = frozenset(done)
 
     def _value(self, step: Step, planned: Planned, links: tuple[str, ...]) -> Value:

@@ -148,8 +148,13 @@ def _relative(p: Planner, node: Relative) -> PlacePlan:
         return _shifted(base, offset, None)
     from_base = as_function(base)
     if isinstance(offset, tuple):
-        fixed = offset
-        return lambda env, last: _shifted(from_base(env, last), fixed, None)
+        across, up = offset
+
+        def beside(env: Env, last: Point) -> Point:
+            at = from_base(env, last)
+            return Point(at.x + across, at.y + up)
+
+        return beside
     return lambda env, last: _shifted(from_base(env, last), offset(env, last), turn)
 
 
@@ -183,11 +188,16 @@ def _named(p: Planner, name: Name) -> PlacePlan:
         figure = env[slot]
         if type(figure) is Point:
             return figure
-        if isinstance(figure, Circle | Arc | Ellipse):
-            return figure.centre
+        if type(figure) in _CENTRED:
+            centre: Point = figure.centre
+            return centre
         raise refuse("not_a_place", name.start, name.end, name=name.text)
 
     return get
+
+
+_CENTRED = frozenset({Circle, Arc, Ellipse})
+"""Figures that stand for their centre where a place is wanted."""
 
 
 def _corner(p: Planner, node: CornerOf) -> PlacePlan:

@@ -32,10 +32,8 @@ class TouchingCircles(Sequence[Solution]):
         self.past: list[int] | None = None
         """For each circle the givens that it touches past an end: bit 0 for the first."""
         self._made: dict[int, Solution] = {}
-        for one in touched:
-            if one.finite:
-                self._rank()
-                break
+        if any(one.finite for one in touched):
+            self._rank()
 
     def _rank(self) -> None:
         """Those that touch a line or an arc past its end go behind."""

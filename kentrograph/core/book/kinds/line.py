@@ -10,7 +10,7 @@ from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import NamedPlace, Statement
+from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
 from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
@@ -28,8 +28,9 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"through": 2})
     if words == ["bisecting"] and len(statement.givens) == 1:
         whole = plan_direct(p, statement, _bisecting, _end)
-        places = [a for a in statement.givens[0].arguments if isinstance(a, NamedPlace)]
-        return _between_places(p.slot(places[0].name), p.slot(places[1].name), whole) if len(places) == 2 else whole
+        arguments = statement.givens[0].arguments
+        names = [a.name if isinstance(a, NamedPlace) else a for a in arguments if isinstance(a, NamedPlace | Name)]
+        return _between_places(p.slot(names[0]), p.slot(names[1]), whole) if len(names) == 2 else whole
     return plan_facts(p, statement, _way_to_draw(statement, words), _end)
 
 
