@@ -10,12 +10,14 @@ import random
 import shutil
 import sys
 import urllib.request
+from pathlib import Path
 from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
 
 from benchmarks.core import SEED
 
+KEPT = Path(__file__).resolve().parents[1] / "docs" / "benchmark-browser.md"
 FRAME = 1000.0 / 60.0
 MOVES = 150
 
@@ -131,12 +133,17 @@ def main(address: str) -> int:
         _gone(address, id)
         browser.close()
     missed = False
-    print("| what | 95th percentile | echo and a frame | frames over it | bar |\n|---|---|---|---|---|")
+    lines = ["| what | 95th percentile | echo and a frame | frames over it | bar |", "|---|---|---|---|---|"]
     for what, took, echo, bar in rows:
         frames = (took - echo) / FRAME
         missed = missed or frames > bar
         verdict = "held" if frames <= bar else "MISSED"
-        print(f"| {what} | {took:.1f} ms | {echo:.1f} ms | {frames:.2f} | at most {bar:g} ({verdict}) |")
+        lines.append(f"| {what} | {took:.1f} ms | {echo:.1f} ms | {frames:.2f} | at most {bar:g} ({verdict}) |")
+    text = "\n".join(lines) + "\n"
+    KEPT.write_text(
+        f"# Benchmark in the browser\n\nMade by `python -m benchmarks.browser ADDRESS`. The last run:\n\n{text}", encoding="utf-8"
+    )
+    print(text)
     return 1 if missed else 0
 
 

@@ -50,12 +50,14 @@ def test_every_solution_can_be_taken_in_words(text: str) -> None:
 
 # The pointer at a place; the figure begun and its rows; the rows offered, likeliest first.
 CLICKS = [
-    ("circle", (), (20, 0), ["touching C1", "centre on C1"], "on the rim of a circle"),
+    ("circle", (), (12, 16), ["touching C1", "centre on C1"], "on the rim of a circle"),
+    ("circle", (), (20, 0), ["touching C1", "centre on C1"], "a quarter point is touched there first"),
+    ("circle", ("touching C2",), (20, 0), ["touching C1"], "and may be gone through"),
     ("circle", (), (60, 10), ["centre centre of C2", "through centre of C2"], "a centre is taken as the centre"),
     ("circle", ("touching C1",), (60, 10), ["through centre of C2", "centre centre of C2"], "beside a figure a place lies on it"),
     ("circle", ("touching C1", "radius 60"), (60, 24), ["touching C2"], "a second figure to touch"),
-    ("circle", ("centre P1",), (20, 0), ["touching C1", "through 20, 0"], "about a centre"),
-    ("line", (), (20, 0), ["touching C1", "from 20, 0"], "a line that touches"),
+    ("circle", ("centre P1",), (12, 16), ["touching C1", "through 12, 16"], "about a centre"),
+    ("line", (), (12, 16), ["touching C1", "from 12, 16"], "a line that touches"),
     ("line", ("from 100, 90",), (8, 3), ["to P1"], "to a point"),
     ("line", ("from 100, 90", "length 50"), (100, 0), ["direction 270"], "a length that is held turns with the pointer"),
     ("line", ("from 0, 0", "direction 90"), (3, 70), ["length 70"], "a direction that is held is followed"),

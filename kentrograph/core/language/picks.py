@@ -12,10 +12,11 @@ from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from . import display
 from .openline import Draft, OpenLine, read_open_line
-from .pointing import Pointed, Pointer, last_of_draft, place_at, read_with_pointer, with_solution
+from .pointing import Pointed, Pointer, last_of_draft, places_at, read_with_pointer, with_solution
 
 _ROUND = Circle | Arc | Ellipse
-_MOST = 6
+_MOST = 8
+_MOST_PLACES = 4
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,13 +72,18 @@ class Pick:
 
 def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
     """The rows that a click here could state, likeliest first."""
-    pointed = place_at(book, pointer)
-    if pointer.level and draft.kind in ("line", "path") and draft.rows:
-        pointed = _levelled(book, draft, pointed, index)
     before = read_open_line(book, draft, "", index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
-    for row in dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index)):
+    rows: dict[str, None] = {}
+    for pointed in places_at(book, pointer, _MOST_PLACES):
+        if pointer.level and draft.kind in ("line", "path") and draft.rows:
+            pointed = _levelled(book, draft, pointed, index)
+        if pointed.kind == "quarter" and draft.kind in ("circle", "line", "arc", "fillet"):
+            # A quarter point is only another place of a figure that is more likely to be touched there.
+            pointed = replace(pointed, special=False)
+        rows |= dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index))
+    for row in rows:
         line = read_open_line(book, draft, row, index, offer=False)
         if line.problem is None and line.do != "nothing":
             found.append(Pick(row, line))
@@ -145,7 +151,7 @@ def _circle(
     if isinstance(figure, Point):
         touching = []
     if not pointed.special and touching:
-        return touching
+        return [*touching, f"through {place}"] if pointed.kind else touching
     placed = [f"through {place}", f"centre {place}"] if has else [f"centre {place}", f"through {place}"]
     if sized:
         placed.reverse()

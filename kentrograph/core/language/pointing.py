@@ -43,22 +43,28 @@ class Pointed:
     special: bool
     more: int
     figure: str | None
+    kind: str = ""
+    """What kind of place it is; empty for a plain position."""
 
 
 def place_at(book: Book, pointer: Pointer) -> Pointed:
-    """The special place within reach, or the plain position in round numbers."""
+    """The special place within reach that is likeliest meant, or the plain position in round numbers."""
+    return places_at(book, pointer, 1)[0]
+
+
+def places_at(book: Book, pointer: Pointer, most: int) -> list[Pointed]:
+    """The special places within reach, likeliest first; where there is none, the plain position in round numbers."""
     found = within_reach(book, pointer.x, pointer.y, pointer.reach)
     under = figure_at(book, pointer.x, pointer.y, pointer.reach)
     if found:
-        best = found[0]
-        others = {(c.at.x, c.at.y) for c in found} - {(best.at.x, best.at.y)}
-        return Pointed(best.words, best.at, True, len(others), best.step)
+        spots = {(c.at.x, c.at.y) for c in found}
+        return [Pointed(one.words, one.at, True, len(spots) - 1, one.step, one.kind) for one in found[:most]]
     manner = book.header.manner
     x, y = manner.from_world(Point(pointer.x, pointer.y))
     decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
     rx, ry = round(x, decimals), round(y, decimals)
     at = Point(*manner.to_world(rx, ry))
-    return Pointed(f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at, False, 0, under)
+    return [Pointed(f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at, False, 0, under)]
 
 
 def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | None, pointer: Pointer | None) -> OpenLine:

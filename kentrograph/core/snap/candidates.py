@@ -3,14 +3,19 @@
 from collections.abc import Iterator
 from dataclasses import dataclass
 from math import hypot, inf
+from typing import Any
 
 from ..book.book import Book
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..measure.box import box_of, stretch
 from ..measure.closest import distance_between
+from ..meet import meet_long
+from ..meet.within import on_sweep
 
-_RANK = {"point": 0, "end": 1, "centre": 1, "middle": 2}
+_RANK = {"point": 0, "end": 1, "centre": 1, "crossing": 2, "middle": 3, "quarter": 4}
+_MOST_CROSSED = 12
+"""Of more figures than this under the pointer only the latest are crossed with each other."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,7 +44,9 @@ def places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             yield Candidate(middle, f"middle of {name}", "middle", id)
         case Circle(centre):
             yield Candidate(centre, f"centre of {name}", "centre", id)
+            yield from _quarters(book, figure, name, id)
         case Arc(centre, _, start, end):
+            yield from _quarters(book, figure, name, id)
             yield Candidate(start, f"start of {name}", "end", id)
             yield Candidate(end, f"end of {name}", "end", id)
             yield Candidate(centre, f"centre of {name}", "centre", id)
@@ -48,6 +55,31 @@ def places_of_step(book: Book, id: str) -> Iterator[Candidate]:
         case Outline():
             for number, corner in enumerate(figure.corners, 1):
                 yield Candidate(corner, f"corner {number} of {name}", "end", id)
+
+
+def _quarters(book: Book, figure: Circle | Arc, name: str, id: str) -> Iterator[Candidate]:
+    """The quarter points of a circle that are drawn, in the directions that the drawing counts."""
+    for core, (c, s) in ((0.0, (1.0, 0.0)), (90.0, (0.0, 1.0)), (180.0, (-1.0, 0.0)), (270.0, (0.0, -1.0))):
+        at = Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)
+        if isinstance(figure, Circle) or on_sweep(figure, at):
+            shown = book.header.manner.direction_from_core(core)
+            yield Candidate(at, f"on {name} at {shown:g}", "quarter", id)
+
+
+def _crossings(book: Book, near: list[tuple[str, Any]], pointer: Point, reach: float) -> Iterator[Candidate]:
+    """Where the figures under the pointer cross or touch each other within reach."""
+    under = [
+        (id, known.of.figure) for id, known in near if isinstance(known.of.figure, Line | EndlessLine | Circle | Arc | Ellipse)
+    ]
+    close = [(id, figure) for id, figure in under if distance_between(pointer, figure) <= reach][-_MOST_CROSSED:]
+    for index, (id, figure) in enumerate(close):
+        for other, second in close[:index]:
+            found = meet_long(second, figure)
+            for spot in found.spots:
+                if spot.true and hypot(spot.at.x - pointer.x, spot.at.y - pointer.y) <= reach:
+                    sign = f" {spot.sign}" if len(found.spots) > 1 else ""
+                    words = f"crossing of {book.steps[other].name} {book.steps[id].name}{sign}"
+                    yield Candidate(spot.at, words, "crossing", id)
 
 
 class _Known:
@@ -85,11 +117,12 @@ def _near(book: Book, x: float, y: float, reach: float) -> Iterator[tuple[str, _
 def within_reach(book: Book, x: float, y: float, reach: float) -> list[Candidate]:
     """Special places at most ``reach`` from the pointer: the likeliest kind first, then the nearest, then the latest."""
     found: list[tuple[int, float, int, Candidate]] = []
-    for id, known in _near(book, x, y, reach):
-        for candidate in known.places:
-            away = hypot(candidate.at.x - x, candidate.at.y - y)
-            if away <= reach:
-                found.append((_RANK[candidate.kind], away, -book.position(id), candidate))
+    near = list(_near(book, x, y, reach))
+    places = [place for _, known in near for place in known.places]
+    for candidate in (*places, *_crossings(book, near, Point(x, y), reach)):
+        away = hypot(candidate.at.x - x, candidate.at.y - y)
+        if away <= reach:
+            found.append((_RANK[candidate.kind], away, -book.position(candidate.step), candidate))
     found.sort(key=lambda f: f[:3])
     return [f[3] for f in found]
 
