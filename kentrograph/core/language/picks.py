@@ -79,7 +79,7 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
     for pointed in places_at(book, pointer, _MOST_PLACES):
         if pointer.level and draft.kind in ("line", "path") and draft.rows:
             pointed = _levelled(book, draft, pointed, index)
-        if pointed.kind == "quarter" and draft.kind in ("circle", "line", "arc", "fillet"):
+        if pointed.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
             # A quarter point is only another place of a figure that is more likely to be touched there.
             pointed = replace(pointed, special=False)
         rows |= dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index))

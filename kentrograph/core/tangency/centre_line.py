@@ -61,7 +61,11 @@ def _roots(on: EndlessLine, a: Touched, b: Touched, t: float) -> list[Root] | No
                 return None if abs(abs(h) - abs(across)) <= slack else []
             p = -constant / (2.0 * along)
             reach = hypot(h, p)
-            return [(foot + p, UNSIGNED, rho + reach), (foot + p, UNSIGNED, rho - reach)] if reach < LARGEST else []
+            if reach >= LARGEST:
+                return []
+            # Two places are both gone through; two equal circles are touched or enclosed alike.
+            both = (rho + reach,) if a.r == b.r == 0.0 else (rho + reach, rho - reach)
+            return [(foot + p, UNSIGNED, radius) for radius in both]
         k, m = constant / (2.0 * (other - rho)), along / (other - rho)
     # (k - rho + m p)² = h² + p²
     shifted = k - rho
@@ -95,8 +99,43 @@ def _read(on: EndlessLine, root: Root, a: Touched, b: Touched, t: float, weights
     if not slack < radius < LARGEST:
         return None
     sides = (_side(a, up, radius), _side(b, (t > 0.0) == up, radius))
+    x, y, radius = _polished(on, position, (a, b), sides, (x, y, radius))
     gap = max(abs(radius_by(one, side, x, y) - radius) for one, side in zip((a, b), sides, strict=True))
     return (weights[0] * sides[0].code + weights[1] * sides[1].code + sign, x, y, radius, gap)
+
+
+def _polished(
+    on: EndlessLine, position: float, givens: tuple[Touched, Touched], sides: tuple[Side, Side], at: tuple[float, float, float]
+) -> tuple[float, float, float]:
+    """Newton's method on the difference of the two radii asked for, as long as it becomes smaller."""
+    (a, b), (p, q) = givens, sides
+    x, y, radius = at
+    missed = max(abs(radius_by(a, p, x, y) - radius), abs(radius_by(b, q, x, y) - radius))
+    for _ in range(3):
+        slope = _slope(a, p, x, y, on) - _slope(b, q, x, y, on)
+        if slope == 0.0:
+            break
+        position -= (radius_by(a, p, x, y) - radius_by(b, q, x, y)) / slope
+        nx, ny = on.through.x + position * on.ux, on.through.y + position * on.uy
+        first, second = radius_by(a, p, nx, ny), radius_by(b, q, nx, ny)
+        mean = 0.5 * (first + second)
+        now = 0.5 * abs(first - second)
+        if not now < missed or mean <= 0.0:
+            break
+        x, y, radius, missed = nx, ny, mean, now
+    return x, y, radius
+
+
+def _slope(a: Touched, side: Side, x: float, y: float, on: EndlessLine) -> float:
+    """How the radius that a given asks for grows along the line."""
+    if a.line:
+        rise = on.uy * a.ux - on.ux * a.uy
+        return rise if side.code == 0 else -rise
+    d = hypot(x - a.x, y - a.y)
+    if d == 0.0:
+        return 0.0
+    along = ((x - a.x) * on.ux + (y - a.y) * on.uy) / d
+    return -along if side.code == 1 else along
 
 
 def _side(a: Touched, plus: bool, radius: float) -> Side:

@@ -6,6 +6,7 @@ from math import cos, hypot, pi, sin
 from ..figures import Circle, Curve, Ellipse, EndlessLine, Point
 from ..meet import meet_long
 from ..meet.carriers import carrier
+from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .centre_line import on_line_touching_two
 from .sides import Side, radius_by, sides_of
@@ -74,6 +75,7 @@ def _on_ring(on: Circle | Ellipse, a: Touched, b: Touched) -> list[Raw]:
         place = on.at(t)
         return place.x, place.y
 
+    endless = False
     for p in sides_of(a):
         for q in sides_of(b):
 
@@ -81,11 +83,17 @@ def _on_ring(on: Circle | Ellipse, a: Touched, b: Touched) -> list[Raw]:
                 x, y = at(t)
                 return radius_by(a, p, x, y) - radius_by(b, q, x, y)
 
+            if all(abs(differ(2.0 * pi * k / 16)) <= slack for k in range(16)):
+                # All of the ring serves; it is infinitely many where the radius is one.
+                endless = endless or radius_by(a, p, *at(0.0)) > slack
+                continue
             for t, sign in _zeros(differ, slack):
                 x, y = at(t)
                 radius = radius_by(a, p, x, y)
                 if radius > slack:
                     found.append((9 * p.code + 3 * q.code + sign, x, y, radius, abs(differ(t))))
+    if endless:
+        raise refuse("infinitely_many", isolated=sorted(numbered(found)))
     return sorted(numbered(found))
 
 

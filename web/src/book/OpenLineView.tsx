@@ -150,7 +150,7 @@ function Solutions({ line }: { line: Line }) {
           · ↑ ↓ or a click takes another
         </Text>
       </Text>
-      <Flex direction="column" align="stretch" maxH="168px" overflowY="auto">
+      <Flex direction="column" align="stretch" maxH="196px" overflowY="auto">
         {line.solutions.map((one, n) => (
           <Word
             key={n}

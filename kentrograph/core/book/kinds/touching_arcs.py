@@ -9,7 +9,7 @@ from ...construct.outlines import reversed_piece
 from ...construct.solution import Solution
 from ...figures import Arc, EndlessLine, Line, Outline, Point
 from ...figures.along import heading
-from ...problem import refuse
+from ...problem import Problem, Refused, refuse
 from ...tangency.arcs import between, by_way_of, leading_to, leaving_arc, leaving_until
 from ...tangency.choose import Stated, chosen
 from ...tangency.circles import TouchingCircles
@@ -118,10 +118,15 @@ def _leaving(p: Planner, statement: Statement, tip: Tip) -> Plan:
     def draw(f: Facts) -> Outcome:
         start, vector = tip(f) if "continuing" in f.layout.places else (value(f, "from"), unit_vector(value(f, "direction")))
         other: Any = f.values[index][0]
+        name = name_of(givens[index])
         line = Touched(EndlessLine(start, *vector))
-        found = TouchingCircles(leaving_until(start, vector, Touched(other)), (line, Touched(other)), ("", _name(f, index)))
+        try:
+            found = TouchingCircles(leaving_until(start, vector, Touched(other)), (line, Touched(other)), ("", name))
+        except Refused as refused:
+            fields = {**refused.problem.fields, "name": name, "names": ["what it leaves there", name]}
+            raise Refused(Problem(refused.problem.kind, fields, givens[index].start, givens[index].end)) from None
         if not found.raws:
-            raise refuse("never_touches", givens[index].start, givens[index].end, name=_name(f, index))
+            raise refuse("never_touches", givens[index].start, givens[index].end, name=name)
         solutions: list[Solution] = []
         for one in found:
             circle: Any = one.figure
@@ -129,10 +134,6 @@ def _leaving(p: Planner, statement: Statement, tip: Tip) -> Plan:
         return Outcome(solutions, (), chosen(len(solutions), lambda i: solutions[i].sides, Stated(((), own), loose)))
 
     return plan_facts(p, statement, draw, lambda arc: arc.end)
-
-
-def _name(f: Facts, index: int) -> str:
-    return name_of(f.layout.givens[index])
 
 
 # Fillets ----------------------------------------------------------------------------------------------------
