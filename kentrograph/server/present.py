@@ -216,12 +216,12 @@ def _tag(pointed: Pointed | None) -> Data | None:
 
 
 def _enter(line: OpenLine) -> Data:
-    draft = {"kind": line.draft.kind, "rows": list(line.draft.rows), "at": line.draft.at} if line.draft else None
+    draft = {"kind": line.draft.kind, "rows": list(line.draft.rows), "at": line.draft.at, "again": False} if line.draft else None
     return {"do": line.do, "draft": draft, "statement": line.statement}
 
 
 def _draft(data: DraftData | None) -> Draft | None:
-    return Draft(data.kind, tuple(data.rows), data.at) if data else None
+    return Draft(data.kind, tuple(data.rows), data.at, data.again) if data else None
 
 
 def _pointer(data: PointerData | None) -> Pointer | None:

@@ -28,6 +28,8 @@ class DraftData(Model):
     rows: Annotated[list[Text], Field(max_length=20_000)]
     at: Index | None = None
     """Where the row being written belongs, when an earlier one is being changed."""
+    again: bool = False
+    """Whether the kind stayed open after one of it was written."""
 
 
 class PointerData(Model):

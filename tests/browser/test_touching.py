@@ -167,6 +167,15 @@ def test_length_is_held_with_tab_and_the_direction_follows_the_pointer(drafter: 
     assert drafter.texts() == ["line from 0, 0 length 50 direction 30"]
 
 
+def test_a_series_of_sizes_about_one_centre(drafter: Drafter) -> None:
+    drafter.types("circle", "40, 25", "20", "24", "32")
+    drafter.sees_steps(3)
+    assert drafter.texts() == ["circle centre 40, 25 radius 20", "circle centre C1 radius 24", "circle centre C2 radius 32"]
+    drafter.types("70, 70", "5")
+    drafter.sees_steps(4)
+    assert drafter.texts()[3] == "circle centre 70, 70 radius 5"
+
+
 def test_shift_holds_a_line_level(drafter: Drafter) -> None:
     begun(drafter, "line from 0, 0 to 100, 80")
     drafter.types("line", "0, 0")

@@ -31,12 +31,14 @@ Do = Literal["begin", "given", "write", "header", "nothing"]
 class Draft:
     """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
 
-    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end.
+    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
+    that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
     """
 
     kind: str
     rows: tuple[str, ...] = ()
     at: int | None = None
+    again: bool = False
 
     def text(self, row: str = "") -> str:
         """The statement that it would be, with one row more."""
@@ -128,6 +130,8 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     drawn = value if isinstance(value, Drawn) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
+    if _series(book, draft, at):
+        said = f"A number is another radius about the same centre. {said}"
     do: Do = "write" if drawn is not None else "nothing"
     shown = None if problem is None or problem.kind in ("needs_given", "unfinished") else problem
     return OpenLine(do, draft, "", draft.text(), step, drawn, shown, said, complete_given(draft.kind, statement, ""))
@@ -137,7 +141,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
     """One more given for the draft: as typed, or with the word in front that the figure wants next."""
     best: OpenLine | None = None
     before = _statement_of(book, draft.text(), at)
-    for word in _ways_to_read(draft.kind, before, typed):
+    for word in [*_series(book, draft, at), *_ways_to_read(draft.kind, before, typed)]:
         row = f"{word} {typed}".strip() if word else typed
         step, value, problem = _try(book, draft.text(row), at)
         if problem is None or problem.kind == "needs_given":
@@ -156,6 +160,14 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             best = candidate
     assert best is not None
     return best
+
+
+def _series(book: Book, draft: Draft, at: int) -> list[str]:
+    """Another size about the centre of the circle that was written last."""
+    if not draft.again or draft.rows or draft.kind != "circle" or at == 0:
+        return []
+    last = book.steps[book.order[at - 1]]
+    return [f"centre {last.name} radius"] if last.figure_kind == "circle" else []
 
 
 def _needed(book: Book, draft: Draft, at: int) -> Problem | None:

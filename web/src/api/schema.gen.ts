@@ -295,6 +295,11 @@ export interface components {
          */
         DraftData: {
             /**
+             * Again
+             * @default false
+             */
+            again: boolean;
+            /**
              * At
              * @default null
              */

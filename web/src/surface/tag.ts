@@ -11,7 +11,8 @@ export function showTag(tag: HTMLDivElement | null, line: Line): void {
     if (text.trim() === "") {
       const pick = line.picks[line.picked];
       rows.push(["words", (pick ?? line.tag.words) + more]);
-      if (line.picks.length > 1) rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ${line.picks.length === 2 ? "way" : "ways"}`]);
+      if (line.picks.length > 1)
+        rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ${line.picks.length === 2 ? "way" : "ways"}`]);
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
     }
   }

@@ -283,7 +283,7 @@ export class OpenLine {
     else if (key === "begin") {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
-      this.setKept({ kind: text, rows: [], at: null });
+      this.setKept({ kind: text, rows: [], at: null, again: false });
     } else if (key === "click") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow(this.reading(text));
@@ -365,7 +365,7 @@ export class OpenLine {
     }
     // The kind of figure stays open for the next one.
     const kind = draft?.kind ?? useInterface.getState().draft?.kind;
-    this.setKept(kind ? { kind, rows: [], at: null } : null);
+    this.setKept(kind ? { kind, rows: [], at: null, again: true } : null);
     return true;
   }
 
