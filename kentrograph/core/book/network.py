@@ -22,7 +22,7 @@ TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_positi
 class Planned:
     """A step's plan and the names it needs; ``problem`` where there is no plan."""
 
-    __slots__ = ("names", "needs_last", "plan", "problem")
+    __slots__ = ("everyday", "names", "needs_last", "plan", "problem")
 
     def __init__(self, step: Step, unit: str) -> None:
         planner = Planner(step.manner, unit)
@@ -35,6 +35,8 @@ class Planned:
             self.problem = refused.problem
         self.names = tuple(planner.names)
         self.needs_last = planner.needs_last
+        self.everyday = None if self.needs_last else self.plan
+        """The plan of a step that counts from no last place: most are like that."""
 
 
 class Network:
@@ -178,8 +180,8 @@ class Network:
         values, steps, plans, links = self.values, self.steps, self._plans, self._links
         for id in self.order:
             planned = plans[id]
-            plan = planned.plan
-            if plan is not None and not planned.needs_last:
+            plan = planned.everyday
+            if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
                 try:
                     values[id] = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
@@ -199,12 +201,15 @@ class Network:
             if id not in waiting:
                 continue
             planned = plans[id]
-            try:
+            plan = planned.everyday
+            value: Value | None = None
+            if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
-                if planned.plan is None or planned.needs_last:
-                    raise KeyError
-                value: Value = planned.plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
-            except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
+                try:
+                    value = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
+                except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
+                    value = None
+            if value is None:
                 value = self._value(steps[id], planned, links[id])
             done.add(id)
             hanging = users.get(id)

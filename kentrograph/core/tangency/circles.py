@@ -54,6 +54,8 @@ class TouchingCircles(Sequence[Solution]):
                 elif not within(one.figure, self.contacts_of(raw)[index]):  # type: ignore[arg-type]
                     past |= 1 << index
             (marked if past else true).append((raw, past))
+        if not marked:
+            return
         both = true + marked
         self.raws = [raw for raw, _ in both]
         self.past = [past for _, past in both]

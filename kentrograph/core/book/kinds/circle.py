@@ -122,7 +122,7 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
 
     def draw(env: Env, last: Point) -> Drawn:
         at = centre(env, last)
-        return Drawn(Circle(at, size(env, at) * share), at)
+        return drawn_plainly((Circle(at, size(env, at) * share), at, (), 0, ""))
 
     return draw
 

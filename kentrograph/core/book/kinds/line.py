@@ -48,7 +48,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         a = last if start is None else start(env, last)
         b = end(env, a)
-        return Drawn(Line(a, b), b)
+        return drawn_plainly((Line(a, b), b, (), 0, ""))
 
     places = [place_of_given(givens[w]) for w in ("from", "to") if w in givens]
     slots = [p.slot(place.name) for place in places if isinstance(place, NamedPlace)]
