@@ -75,24 +75,6 @@ def common_tangents(a: Touched, b: Touched) -> list[RawTangent]:
 
 
 _KEYS, _PLACE = ((0, 1.0), (1, -1.0)), ((2, 1.0),)
-_WORDS = ("left", "right", "")
-
-
-def tangents_of_two(a: Touched, b: Touched) -> list[Tangent]:
-    """The common tangents of two circles, or of a place and a circle, in the order left, right of the first, then the second.
-
-    Raises `Refused` as `common_tangents` does.
-    """
-    found: list[Tangent] = []
-    for key, px, py, qx, qy, merged in common_tangents(a, b):
-        sides = (_WORDS[key // 3], _WORDS[key % 3])
-        p, q = Point(px, py), Point(qx, qy)
-        if merged:
-            size = hypot(qx - px, qy - py)
-            found.append(Tangent(sides, EndlessLine(p, (qx - px) / size, (qy - py) / size), (p, p), True))
-        else:
-            found.append(Tangent(sides, Line(p, q), (p, q)))
-    return found
 
 
 def tangents_along(vector: Vector, a: Touched) -> list[Tangent]:

@@ -4,16 +4,9 @@ import { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { refusal, useInterface } from "../state/interface";
 import { keepUnfinished, usePreferences } from "../state/preferences";
+import { type Entry, farFrom, newId, type Pointer } from "./entry";
 
-type Pointer = ReadRequest["pointer"];
-
-/** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
-interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "begin" | "click";
-  readonly text: string;
-  /** Where a click was made. */
-  readonly pointer?: Pointer;
-}
+const MOST_ROWS = 200;
 
 export class OpenLine {
   private pointer: Pointer = null;
@@ -398,16 +391,4 @@ export class OpenLine {
     const { draft, text, mend } = useInterface.getState();
     if (!mend) keepUnfinished(this.session.drawing, draft, text);
   }
-}
-
-const MOST_ROWS = 200;
-const RESTING_PIXELS = 4;
-
-function farFrom(pointer: NonNullable<Pointer>, rested: Pointer): boolean {
-  return !rested || Math.hypot(pointer.x - rested.x, pointer.y - rested.y) > RESTING_PIXELS * pointer.pixel;
-}
-
-function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(9));
-  return Array.from(bytes, (b) => b.toString(36).padStart(2, "0")).join("");
 }

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 from ...angles import unit_vector
-from ...figures import Arc, Circle, Curve, EndlessLine, Figure, Line, Point
+from ...figures import Arc, Circle, Curve, EndlessLine, Line, Point
 from ...meet import meet_long
 from ...problem import Problem, Refused, refuse
 from ...tangency.at_place import Element, at_place_radius, at_place_touching
@@ -234,9 +234,3 @@ def _why_none(found: TouchingCircles, family: Family, radius: float | None, stat
             return refuse("centre_on_it", names=list(names))
         return refuse("concentric", names=list(names))
     return refuse("nothing_touches", names=list(names))
-
-
-def last_of(figure: Figure) -> Point:
-    """The last place of a circle is its centre."""
-    assert isinstance(figure, Circle)
-    return figure.centre
