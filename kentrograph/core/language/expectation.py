@@ -81,13 +81,13 @@ def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | 
 
 _FIRST = {
     "point": "Give its place: 40, 25 or 50 at 30 or + 5, 0.",
-    "line": "Where does it begin? 40, 25, or point; or through, parallel, bisecting.",
+    "line": "Where does it begin? 40, 25, or point; or click on what it touches; or through, parallel, bisecting.",
     "path": "Where does it begin? 40, 25, or point.",
-    "circle": "Where is its centre? 40, 25, or point; or through, across.",
-    "arc": "Where does it begin? 40, 25, or point; or centre, continuing.",
+    "circle": "Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",
+    "arc": "Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
     "rectangle": "Where is its first corner? 40, 25, or point; or centre.",
     "polygon": "Where is its centre? 40, 25, or point.",
     "ellipse": "Where is its centre? 40, 25, or point; or across.",
-    "fillet": "Name the two figures it joins.",
+    "fillet": "Click on the two figures it joins, or name them; then its radius.",
     "join": "Name the pieces in their order: L1 A1 L2.",
 }

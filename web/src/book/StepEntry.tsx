@@ -59,8 +59,6 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
             residual {step.residual}
           </Text>
         )}
-        {selected && !mending && <StepActs step={step} number={number} />}
-        <Sums id={step.id} />
         {step.problem && (
           <Text color="place" mt="0.5">
             <b>waits</b>: {step.problem.message}
@@ -68,7 +66,9 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
               <Word
                 color="place"
                 textDecoration="underline"
+                px="0"
                 py="0"
+                display="block"
                 onClick={() => void session.act({ do: "mend", id: step.id, text: step.problem?.suggested ?? "" })}
               >
                 use {step.problem.suggestion}
@@ -76,6 +76,8 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
             )}
           </Text>
         )}
+        {selected && !mending && <StepActs step={step} number={number} />}
+        <Sums id={step.id} />
       </Box>
     </Entry>
   );
