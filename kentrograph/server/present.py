@@ -60,21 +60,20 @@ MOST_SOLUTIONS = 64
 def line_view(book: Book, request: ReadRequest) -> Data:
     """The open line, read against the book as it stands."""
     pointer = _pointer(request.pointer)
-    pointed = place_at(book, pointer) if pointer else None
     if request.mend is not None:
-        return _mend_view(book, request, pointer, pointed)
+        return _mend_view(book, request, pointer)
     draft = _draft(request.draft)
     index = len(book.order) if request.index is None else min(request.index, len(book.order))
     read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
     return {
-        **_line(book, request.seq, read.line, read.shown, index, draft, pointed),
+        **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed),
         "click": _enter(read.click) if read.click else None,
         "picks": list(read.rows),
         "picked": read.picked,
     }
 
 
-def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None, pointed: Pointed | None) -> Data:
+def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Data:
     """A step being mended: row by row where there is a draft of it, else as one line."""
     assert request.mend is not None
     step = book.steps.get(request.mend)
@@ -88,12 +87,17 @@ def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None, pointe
             line = OpenLine("nothing", draft_of(step))
         else:
             line = with_solution(book, read_mend(book, step.id, request.text), request.choice, None, index, step.id)
-        view = {**_line(book, request.seq, line, line, index, None, pointed), **_NO_CLICK, "last": None, "live": None}
+        view = {
+            **_line(book, request.seq, line, line, index, None, place_at(book, pointer) if pointer else None),
+            **_NO_CLICK,
+            "last": None,
+            "live": None,
+        }
         shown = line
     else:
         read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
         view = {
-            **_line(book, request.seq, read.line, read.shown, index, draft, pointed),
+            **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed),
             # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
             "click": _enter(replace(read.click, do="given") if read.rows else read.click) if read.click else None,
             "picks": list(read.rows), "picked": read.picked, "name": step.name,

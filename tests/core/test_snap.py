@@ -4,6 +4,7 @@ from math import hypot, sqrt
 
 import pytest
 
+from kentrograph.core.language import intents
 from kentrograph.core.snap.candidates import within_reach
 
 from .support import book, figure
@@ -51,6 +52,15 @@ def test_directions_are_those_that_the_drawing_counts() -> None:
     made = book("angles north clockwise", "C1 = circle centre 0, 0 radius 10")
     assert [c.words for c in within_reach(made, 10, 0, 1)] == ["on C1 at 90"]
     assert [c.words for c in within_reach(made, 0, 10, 1)] == ["on C1 at 0"]
+
+
+def test_words_follow_a_change_of_the_angles() -> None:
+    made = book("C1 = circle centre 0, 0 radius 10")
+    assert [c.words for c in within_reach(made, 10, 0, 1)] == ["on C1 at 0"]
+    edit, _ = intents.write(made, "angles north clockwise", "h")
+    after, _ = made.edited(edit)
+    assert [c.words for c in within_reach(after, 10, 0, 1)] == ["on C1 at 90"]
+    assert [c.words for c in within_reach(made, 10, 0, 1)] == ["on C1 at 0"]
 
 
 def test_a_place_follows_its_figures() -> None:

@@ -103,6 +103,38 @@ def test_all_solutions_against_fifty_digits(kinds: str) -> None:
             assert near <= 1e-9 * max(abs(x), abs(y), r), (near, givens)
 
 
+@pytest.mark.parametrize("kinds", ["PPL", "PLL", "LLL", "PPC", "PLC", "PCC", "LLC", "LCC", "CCC"])
+def test_turned_mirrored_or_in_another_order_the_same_circles(kinds: str) -> None:
+    """Property (checks.md): turning or mirroring all givens does the same to the solutions; their order does not matter."""
+    random = Random(f"turned {kinds}")
+    for _ in range(12):
+        givens: list[tuple[Any, ...]] = []
+        for kind in kinds:
+            v = [random.uniform(-10, 10) for _ in range(4)]
+            givens.append(("P", *v[:2]) if kind == "P" else ("L", *v) if kind == "L" else ("C", *v[:2], abs(v[2]) / 2 + 0.1))
+        turn, flip = random.uniform(0, 2 * pi), random.choice((1, -1))
+
+        def moved(x: float, y: float, turn: float = turn, flip: int = flip) -> tuple[float, float]:
+            y *= flip
+            return x * cos(turn) - y * sin(turn), x * sin(turn) + y * cos(turn)
+
+        turned = [(k, *moved(*v[:2]), *(moved(*v[2:]) if k == "L" else v[2:])) for k, *v in givens]
+        random.shuffle(turned)
+        before = [circle_of(one) for one in circles_touching(givens)]
+        after = [circle_of(one) for one in circles_touching(turned)]
+        assert len(before) == len(after)
+        for x, y, r in before:
+            u, v = moved(x, y)
+            near = min(max(abs(u - a), abs(v - b), abs(r - c)) for a, b, c in after)
+            assert near <= 1e-7 * max(abs(x), abs(y), r), (givens, near)
+
+
+def circles_touching(givens: list[tuple[Any, ...]]) -> list[dict[str, Any]]:
+    """All circles that touch three givens."""
+    made = report(*lines_of(givens, 1.0, 0.0, 0.0), "T = circle touching G0 G1 G2")["figures"]
+    return all_of(made["T"]) if "T" in made else []
+
+
 # The checker ------------------------------------------------------------------------------------------------
 
 GROUND = (

@@ -12,7 +12,7 @@ from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from . import display
 from .openline import Draft, OpenLine, read_open_line
-from .pointing import Pointed, Pointer, last_of_draft, places_at, read_with_pointer, with_solution
+from .pointing import Pointed, Pointer, last_of_draft, places_at, plain_position, read_with_pointer, with_solution
 
 _ROUND = Circle | Arc | Ellipse
 _MOST = 8
@@ -31,6 +31,8 @@ class Shown:
     click: OpenLine | None = None
     rows: tuple[str, ...] = ()
     picked: int = 0
+    pointed: Pointed | None = None
+    """The place under the pointer that is likeliest meant."""
 
 
 def under_pointer(
@@ -41,20 +43,22 @@ def under_pointer(
     ``choice`` is which reading of a pick is meant or, where nothing more can be given, which solution; ``aimed`` says that
     the pointer was moved since the last key, so that the solution nearest to it is meant.
     """
+    places = places_at(book, pointer, _MOST_PLACES) if pointer else []
+    pointed = places[0] if places else None
     line = read_with_pointer(book, draft, text, index, pointer)
     aim = pointer if aimed else None
     if draft is None or text.strip() or pointer is None:
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
-        return Shown(line, line if line.value is not None or draft is None else _stands(book, draft, index))
-    found = picks(book, draft, pointer, index)
+        return Shown(line, line if line.value is not None or draft is None else _stands(book, draft, index), pointed=pointed)
+    found = picks(book, draft, pointer, index, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
-        return Shown(line, line, line if line.do == "write" else None)
+        return Shown(line, line, line if line.do == "write" else None, pointed=pointed)
     which = (choice or 0) % len(found)
     # Where a pick leaves several solutions, the one that runs nearest to the pointer is meant: one points where it shall touch.
     click = with_solution(book, found[which].line, None, pointer, index)
     drawn = click if click.value is not None or line.value is None else line
-    return Shown(line, drawn, click, tuple(p.row for p in found), which)
+    return Shown(line, drawn, click, tuple(p.row for p in found), which, pointed)
 
 
 def _stands(book: Book, draft: Draft, index: int) -> OpenLine:
@@ -70,13 +74,13 @@ class Pick:
     line: OpenLine
 
 
-def picks(book: Book, draft: Draft, pointer: Pointer, index: int) -> list[Pick]:
+def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> list[Pick]:
     """The rows that a click here could state, likeliest first."""
     before = read_open_line(book, draft, "", index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
     rows: dict[str, None] = {}
-    for pointed in places_at(book, pointer, _MOST_PLACES):
+    for pointed in places_at(book, pointer, _MOST_PLACES) if places is None else places:
         if pointer.level and draft.kind in ("line", "path") and draft.rows:
             pointed = _levelled(book, draft, pointed, index)
         if pointed.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
@@ -108,14 +112,14 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
     has = {g.word for g in statement.givens} if statement else set()
     figure, name = _under(book, pointed)
     place = pointed.words
-    on = f"nearest to {_typed(book, pointer)} on {name}" if name and not isinstance(figure, Point | Outline) else ""
+    on = f"nearest to {plain_position(book, pointer)[0]} on {name}" if name and not isinstance(figure, Point | Outline) else ""
     match draft.kind:
         case "circle":
-            return _circle(has, pointed, place, on, figure, name, pointer, book)
+            return _circle(has, pointed, place, on, figure, name)
         case "arc":
-            return _arc(has, pointed, place, on, figure, name)
+            return _arc(has, pointed, place, figure, name)
         case "line":
-            return _line(book, draft, has, pointed, place, on, figure, name, pointer, index)
+            return _line(book, draft, has, pointed, place, figure, name, pointer, index)
         case "fillet" | "join":
             return [name] if name else []
         case "point":
@@ -133,9 +137,7 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
             return [place, *([on] if not pointed.special and on else [])]
 
 
-def _circle(
-    has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str, pointer: Pointer, book: Book
-) -> list[str]:
+def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:
     """Touching what the pointer is on; a special place is the centre first, then goes through it."""
     sized = bool(has & {"radius", "diameter", "circumference"})
     if "centre" in has:
@@ -158,7 +160,7 @@ def _circle(
     return [*placed, *touching]
 
 
-def _arc(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:
+def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str) -> list[str]:
     if not has:
         placed = [f"from {place}", f"centre {place}"]
         if place.startswith("centre of"):
@@ -177,7 +179,7 @@ def _arc(has: set[str], pointed: Pointed, place: str, on: str, figure: object, n
 
 
 def _line(
-    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str,
+    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, figure: object, name: str,
     pointer: Pointer, index: int,
 ) -> list[str]:  # fmt: skip
     ring = bool(name) and isinstance(figure, Circle | Arc | Ellipse)
@@ -218,14 +220,6 @@ def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
     along = ((pointer.x - a.x) * (b.x - a.x) + (pointer.y - a.y) * (b.y - a.y)) / unit
     decimals = max(0, -floor(log10(pointer.pixel) + 0.3)) if pointer.pixel > 0 else 3
     return display.plain(round(along / unit, decimals) or 1.0, 12)
-
-
-def _typed(book: Book, pointer: Pointer) -> str:
-    """The plain position in round numbers."""
-    manner = book.header.manner
-    x, y = manner.from_world(Point(pointer.x, pointer.y))
-    decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
-    return f"{display.plain(round(x, decimals), 12)}, {display.plain(round(y, decimals), 12)}"
 
 
 def _under(book: Book, pointed: Pointed) -> tuple[object, str]:

@@ -59,12 +59,18 @@ def places_at(book: Book, pointer: Pointer, most: int) -> list[Pointed]:
     if found:
         spots = {(c.at.x, c.at.y) for c in found}
         return [Pointed(one.words, one.at, True, len(spots) - 1, one.step, one.kind) for one in found[:most]]
+    words, at = plain_position(book, pointer)
+    return [Pointed(words, at, False, 0, under)]
+
+
+def plain_position(book: Book, pointer: Pointer) -> tuple[str, Point]:
+    """Where the pointer is, in numbers as round as a pixel is wide, and that place."""
     manner = book.header.manner
     x, y = manner.from_world(Point(pointer.x, pointer.y))
     decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
     rx, ry = round(x, decimals), round(y, decimals)
     at = Point(*manner.to_world(rx, ry))
-    return [Pointed(f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at, False, 0, under)]
+    return f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at
 
 
 def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | None, pointer: Pointer | None) -> OpenLine:

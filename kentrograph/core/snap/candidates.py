@@ -83,16 +83,20 @@ def _crossings(book: Book, near: list[tuple[str, Any]], pointer: Point, reach: f
 
 
 class _Known:
-    """What is known of one step's figure: its special places, and the box around it and them; ``of`` is the value it is of."""
+    """What is known of one step's figure: its special places, and the box around it and them.
 
-    __slots__ = ("box", "hidden", "of", "places")
+    It holds for the value, the step (its name, whether it shows) and the manner (the words for directions) that it is of.
+    """
+
+    __slots__ = ("box", "manner", "of", "places", "step")
 
     def __init__(self, book: Book, id: str) -> None:
         self.of = book.values[id]
-        self.hidden = book.steps[id].hidden
+        self.step = book.steps[id]
+        self.manner = book.header.manner
         self.places = tuple(places_of_step(book, id))
         self.box: list[float] | None = None
-        if isinstance(self.of, Drawn) and not self.hidden and not isinstance(self.of.figure, float | Reading):
+        if isinstance(self.of, Drawn) and not self.step.hidden and not isinstance(self.of.figure, float | Reading):
             if isinstance(self.of.figure, EndlessLine):
                 self.box = [-inf, -inf, inf, inf]
             else:
@@ -104,10 +108,11 @@ class _Known:
 def _near(book: Book, x: float, y: float, reach: float) -> Iterator[tuple[str, _Known]]:
     """The steps whose boxes lie within reach, in the order of the book; what is known of a figure is kept with the book."""
     known: dict[str, _Known] = book.memo.setdefault("places", {})
+    manner = book.header.manner
     left, low, right, high = x - reach, y - reach, x + reach, y + reach
     for id in book.order:
         one = known.get(id)
-        if one is None or one.of is not book.values[id] or one.hidden is not book.steps[id].hidden:
+        if one is None or one.of is not book.values[id] or one.step is not book.steps[id] or one.manner != manner:
             one = known[id] = _Known(book, id)
         box = one.box
         if box is not None and box[0] <= right and box[2] >= left and box[1] <= high and box[3] >= low:
