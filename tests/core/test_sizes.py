@@ -15,9 +15,9 @@ from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from .support import report
 
 SIZES = {"1e-6": (1e-6, 0.0, 0.0), "1e9": (1e9, 0.0, 0.0), "1e7 away": (1.0, 1e7, -3e6)}
-_LENGTHS = "radius|diameter|circumference|distance|length|rise"
+_LENGTHS = "across flats|radius|diameter|circumference|distance|length|rise"
 # What counts from the datum in a way that moving does not keep, or is a share, an angle or a count.
-_LEFT = (": ", "50 at 30", "direction", "P3.x", "x 40", "y 20", "sides", "along", "past", "40 from", "12 from")
+_LEFT = (": ", "50 at 30", "direction", "P3.x", "x 40", "y 20", "along", "past", "40 from", "12 from")
 
 
 def grown(text: str, size: float, ox: float, oy: float) -> str:
@@ -26,7 +26,14 @@ def grown(text: str, size: float, ox: float, oy: float) -> str:
     def place(match: re.Match[str]) -> str:
         return f"{float(match[1]) * size + ox!r}, {float(match[2]) * size + oy!r}"
 
-    text = re.sub(r"(-?\d+(?:\.\d+)?), (-?\d+(?:\.\d+)?)", place, text)
+    # Sizes and what counts from the last place only grow; the blank before the comma marks them as done.
+    text = re.sub(
+        r"(axes|size|\+) (-?\d+(?:\.\d+)?), (-?\d+(?:\.\d+)?)",
+        lambda m: f"{m[1]} {float(m[2]) * size!r} , {float(m[3]) * size!r}",
+        text,
+    )
+    text = re.sub(r"\+ (\d+) at", lambda m: f"+ {float(m[1]) * size!r} at", text)
+    text = re.sub(r"(?<![\d.e-])(-?\d+(?:\.\d+)?), (-?\d+(?:\.\d+)?)", place, text)
     return re.sub(rf"\b({_LENGTHS}) (\d+(?:\.\d+)?)", lambda m: f"{m[1]} {float(m[2]) * size!r}", text)
 
 
@@ -34,7 +41,7 @@ ALL = [
     text
     for kind, examples in EXAMPLES.items()
     for text, _ in examples
-    if kind not in ("measure", "path", "rectangle", "ellipse") and not any(word in text for word in _LEFT)
+    if kind != "measure" and not any(word in text for word in _LEFT)
 ]
 
 
@@ -58,6 +65,8 @@ def same(a: Any, b: Any, size: float, ox: float, oy: float) -> None:
         if key in ("at", "from", "to", "centre"):
             for u, v, o in zip(value, other, (ox, oy), strict=True):
                 assert abs(u * size + o - v) <= share, (key, value, other)
+        elif key == "axes":
+            assert all(abs(u * size - v) <= share for u, v in zip(value, other, strict=True)), (key, value, other)
         elif key == "radius":
             assert abs(value * size - other) <= share, (key, value, other)
         elif key in ("sweep", "direction"):
