@@ -9,8 +9,8 @@ from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, Undo, Writ
 def edit_maker(act: Act) -> Make | None:
     """What makes the edit of an act; None for undo and redo, which the log knows."""
     match act:
-        case Write(text=text, id=id, index=index, pen=pen):
-            return lambda book: intents.write(book, text, id, index, pen)
+        case Write(text=text, id=id, index=index, pen=pen, beside=beside):
+            return lambda book: intents.write(book, text, id, index, pen, beside)
         case Mend(id=id, text=text):
             return lambda book: intents.mend(book, id, text)
         case Strike(id=id):

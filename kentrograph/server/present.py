@@ -9,19 +9,31 @@ from ..core.book.book import Book
 from ..core.book.edits import Replace
 from ..core.book.values import Drawn, Reading
 from ..core.construct.solution import Solution
-from ..core.figures import Point
+from ..core.figures import Outline, Point
+from ..core.figures.along import heading
 from ..core.language import display
 from ..core.language.codec import header_data
 from ..core.language.echo import given_texts, given_values
 from ..core.language.intents import mended
 from ..core.language.openline import Draft, OpenLine, before_kind, draft_of, read_mend
 from ..core.language.picks import under_pointer
-from ..core.language.pointing import Pointed, Pointer, last_of_draft, place_at, with_solution
+from ..core.language.pointing import (
+    Pointed,
+    Pointer,
+    Snapping,
+    last_of_draft,
+    passed_over,
+    place_at,
+    places_passed,
+    stands,
+    with_solution,
+)
 from ..core.language.report import figure_data
 from ..core.language.views import problem_view, reading_words, step_view
 from ..core.problem import Problem, Refused
+from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store.changes import State
-from .socket_schemas import DraftData, PointerData, ReadRequest
+from .socket_schemas import DraftData, PointerData, ReadRequest, SnappingData
 
 Data = dict[str, Any]
 
@@ -66,10 +78,11 @@ def line_view(book: Book, request: ReadRequest) -> Data:
     index = len(book.order) if request.index is None else min(request.index, len(book.order))
     read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
     return {
-        **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed),
+        **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed, pointer),
         "click": _enter(read.click) if read.click else None,
         "picks": list(read.rows),
         "picked": read.picked,
+        "beside": read.beside or None,
     }
 
 
@@ -97,10 +110,10 @@ def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Dat
     else:
         read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
         view = {
-            **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed),
+            **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed, pointer),
             # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
             "click": _enter(replace(read.click, do="given") if read.rows else read.click) if read.click else None,
-            "picks": list(read.rows), "picked": read.picked, "name": step.name,
+            "picks": list(read.rows), "picked": read.picked, "beside": read.beside or None, "name": step.name,
         }  # fmt: skip
         shown = read.shown
         for key in ("enter", "click"):
@@ -134,7 +147,14 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[Data]:
 
 
 def _line(
-    book: Book, seq: int, line: OpenLine, shown: OpenLine, index: int, draft: Draft | None, pointed: Pointed | None
+    book: Book,
+    seq: int,
+    line: OpenLine,
+    shown: OpenLine,
+    index: int,
+    draft: Draft | None,
+    pointed: Pointed | None,
+    pointer: Pointer | None = None,
 ) -> Data:
     header = book.header
     # A reading puts nothing down: nothing is counted from the last place.
@@ -161,10 +181,35 @@ def _line(
         "problem": _problem(book, line, index, draft) if line.problem else None,
         "hint": line.hint,
         "completions": [{"word": c.word, "explanation": c.explanation} for c in line.completions],
-        "tag": _tag(pointed),
+        "tag": _tag(book, pointed),
         "live": _live(last, target, header) if target is not None and places else None,
         "last": [last.x, last.y] if places else None,
+        "around": _around(book, draft, index),
+        "leaving": _leaving(book, draft, index),
+        "passed": [[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
+        "beside": None,
     }
+
+
+def _around(book: Book, draft: Draft | None, index: int) -> list[float] | None:
+    """The centre of the arc being written, once it has a beginning and while its end is free."""
+    if draft is None or draft.kind != "arc" or draft.at is not None:
+        return None
+    centre = [row for row in draft.rows if row.startswith("centre ")]
+    words = {row.split()[0] for row in draft.rows}
+    if not centre or "from" not in words or words & {"to", "sweep"}:
+        return None
+    at = last_of_draft(book, Draft("arc", (centre[0],)), index)
+    return [at.x, at.y]
+
+
+def _leaving(book: Book, draft: Draft | None, index: int) -> float | None:
+    """The direction in which a chain leaves its last end; None while it has no piece yet."""
+    if draft is None or draft.kind != "path" or draft.at is not None or len(draft.rows) < 2:
+        return None
+    value = stands(book, draft, index).value
+    figure = value.figure if isinstance(value, Drawn) else None
+    return direction_of(*heading(figure.pieces[-1], False)) if isinstance(figure, Outline) else None
 
 
 def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> Data:
@@ -210,12 +255,12 @@ def _live(last: Point, to: Point, header: Any) -> Data:
     }
 
 
-def _tag(pointed: Pointed | None) -> Data | None:
+def _tag(book: Book, pointed: Pointed | None) -> Data | None:
     if pointed is None:
         return None
     return {
-        "words": pointed.words, "at": [pointed.at.x, pointed.at.y], "special": pointed.special,
-        "more": pointed.more, "step": pointed.figure,
+        "words": pointed.words, "at": [pointed.at.x, pointed.at.y], "kind": pointed.kind, "more": pointed.more,
+        "step": pointed.figure, "sights": [figure_data(line) for line in pointed.sights], "passes": passed_over(book, pointed),
     }  # fmt: skip
 
 
@@ -229,4 +274,10 @@ def _draft(data: DraftData | None) -> Draft | None:
 
 
 def _pointer(data: PointerData | None) -> Pointer | None:
-    return Pointer(data.x, data.y, data.reach, data.pixel, data.level) if data else None
+    if data is None:
+        return None
+    s = data.snapping or SnappingData(off=[kind.key for kind in PLACE_KINDS.values() if not kind.on])
+    snapping = Snapping(frozenset(PLACE_KINDS) - frozenset(s.off), s.parts, s.turn, s.step, s.grid)
+    return Pointer(
+        data.x, data.y, data.reach, data.pixel, data.level, data.swing, data.turned, snapping, tuple(data.passed)
+    )  # fmt: skip

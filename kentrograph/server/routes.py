@@ -8,10 +8,11 @@ from fastapi.responses import PlainTextResponse
 
 from ..core.language.script import write_script
 from ..core.language.views import working_view
+from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import changes, drawings
 from ..store.changes import State
 from .present import book_view
-from .schemas import Author, BookView, ChangeRequest, DrawingView, Id, NewDrawing, Renamed, Revision, WorkingView
+from .schemas import Author, BookView, ChangeRequest, DrawingView, Id, NewDrawing, Renamed, Revision, SnapKind, WorkingView
 from .service import Service
 
 router = APIRouter(prefix="/api")
@@ -28,6 +29,12 @@ def health(request: Request) -> dict[str, str]:
     with _service(request).session() as session:
         session.connection()
     return {"status": "ready"}
+
+
+@router.get("/snapping", response_model=list[SnapKind])
+def get_snapping() -> Any:
+    """The kinds of place that can be taken, in words."""
+    return [{"key": k.key, "word": k.word, "explanation": k.explanation, "on": k.on} for k in PLACE_KINDS.values()]
 
 
 @router.get("/drawings", response_model=list[DrawingView], response_model_exclude_none=True)

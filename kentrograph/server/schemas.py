@@ -157,6 +157,8 @@ class StepView(BaseModel):
     reading: ReadingView | None
     number: float | None
     problem: ProblemView | None
+    beside: str | None
+    """The special place that a plain position was taken beside."""
     residual: str | None
     """By how much a touching figure misses what it touches at most, in words; None for one that touches nothing."""
 
@@ -191,6 +193,15 @@ class WorkingView(BaseModel):
     sums: list[str]
 
 
+class SnapKind(BaseModel):
+    """A kind of place that can be taken: its word, what it is, and whether it is on from the start."""
+
+    key: str
+    word: str
+    explanation: str
+    on: bool
+
+
 # Acts -------------------------------------------------------------------------------------------------
 
 
@@ -201,6 +212,8 @@ class Write(Model):
     text: Text
     id: Id
     index: Index | None = None
+    beside: Annotated[str, Field(max_length=300)] = ""
+    """Special places that a plain position was taken beside: the step is marked with them."""
     pen: Literal["pencil", "ink"] = "ink"
     """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
 

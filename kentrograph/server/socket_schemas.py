@@ -32,6 +32,16 @@ class DraftData(Model):
     """Whether the kind stayed open after one of it was written."""
 
 
+class SnappingData(Model):
+    """Which kinds of place are off, and the steps that directions (degrees), distances and positions are held to; 0 for none."""
+
+    off: Annotated[list[Id], Field(max_length=40, default_factory=list)]
+    parts: Annotated[int, Field(ge=2, le=99)] = 3
+    turn: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False)] = 0.0
+    step: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
+    grid: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
+
+
 class PointerData(Model):
     """The pointer, in the drawing's unit."""
 
@@ -41,6 +51,13 @@ class PointerData(Model):
     pixel: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
     level: bool = False
     """Whether the place is held level or plumb with the last one."""
+    swing: bool = False
+    """Whether it left the last place sideways: a chain goes on as an arc."""
+    turned: Annotated[float, Field(ge=-1e9, le=1e9, allow_inf_nan=False)] = 0.0
+    """Degrees that it went around the centre of the arc being written."""
+    snapping: SnappingData | None = None
+    passed: Annotated[list[Annotated[str, Field(max_length=300)]], Field(max_length=8, default_factory=list)]
+    """Places and lines that it passed over, in words: sight lines start from there."""
 
 
 class ReadRequest(Model):
@@ -86,7 +103,7 @@ class CompletionView(BaseModel):
 class EnterView(BaseModel):
     """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
 
-    do: Literal["begin", "given", "write", "header", "nothing"]
+    do: Literal["begin", "given", "write", "header", "type", "nothing"]
     draft: DraftData | None
     statement: str
 
@@ -96,9 +113,14 @@ class TagView(BaseModel):
 
     words: str
     at: list[float]
-    special: bool
+    kind: str
+    """What kind of place it is; empty for a plain position."""
     more: int
     step: str | None
+    sights: list[FigureView]
+    """The sight lines that it lies on."""
+    passes: str | None
+    """What passing over it starts sight lines from."""
 
 
 class LiveView(BaseModel):
@@ -141,6 +163,8 @@ class LineView(BaseModel):
     picks: list[str]
     """The rows that a click could state, likeliest first; ``picked`` is the one it would."""
     picked: int
+    beside: str | None
+    """The special place within a hair of the plain position that a click would take."""
     preview: FigureView | None
     solutions: list[SolutionView]
     taken: int
@@ -153,6 +177,12 @@ class LineView(BaseModel):
     tag: TagView | None
     live: LiveView | None
     last: list[float] | None
+    around: list[float] | None
+    """The centre of the arc being written, while its end is still free."""
+    leaving: float | None
+    """The direction in which a chain leaves its last end."""
+    passed: list[list[float]]
+    """Where the places are that the pointer passed over."""
 
 
 class Done(BaseModel):

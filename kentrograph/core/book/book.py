@@ -9,8 +9,9 @@ from collections.abc import Iterable
 from ..figures import Point
 from ..problem import Problem, refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
-from .manner import Header
+from .manner import Header, Manner
 from .network import TABLES, Network, Planned
+from .planner import Planner
 from .step import Step
 from .values import Drawn, Value
 
@@ -86,6 +87,26 @@ class Book(Network):
         value = self.values.get(provider) if provider else None
         return value.last if isinstance(value, Drawn) and value.last is not None else self.datum_place()
 
+    def in_hand(self, manner: Manner) -> "Book":
+        """The same book, to be read and written in another manner: that of the step being mended."""
+        if manner == self.header.manner:
+            return self
+        book = self._copy()
+        book.hand, book.before, book.touched = manner, self.before, self.touched
+        return book
+
+    @property
+    def writing(self) -> Manner:
+        """The manner of what is written next, its datum in the drawing's unit."""
+        unit = self.header.manner.unit
+        return self.header.manner if self.hand is None else Planner(self.hand, unit).in_drawing(self.hand)
+
+    @property
+    def suffix(self) -> str:
+        """The unit to write behind a length: none where plain numbers are read in the drawing's own unit."""
+        unit = self.header.manner.unit
+        return unit if self.hand is not None and self.hand.unit != unit else ""
+
     def try_statement(self, step: Step, index: int) -> Value:
         """What a step would hold at ``index``, without putting it into the book."""
         planned = Planned(step, self.header.manner.unit)
@@ -110,6 +131,7 @@ class Book(Network):
         touched: set[str] = set()
         inverse = book._apply(edit, touched)
         book._settle(touched)
+        book.before, book.touched = self.values, touched | book.changed
         return book, inverse
 
     def _copy(self) -> "Book":
@@ -165,7 +187,7 @@ class Book(Network):
         self._own("steps", "_plans", "values", "_users")
         step = self.steps.pop(id)
         touched.update(self._users.get(id, ()), self._hopeful(step.key))
-        touched.discard(id)
+        touched.add(id)
         self.order = (*self.order[:index], *self.order[index + 1 :])
         self._undefine(step)
         del self._plans[id], self.values[id]

@@ -6,15 +6,17 @@ from typing import Any
 from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
-from ..figures.along import place_along
+from ..figures.along import heading, place_along
 from ..meet import feet, meet, meet_long, nearest
 from ..meet.circles import circle_circle
 from ..meet.meeting import NEITHER, Spot
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .planner import Env, NumberPlan, Planner
-from .tree import Along, CrossingOf, FootOf, Name, OnAt, Past
+from .sights import plan_sight
+from .tree import Along, CrossingOf, FootOf, Name, OnAt, Past, Sight
 
+Names = tuple[Name | Sight, Name | Sight]
 Solutions = Callable[[Env, Point], Sequence[Solution]]
 PlaceFunction = Callable[[Env, Point], Point]
 
@@ -36,16 +38,26 @@ def curve_of(figure: Any, name: Name) -> Curve:
 
 def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
     """All crossings of two figures, in the documented order: true ones first, then those past an end."""
-    first, second = p.slot(node.first), p.slot(node.second)
     names = (node.first, node.second)
+    if isinstance(node.first, Name) and isinstance(node.second, Name):
+        first, second = p.slot(node.first), p.slot(node.second)
 
-    def find(env: Env, last: Point) -> Sequence[Solution]:
-        a, b = env[first], env[second]
+        def find(env: Env, last: Point) -> Sequence[Solution]:
+            return between(env[first], env[second])
+
+    else:
+        one, other = plan_sight(p, node.first), plan_sight(p, node.second)
+
+        def find(env: Env, last: Point) -> Sequence[Solution]:
+            return between(one(env, last), other(env, last))
+
+    def between(a: Any, b: Any) -> Sequence[Solution]:
         if type(a) not in _CURVES or type(b) not in _CURVES:
             if isinstance(a, Outline) or isinstance(b, Outline):
                 return _outline_crossings(a, b, node)
-            curve_of(a, names[0])
-            curve_of(b, names[1])
+            for thing, name in zip((a, b), names, strict=True):
+                if isinstance(name, Name):
+                    curve_of(thing, name)
         found = meet_long(a, b)
         if found.how == "coincident":
             raise refuse("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
@@ -61,7 +73,7 @@ class Spots(Sequence[Solution]):
 
     __slots__ = ("names", "spots")
 
-    def __init__(self, spots: tuple[Spot, ...], names: tuple[Name, Name]) -> None:
+    def __init__(self, spots: tuple[Spot, ...], names: Names) -> None:
         self.spots, self.names = spots, names
 
     def __len__(self) -> int:
@@ -80,13 +92,20 @@ class Spots(Sequence[Solution]):
         return hash(self.spots)
 
 
+COUNTED = ("first", "second", "third", "fourth")
+"""Side words of solutions that only their order tells apart."""
+
 _CURVES = frozenset({Line, EndlessLine, Circle, Arc, Ellipse})
 
 
-def _note(names: tuple[Name, Name], past: tuple[bool, bool]) -> str:
+def _note(names: Names, past: tuple[bool, bool]) -> str:
     if not (past[0] or past[1]):
         return ""
     return f"past the end of {' and '.join(n.text for n, beyond in zip(names, past, strict=True) if beyond)}"
+
+
+def _curve(figure: Any, name: Name | Sight) -> Curve:
+    return curve_of(figure, name) if isinstance(name, Name) else figure
 
 
 def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
@@ -101,15 +120,14 @@ def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
 def _outline_crossings(a: Any, b: Any, node: CrossingOf) -> list[Solution]:
     """Crossings with an outline as it is drawn, in the order of the first figure's pieces."""
     found: list[Point] = []
-    for p in a.pieces if isinstance(a, Outline) else (curve_of(a, node.first),):
-        for q in b.pieces if isinstance(b, Outline) else (curve_of(b, node.second),):
+    for p in a.pieces if isinstance(a, Outline) else (_curve(a, node.first),):
+        for q in b.pieces if isinstance(b, Outline) else (_curve(b, node.second),):
             for spot in meet(p, q).spots:
                 if not any(TOLERANCE.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
                     found.append(spot.at)
     if not found:
         raise _apart(a, b, node)
-    words = ("first", "second")
-    return [Solution(at, words[i] if len(found) > 1 and i < 2 else "") for i, at in enumerate(found)]
+    return [Solution(at, COUNTED[i] if len(found) > 1 and i < len(COUNTED) else "") for i, at in enumerate(found)]
 
 
 def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
@@ -196,6 +214,10 @@ def plan_past(p: Planner, node: Past) -> PlaceFunction:
         if not isinstance(figure, Line | Arc):
             raise refuse("no_end", node.start, node.end, name=node.name.text)
         distance = amount(env, last)
+        if node.straight:
+            tip = figure.start if node.which == "start" else figure.end
+            ux, uy = heading(figure, node.which == "start")
+            return Point(tip.x + distance * ux, tip.y + distance * uy)
         return place_along(figure, -distance if node.which == "start" else figure.length + distance)
 
     return place

@@ -10,7 +10,7 @@ from typing import Any
 from ..figures import Point
 from ..problem import Problem, Refused, refuse
 from .kinds import located, plan_statement
-from .manner import Header
+from .manner import Header, Manner
 from .planner import Plan, Planner
 from .step import Step, like_name
 from .values import Drawn, Value
@@ -51,21 +51,30 @@ class Network:
         "_positions",
         "_taken",
         "_users",
+        "before",
         "changed",
+        "hand",
         "header",
         "memo",
         "order",
         "steps",
+        "touched",
         "values",
     )
 
     def __init__(self) -> None:
         self.header = Header()
+        self.hand: Manner | None = None
+        """The manner in which the next text is read and written, where a step of another manner is being mended."""
         self.order: tuple[str, ...] = ()
         self.steps: dict[str, Step] = {}
         self.values: dict[str, Value] = {}
         self.changed: frozenset[str] = frozenset()
         """Ids of the steps that the last edit evaluated."""
+        self.before: dict[str, Value] | None = None
+        """The table of values that this book was made from by an edit, to be compared by identity only."""
+        self.touched: set[str] | frozenset[str] = frozenset()
+        """Ids of all steps that the last edit brought, changed, evaluated or took out."""
         self._plans: dict[str, Planned] = {}
         self._links: dict[str, tuple[str, ...]] = {}
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""

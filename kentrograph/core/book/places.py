@@ -63,7 +63,15 @@ def plan_place(p: Planner, node: Place) -> PlacePlan:
         case CrossingOf():
             return chosen(plan_crossings(p, node), node.sides)
         case FootOf():
-            return chosen(plan_feet(p, node, as_function(plan_place(p, node.place))), node.sides)
+            return chosen(plan_feet(p, node, plan_origin(p, node.place)), node.sides)
+
+
+def plan_origin(p: Planner, node: Place | None) -> Callable[[Env, Point], Point]:
+    """A plan for the place that something is measured from: the last one where none is named."""
+    if node is None:
+        p.needs_last = True
+        return lambda env, last: last
+    return as_function(plan_place(p, node))
 
 
 def plan_next(p: Planner, node: Place) -> Callable[[Env, Point], Point]:

@@ -193,11 +193,12 @@ class Along:
 
 @dataclass(frozen=True, slots=True)
 class Past:
-    """A distance past an end of a figure, along its continuation."""
+    """A distance past an end of a figure, along its continuation; ``straight`` leaves an arc along its tangent."""
 
     distance: Number
     which: Literal["start", "end"]
     name: Name
+    straight: bool
     start: int
     end: int
 
@@ -211,11 +212,25 @@ class OnAt:
 
 
 @dataclass(frozen=True, slots=True)
-class CrossingOf:
-    """Where two figures cross; ``side`` says which crossing, ``near`` a place it is nearest to."""
+class Sight:
+    """A line that is only looked along: level or plumb with a place, in a direction, parallel or square to a line, or on
+    from the end of a figure. ``place`` is None for the last place; ``way`` is the direction, the line or the figure."""
 
-    first: Name
-    second: Name
+    kind: Literal["level", "plumb", "direction", "parallel", "square", "continuing"]
+    place: "Place | None"
+    way: "Number | Name | None"
+    at_start: bool
+    text: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class CrossingOf:
+    """Where two figures or sight lines cross; ``sides`` say which crossing."""
+
+    first: Name | Sight
+    second: Name | Sight
     sides: tuple[str, ...]
     start: int
     end: int
@@ -223,10 +238,10 @@ class CrossingOf:
 
 @dataclass(frozen=True, slots=True)
 class FootOf:
-    """Foot of the perpendicular, nearest place, or touching point of the tangent, from a place to a figure."""
+    """Foot of the perpendicular, nearest place, or touching point of the tangent, from a place or (None) the last one."""
 
     what: Literal["foot", "nearest", "touch"]
-    place: "Place"
+    place: "Place | None"
     name: Name
     sides: tuple[str, ...]
     start: int

@@ -6,21 +6,6 @@ from ..book.manner import Header
 from ..figures import Point
 
 
-def plain(value: float, decimals: int = 6) -> str:
-    """A number without needless zeros; in powers of ten where it is very large or very small.
-
-    >>> plain(12.50), plain(-0.0), plain(1e-9), plain(2.5e12)
-    ('12.5', '0', '1e-09', '2.5e+12')
-    """
-    size = abs(value)
-    if size != 0.0 and (size < 0.5 * 10.0**-decimals or size >= 1e10):
-        return f"{value:.6g}"
-    text = f"{value:.{decimals}f}"
-    if "." in text:
-        text = text.rstrip("0").rstrip(".")
-    return "0" if text == "-0" else text
-
-
 def length(value: float, header: Header) -> str:
     """A length with the drawing's decimals, without its unit; thousands are set apart only where there are many.
 

@@ -10,6 +10,7 @@ from ..book.tree import PLACES, Bearing, Coordinates, Given, Name, Number, Plain
 from ..book.values import Drawn
 from ..figures import Point
 from ..problem import Refused, refuse
+from ..units import plain
 from . import display
 
 _DIRECTIONS = frozenset({"direction", "at", "sweep", "turned", "part", "angle"})
@@ -67,7 +68,7 @@ def _value(book: Book, planner: Planner, word: str, argument: Any, last: Point, 
     value = plan_number if isinstance(plan_number, float) else plan_number(env_of(book, planner, index), last)
     if word in _DIRECTIONS:
         return display.dms(value), last
-    return (display.plain(value) if word in _COUNTS else f"{display.plain(value)} {header.manner.unit}"), last
+    return (plain(value) if word in _COUNTS else f"{plain(value)} {header.manner.unit}"), last
 
 
 def env_of(book: Book, planner: Planner, index: int) -> list[Any]:

@@ -18,10 +18,13 @@ from .vocabulary import CHOOSERS, KINDS
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
 
 
-def write(book: Book, text: str, id: str, index: int | None = None, pen: str = "ink") -> tuple[Edit, str]:
+def write(
+    book: Book, text: str, id: str, index: int | None = None, pen: str = "ink", beside: str = ""
+) -> tuple[Edit, str]:  # fmt: skip
     """The edit that writes a step (or sets the header), and its label. Raises `Refused` for what cannot be drawn.
 
     With the pencil in hand, ``pencil`` is written in front of a figure that does not say itself what it is drawn with.
+    ``beside`` names special places that a plain position was taken within a hair of: the step is marked with them.
     """
     head = parse_header(text)
     if head is not None:
@@ -36,8 +39,21 @@ def write(book: Book, text: str, id: str, index: int | None = None, pen: str = "
     if text != step.statement.text:
         step, value = tried(book, text, id, at)
     if pen == "pencil" and step.statement.pen is None and step.statement.kind in KINDS:
-        step, _ = tried(book, f"pencil {text}", id, at)
+        text = f"pencil {text}"
+        step, _ = tried(book, text, id, at)
+    if beside and "#" not in text:
+        step, _ = tried(book, f"{text}  {BESIDE}{beside}", id, at)
     return Insert(at, step), label(step)
+
+
+BESIDE = "# beside "
+"""The comment that marks a step: something was taken within a hair of these special places, but not they."""
+
+
+def beside_of(step: Step) -> str | None:
+    """The special places that a step was marked to lie beside."""
+    _, mark, places = step.statement.text.partition(BESIDE)
+    return places if mark else None
 
 
 def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
@@ -51,7 +67,8 @@ def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
 def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
     """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
     statement = parse_statement(text, book.kinds(index))
-    step = named_step(id, statement, book.header, book.taken_names())
+    header = book.header if book.hand is None else replace(book.header, manner=book.hand)
+    step = named_step(id, statement, header, book.taken_names())
     return step, book.try_statement(step, index)
 
 

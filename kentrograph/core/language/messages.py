@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from ..problem import Problem
-from .display import plain
+from ..units import plain
 
 
 def sentence(problem: Problem) -> str:

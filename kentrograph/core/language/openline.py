@@ -24,7 +24,7 @@ from .vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 
 DRAFT_ID = "draft"
 
-Do = Literal["begin", "given", "write", "header", "nothing"]
+Do = Literal["begin", "given", "write", "header", "type", "nothing"]
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,13 +10,14 @@ from ..book.book import Book
 from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
-from . import display
+from ..units import plain
 from .openline import Draft, OpenLine, read_open_line
-from .pointing import Pointed, Pointer, last_of_draft, places_at, plain_position, read_with_pointer, with_solution
+from .phrases import phrases
+from .pointing import Pointed, Pointer, last_of_draft, places_at, plain_position, read_with_pointer, stands, with_solution
 
 _ROUND = Circle | Arc | Ellipse
-_MOST = 8
-_MOST_PLACES = 4
+_MOST = 12
+_MOST_PLACES = 7
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +34,8 @@ class Shown:
     picked: int = 0
     pointed: Pointed | None = None
     """The place under the pointer that is likeliest meant."""
+    beside: str = ""
+    """The special place within a hair of the plain position that would be taken."""
 
 
 def under_pointer(
@@ -43,10 +46,15 @@ def under_pointer(
     ``choice`` is which reading of a pick is meant or, where nothing more can be given, which solution; ``aimed`` says that
     the pointer was moved since the last key, so that the solution nearest to it is meant.
     """
-    places = places_at(book, pointer, _MOST_PLACES) if pointer else []
+    places = places_at(book, pointer, _MOST_PLACES, draft, index) if pointer else []
     pointed = places[0] if places else None
     line = read_with_pointer(book, draft, text, index, pointer)
     aim = pointer if aimed else None
+    if draft is not None and text.strip() and pointer is not None and line.problem is not None and line.do == "nothing":
+        rows = phrases(book, draft, text, index, pointer, places)
+        found = [pick for row in rows for pick in _tried(book, draft, row, index)]
+        if found:
+            return _picked(book, draft, line, found, pointer, index, choice, places)
     if draft is None or text.strip() or pointer is None:
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
         return Shown(line, line if line.value is not None or draft is None else _stands(book, draft, index), pointed=pointed)
@@ -54,16 +62,27 @@ def under_pointer(
     if not found:
         line = with_solution(book, line, choice, aim, index)
         return Shown(line, line, line if line.do == "write" else None, pointed=pointed)
+    return _picked(book, draft, line, found, pointer, index, choice, places)
+
+
+def _picked(
+    book: Book, draft: Draft, line: OpenLine, found: "list[Pick]", pointer: Pointer, index: int, choice: int | None,
+    places: list[Pointed],
+) -> Shown:  # fmt: skip
     which = (choice or 0) % len(found)
     # Where a pick leaves several solutions, the one that runs nearest to the pointer is meant: one points where it shall touch.
     click = with_solution(book, found[which].line, None, pointer, index)
     drawn = click if click.value is not None or line.value is None else line
-    return Shown(line, drawn, click, tuple(p.row for p in found), which, pointed)
+    plain = places[-1]
+    beside = plain.beside if plain.words in found[which].row else ""
+    # The tag, the mark and the sight lines are those of the reading that would be taken.
+    meant = next((p for p in places if p.words in found[which].row), places[0])
+    return Shown(line, drawn, click, tuple(p.row for p in found), which, meant, beside)
 
 
 def _stands(book: Book, draft: Draft, index: int) -> OpenLine:
     """What is typed cannot be drawn yet: the figure stays in sight as it stands without it."""
-    return read_open_line(book, draft, "", index)
+    return stands(book, draft, index)
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,24 +95,34 @@ class Pick:
 
 def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> list[Pick]:
     """The rows that a click here could state, likeliest first."""
-    before = read_open_line(book, draft, "", index)
+    before = stands(book, draft, index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
     rows: dict[str, None] = {}
-    for pointed in places_at(book, pointer, _MOST_PLACES) if places is None else places:
-        if pointer.level and draft.kind in ("line", "path") and draft.rows:
-            pointed = _levelled(book, draft, pointed, index)
-        if pointed.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
-            # A quarter point is only another place of a figure that is more likely to be touched there.
-            pointed = replace(pointed, special=False)
-        rows |= dict.fromkeys(_rows(book, draft, statement, pointed, pointer, index))
+    places = places_at(book, pointer, _MOST_PLACES, draft, index) if places is None else places
+    first = places[0]
+    if pointer.level and draft.kind in ("line", "path") and draft.rows:
+        first = _levelled(book, draft, first, index)
+    if first.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
+        # A quarter point is only another place of a figure that is more likely to be touched there.
+        first = replace(first, special=False)
+    rows |= dict.fromkeys(_rows(book, draft, statement, first, pointer, index))
+    # Of what else lies within reach only the likeliest reading.
+    for other in places[1:]:
+        rows |= dict.fromkeys([row for row in _rows(book, draft, statement, other, pointer, index) if other.words in row][:1])
     for row in rows:
-        line = read_open_line(book, draft, row, index, offer=False)
-        if line.problem is None and line.do != "nothing":
-            found.append(Pick(row, line))
+        found.extend(_tried(book, draft, row, index))
         if len(found) == _MOST:
             break
     return found
+
+
+def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":
+    """The row as a pick, if the figure being written can use it; one that only goes on being typed always can."""
+    if row.endswith(","):
+        return [Pick(row, OpenLine("type", draft, row, statement=f"{row} "))]
+    line = read_open_line(book, draft, row, index, offer=False)
+    return [Pick(row, line)] if line.problem is None and line.do != "nothing" else []
 
 
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
@@ -102,8 +131,8 @@ def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed
     dx, dy = pointed.at.x - last.x, pointed.at.y - last.y
     along = abs(dx) >= abs(dy)
     turn = (0.0 if dx >= 0.0 else 180.0) if along else (90.0 if dy >= 0.0 else 270.0)
-    way = display.plain(book.header.manner.direction_from_core(turn), 9)
-    words = f"+ {display.plain(abs(dx if along else dy), 9)} at {way}"
+    way = plain(book.writing.direction_from_core(turn), 9)
+    words = f"+ {plain(abs(dx if along else dy), 9)}{book.suffix} at {way}"
     at = Point(pointed.at.x, last.y) if along else Point(last.x, pointed.at.y)
     return replace(pointed, words=words, at=at, special=False, more=0)
 
@@ -117,7 +146,7 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
         case "circle":
             return _circle(has, pointed, place, on, figure, name)
         case "arc":
-            return _arc(has, pointed, place, figure, name)
+            return _arc(has, pointed, place, figure, name, pointer.turned < 0.0)
         case "line":
             return _line(book, draft, has, pointed, place, figure, name, pointer, index)
         case "fillet" | "join":
@@ -130,9 +159,11 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
             return [name, place]
         case "path" if has:
             # A place held level or plumb is not one that a curve is asked to reach.
-            return (
-                [place] if place.startswith("+") else [place, f"curve to {place}", *([on] if not pointed.special and on else [])]
-            )
+            if place.startswith("+") and pointer.level:
+                return [place]
+            # Whoever leaves the last place sideways means an arc.
+            ways = [f"curve to {place}", place] if pointer.swing else [place, f"curve to {place}"]
+            return [*ways, *([on] if not pointed.special and on else [])]
         case _:
             return [place, *([on] if not pointed.special and on else [])]
 
@@ -160,7 +191,7 @@ def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object
     return [*placed, *touching]
 
 
-def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str) -> list[str]:
+def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str, clockwise: bool) -> list[str]:
     if not has:
         placed = [f"from {place}", f"centre {place}"]
         if place.startswith("centre of"):
@@ -168,6 +199,9 @@ def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str)
     else:
         ends = ("from", "to") if has & {"centre", "touching", "continuing"} else ("from", "via", "to")
         placed = [f"{word} {place}" for word in ends if word not in has]
+        if {"centre", "from"} <= has and "to" not in has:
+            # The way that the pointer went around the centre.
+            placed = [f"to {place} clockwise", f"to {place}"] if clockwise else [f"to {place}", f"to {place} clockwise"]
     figured: list[str] = []
     if name and isinstance(figure, Line | EndlessLine | Circle | Arc):
         figured = [f"touching {name}"]
@@ -206,12 +240,12 @@ def _direction(book: Book, draft: Draft, pointed: Pointed, index: int) -> str:
     """Whole degrees toward the pointer, as the drawing counts them."""
     last = last_of_draft(book, draft, index)
     turn = degrees(atan2(pointed.at.y - last.y, pointed.at.x - last.x))
-    return display.plain(round(book.header.manner.direction_from_core(turn)) % 360, 12)
+    return plain(round(book.writing.direction_from_core(turn)) % 360, 12)
 
 
 def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
     """How far the pointer has gone along the direction that is held, in round numbers; behind is negative."""
-    trial = read_open_line(book, draft, "length 1", index)
+    trial = read_open_line(book, draft, f"length 1{book.suffix}", index)
     figure = trial.value.figure if isinstance(trial.value, Drawn) else None
     if not isinstance(figure, Line):
         return "1"
@@ -219,7 +253,7 @@ def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
     unit = hypot(b.x - a.x, b.y - a.y)
     along = ((pointer.x - a.x) * (b.x - a.x) + (pointer.y - a.y) * (b.y - a.y)) / unit
     decimals = max(0, -floor(log10(pointer.pixel) + 0.3)) if pointer.pixel > 0 else 3
-    return display.plain(round(along / unit, decimals) or 1.0, 12)
+    return f"{plain(round(along / unit, decimals) or 1.0, 12)}{book.suffix}"
 
 
 def _under(book: Book, pointed: Pointed) -> tuple[object, str]:

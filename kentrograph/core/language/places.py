@@ -25,6 +25,7 @@ from ..book.tree import (
 )
 from .cursor import Cursor
 from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
+from .sights import name_or_sight
 from .vocabulary import PLACE_WORDS, SIDES
 
 _PLACE_LIKE = frozenset({"point", "circle", "arc", "ellipse"})
@@ -157,7 +158,8 @@ def _after_number(c: Cursor, first: Number) -> Place | Number:
             which = c.need_word("start", "end")
             c.need_word("of")
             name = c.name()
-            return _based(c, Past(first, "end" if which == "end" else "start", name, token.start, c.last))
+            straight = c.take_word("straight") is not None
+            return _based(c, Past(first, "end" if which == "end" else "start", name, straight, token.start, c.last))
     return first
 
 
@@ -215,9 +217,9 @@ def _special(c: Cursor) -> Place:
             found = OnAt(name, direction(c))
         case "crossing":
             c.need_word("of")
-            first = c.name()
+            first = name_or_sight(c, place)
             c.take_op(";")
-            second = c.name()
+            second = name_or_sight(c, place)
             found = CrossingOf(first, second, sides(c), start, c.last)
         case _:
             found = _foot(c, word, start)
@@ -226,9 +228,12 @@ def _special(c: Cursor) -> Place:
 
 
 def _foot(c: Cursor, word: str, start: int) -> Place:
-    c.need_word("to" if word == "nearest" else "of")
-    origin = place(c)
-    c.need_word("on")
+    origin = None
+    if not c.take_word("on"):
+        # Without a place it is from the last one.
+        c.need_word("to" if word == "nearest" else "of", "on")
+        origin = place(c)
+        c.need_word("on")
     name = c.name()
     what: Literal["foot", "nearest", "touch"] = "foot" if word == "foot" else "nearest" if word == "nearest" else "touch"
     return FootOf(what, origin, name, sides(c), start, c.last)

@@ -7,19 +7,34 @@ from ..angles import direction_of
 from ..book.book import Book
 from ..book.places import as_function, plan_next, plan_place
 from ..book.planner import Planner
-from ..book.tree import PLACES, Given, Place, Statement
+from ..book.tree import PLACES, Given, Place, Statement, key_of
 from ..book.values import Drawn
 from ..construct.solution import near as nearest_solution
-from ..figures import Point
+from ..figures import Arc, Circle, EndlessLine, Line, Point
 from ..measure.closest import distance_between
 from ..problem import Refused
-from ..snap.candidates import figure_at, within_reach
-from . import display
+from ..snap.candidates import take_at
+from ..snap.index import index_of
+from ..snap.kinds import ON
+from ..snap.query import Passed, Query
+from ..units import plain
 from .echo import env_of
 from .intents import mended, tried
 from .openline import DRAFT_ID, Draft, OpenLine, read_open_line
 from .script import named_step
 from .taking import worded
+
+
+@dataclass(frozen=True, slots=True)
+class Snapping:
+    """What may be taken near the pointer: the kinds that are on, into how many parts figures are cut, and the steps that
+    directions (degrees), distances and plain positions (the drawing's unit) are held to; 0 for none."""
+
+    on: frozenset[str] = ON
+    parts: int = 3
+    turn: float = 0.0
+    step: float = 0.0
+    grid: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +47,13 @@ class Pointer:
     pixel: float
     level: bool = False
     """Whether what is placed is held level or plumb with the last place."""
+    swing: bool = False
+    """Whether the pointer left the last place sideways: a chain then goes on as an arc."""
+    turned: float = 0.0
+    """Degrees that the pointer went around the centre of the arc being written, since its beginning was given."""
+    snapping: Snapping = Snapping()
+    passed: tuple[str, ...] = ()
+    """Places, and lines by their names, that the pointer passed over, in words."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,32 +67,119 @@ class Pointed:
     figure: str | None
     kind: str = ""
     """What kind of place it is; empty for a plain position."""
+    sights: tuple[EndlessLine, ...] = ()
+    """The sight lines that it lies on."""
+    beside: str = ""
+    """For a plain position: the special place that lies within a hair of it."""
+
+
+WEAK = frozenset({"nearest", "past", "level", "turn", "beside", "step"})
+"""Kinds that are found all along a line: what is under the pointer may be meant as well."""
+_HAIR_PIXELS = 3.0
 
 
 def place_at(book: Book, pointer: Pointer) -> Pointed:
-    """The special place within reach that is likeliest meant, or the plain position in round numbers."""
+    """The place within reach that is likeliest meant, or the plain position in round numbers."""
     return places_at(book, pointer, 1)[0]
 
 
-def places_at(book: Book, pointer: Pointer, most: int) -> list[Pointed]:
-    """The special places within reach, likeliest first; where there is none, the plain position in round numbers."""
-    found = within_reach(book, pointer.x, pointer.y, pointer.reach)
-    under = figure_at(book, pointer.x, pointer.y, pointer.reach)
-    if found:
-        spots = {(c.at.x, c.at.y) for c in found}
-        return [Pointed(one.words, one.at, True, len(spots) - 1, one.step, one.kind) for one in found[:most]]
+def places_at(
+    book: Book,
+    pointer: Pointer,
+    most: int,
+    draft: Draft | None = None,
+    index: int | None = None,
+    only: frozenset[str] | None = None,
+) -> list[Pointed]:
+    """The places within reach, likeliest first, and behind them the plain position in round numbers.
+
+    With a ``draft`` the sight lines and what is seen from its last place come in. ``only`` asks for these kinds alone,
+    whether they are on or not.
+    """
+    query = _query(book, pointer, draft, index, only)
+    found = take_at(book, query)
+    nearest = index_of(book).nearest(book, pointer.x, pointer.y, pointer.reach)
+    under = nearest[0] if nearest else None
+    spots = {(round(c.at.x, 12), round(c.at.y, 12)) for c in found}
+    taken = [
+        Pointed(one.words, one.at, one.kind not in WEAK, len(spots) - 1, one.step or under, one.kind, one.sights)
+        for one in found[:most]
+    ]
     words, at = plain_position(book, pointer)
-    return [Pointed(words, at, False, 0, under)]
+    hair = _HAIR_PIXELS * pointer.pixel
+    close = [c for c in found if c.kind not in WEAK and hypot(c.at.x - at.x, c.at.y - at.y) <= hair and c.at != at]
+    return [*taken, Pointed(words, at, False, len(spots), under, beside=close[0].words if close else "")]
+
+
+def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None, only: frozenset[str] | None) -> Query:
+    at = len(book.order) if index is None else index
+    s = pointer.snapping
+    seen = draft is not None and (draft.kind in _FROM_LAST or (draft.kind in _ONWARD and len(draft.rows) > 0))
+    last = last_of_draft(book, draft, at) if seen else None
+    late = tuple(id for id in book.order[max(0, at - _LATE) : at] if _runs(book, id))
+    on = s.on if only is None else only
+    passed = tuple(p for words in pointer.passed for p in _passed(book, words, at)) if draft is not None else ()
+    return Query(
+        pointer.x, pointer.y, pointer.reach, pointer.pixel, on, last, passed,
+        s.parts, s.turn, s.step, s.grid, at, book.suffix, late if draft is not None else (),
+    )  # fmt: skip
+
+
+_LATE = 4
+_FROM_LAST = frozenset({"point", "line", "path"})
+"""Kinds whose first place may be counted from the last one of the step before."""
+_ONWARD = frozenset({"arc", "rectangle"})
+"""Kinds whose second place may be counted from their first."""
+
+
+def _runs(book: Book, id: str) -> bool:
+    value = book.values[id]
+    return isinstance(value, Drawn) and isinstance(value.figure, Line | EndlessLine | Circle | Arc)
+
+
+def _passed(book: Book, words: str, index: int) -> list[Passed]:
+    """What was passed over, as it stands now; nothing where it can no longer be found."""
+    step = book.find(key_of(words))
+    if step is not None and step.figure_kind == "line":
+        return [Passed(words, None, step.id)]
+    try:
+        made, value = tried(book, f"point {words}", DRAFT_ID, index)
+    except Refused:
+        return []
+    if not isinstance(value, Drawn) or not isinstance(value.figure, Point):
+        return []
+    uses = made.statement.uses
+    of = book.find(uses[-1].key) if len(uses) == 1 else None
+    return [Passed(words, value.figure, of.id if of is not None and of.name != words else "")]
+
+
+def places_passed(book: Book, pointer: Pointer, index: int) -> list[Point]:
+    """Where the places are that the pointer passed over."""
+    return [p.at for words in pointer.passed for p in _passed(book, words, index) if p.at is not None]
+
+
+def passed_over(book: Book, pointed: Pointed) -> str | None:
+    """What sight lines start from when this place, or the line under the pointer, is passed over."""
+    if pointed.special and pointed.kind not in ("foot", "touch", "sights"):
+        return pointed.words
+    step = book.steps[pointed.figure] if pointed.figure else None
+    return step.name if step is not None and step.figure_kind == "line" else None
+
+
+def rounded(pointer: Pointer, value: float) -> float:
+    """A length in distance steps, or as round as a pixel is wide."""
+    return Query(0.0, 0.0, pointer.reach, pointer.pixel, step=pointer.snapping.step).rounded(value)
 
 
 def plain_position(book: Book, pointer: Pointer) -> tuple[str, Point]:
-    """Where the pointer is, in numbers as round as a pixel is wide, and that place."""
-    manner = book.header.manner
+    """Where the pointer is, on the grid or in numbers as round as a pixel is wide, and that place."""
+    manner = book.writing
     x, y = manner.from_world(Point(pointer.x, pointer.y))
     decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
-    rx, ry = round(x, decimals), round(y, decimals)
+    grid = pointer.snapping.grid
+    rx, ry = (round(x / grid) * grid, round(y / grid) * grid) if grid > 0.0 else (round(x, decimals), round(y, decimals))
     at = Point(*manner.to_world(rx, ry))
-    return f"{display.plain(rx, 12)}, {display.plain(ry, 12)}", at
+    return f"{plain(rx, 12)}{book.suffix}, {plain(ry, 12)}{book.suffix}", at
 
 
 def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | None, pointer: Pointer | None) -> OpenLine:
@@ -90,7 +199,7 @@ def read_with_pointer(book: Book, draft: Draft | None, text: str, index: int | N
         way = f"toward {pointed.words}"
     else:
         # Whole degrees, as a person would write it down.
-        way = f"at {round(book.header.manner.direction_from_core(direction_of(dx, dy))) % 360}"
+        way = f"at {round(book.writing.direction_from_core(direction_of(dx, dy))) % 360}"
     words = text.strip()[: max(0, problem.start)] if problem.start > 0 else ""
     return read_open_line(book, draft, f"{words}+ {distance[len(words) :].lstrip('+ ')} {way}".strip(), index)
 
@@ -120,13 +229,23 @@ def with_solution(
     return replace(line, step=step, value=value, statement=step.statement.text)
 
 
+def stands(book: Book, draft: Draft, index: int) -> OpenLine:
+    """A draft as it stands with nothing typed; the last one is kept, since one look at the pointer asks several times."""
+    kept = book.memo.get("stands")
+    if kept is not None and kept[0] is book and kept[1] == draft and kept[2] == index:
+        line: OpenLine = kept[3]
+        return line
+    line = read_open_line(book, draft, "", index)
+    book.memo["stands"] = (book, draft, index, line)
+    return line
+
+
 def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
     """The place that the next relative entry of a draft counts from."""
     last = book.last_place(index)
     if draft is None:
         return last
-    line = read_open_line(book, draft, "", index)
-    step = line.step
+    step = stands(book, draft, index).step
     if step is None:
         return last
     return last_of_givens(book, step.statement, last, index)

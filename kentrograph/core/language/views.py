@@ -7,9 +7,10 @@ from ..book.step import Step
 from ..book.values import Drawn, Reading, Value
 from ..measure.box import box_of
 from ..problem import Problem
+from ..units import plain
 from . import display
 from .echo import given_texts, given_values
-from .intents import helped
+from .intents import beside_of, helped
 from .messages import sentence
 from .report import figure_data
 from .suggest import suggestion
@@ -45,6 +46,7 @@ def step_view(book: Book, id: str) -> Data:
         "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
         "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
         "problem": problem_view(book, value, index, step) if isinstance(value, Problem) else None,
+        "beside": beside_of(step),
         "residual": residual_words(value, book),
     }
 
@@ -108,7 +110,7 @@ def reading_words(reading: Reading, book: Book) -> Data:
     if reading.state:
         # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
         digits = header.decimals + 6
-        rest = display.plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
+        rest = plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
         said = f"{reading.state}, {rest} {header.manner.unit}"
     compared: Data | None = None
     if reading.wanted is not None:

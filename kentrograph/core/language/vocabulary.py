@@ -259,7 +259,7 @@ PLACE_WORDS = frozenset("start end middle centre center box corner on crossing f
 UNIT_WORDS = frozenset("mm cm m in ft yd deg gon rad".split())
 JOINTS = frozenset(
     "of at to from on along past by near about solution close less wanted within in and flats area measure az pi times last"
-    " toward corner curve via".split()
+    " toward corner curve via straight".split()
 )
 
 RESERVED = (

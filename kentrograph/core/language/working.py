@@ -18,7 +18,7 @@ from ..construct.lines import bisector_of_places, bisectors_of_lines
 from ..figures import Arc, Circle, EndlessLine, Figure, Line, Point
 from ..meet.carriers import way_of
 from ..problem import Refused
-from . import display
+from ..units import plain
 from .echo import env_of
 
 _TOUCHED = ("touching", "through", "figures")
@@ -42,7 +42,7 @@ class _Sheet:
 
     def n(self, value: float) -> str:
         """A number as the drawing shows it."""
-        return display.plain(value, self.book.header.decimals)
+        return plain(value, self.book.header.decimals)
 
     def draw(self, figure: Figure | None, words: str) -> None:
         """A locus, if there is one to draw."""

@@ -1,143 +1,204 @@
-"""Places that can be taken near the pointer, in words that are statements of the language."""
+"""Everything that can be taken near the pointer, in words, the likeliest first."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
-from math import hypot, inf
+from math import hypot
 from typing import Any
 
 from ..book.book import Book
-from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
-from ..measure.box import box_of, stretch
-from ..measure.closest import distance_between
-from ..meet import meet_long
-from ..meet.within import on_sweep
+from ..book.crossings import COUNTED
+from ..figures import Arc, Circle, Line, Outline, Point
+from ..meet import feet, meet, meet_long, nearest
+from ..meet.meeting import Spot
+from ..meet.within import within
+from ..problem import Refused
+from ..tolerance import TOLERANCE
+from .away import away
+from .index import index_of
+from .kinds import KINDS
+from .known import Candidate, known_places, parts, stepped
+from .query import Query
+from .sights import sights_near
 
-_RANK = {"point": 0, "end": 1, "centre": 1, "crossing": 2, "middle": 3, "quarter": 4}
 _MOST_CROSSED = 12
-"""Of more figures than this under the pointer only the latest are crossed with each other."""
+"""Of more figures than this under the pointer only those that run nearest to it are crossed with each other."""
+_MOST_KEPT = 20_000
+Near = list[tuple[float, str, Any]]
 
 
-@dataclass(frozen=True, slots=True)
-class Candidate:
-    """A place, the words that take it, the kind of place it is and the step it belongs to."""
+def take_at(book: Book, q: Query) -> list[Candidate]:
+    """All that lies within reach, the likeliest first; see `kinds` for what comes before what.
 
-    at: Point
-    words: str
-    kind: str
-    step: str
-
-
-def places_of_step(book: Book, id: str) -> Iterator[Candidate]:
-    """The special places of one step's figure."""
-    step, value = book.steps[id], book.values[id]
-    if step.hidden or not isinstance(value, Drawn):
-        return
-    name, figure = step.name, value.figure
-    match figure:
-        case Point():
-            yield Candidate(figure, name, "point", id)
-        case Line(start, end):
-            yield Candidate(start, f"start of {name}", "end", id)
-            yield Candidate(end, f"end of {name}", "end", id)
-            middle = Point(start.x + (end.x - start.x) / 2, start.y + (end.y - start.y) / 2)
-            yield Candidate(middle, f"middle of {name}", "middle", id)
-        case Circle(centre):
-            yield Candidate(centre, f"centre of {name}", "centre", id)
-            yield from _quarters(book, figure, name, id)
-        case Arc(centre, _, start, end):
-            yield from _quarters(book, figure, name, id)
-            yield Candidate(start, f"start of {name}", "end", id)
-            yield Candidate(end, f"end of {name}", "end", id)
-            yield Candidate(centre, f"centre of {name}", "centre", id)
-        case Ellipse(centre):
-            yield Candidate(centre, f"centre of {name}", "centre", id)
-        case Outline():
-            for number, corner in enumerate(figure.corners, 1):
-                yield Candidate(corner, f"corner {number} of {name}", "end", id)
-
-
-def _quarters(book: Book, figure: Circle | Arc, name: str, id: str) -> Iterator[Candidate]:
-    """The quarter points of a circle that are drawn, in the directions that the drawing counts."""
-    for core, (c, s) in ((0.0, (1.0, 0.0)), (90.0, (0.0, 1.0)), (180.0, (-1.0, 0.0)), (270.0, (0.0, -1.0))):
-        at = Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)
-        if isinstance(figure, Circle) or on_sweep(figure, at):
-            shown = book.header.manner.direction_from_core(core)
-            yield Candidate(at, f"on {name} at {shown:g}", "quarter", id)
-
-
-def _crossings(book: Book, near: list[tuple[str, Any]], pointer: Point, reach: float) -> Iterator[Candidate]:
-    """Where the figures under the pointer cross or touch each other within reach."""
-    under = [
-        (id, known.of.figure) for id, known in near if isinstance(known.of.figure, Line | EndlessLine | Circle | Arc | Ellipse)
-    ]
-    close = [(id, figure) for id, figure in under if distance_between(pointer, figure) <= reach][-_MOST_CROSSED:]
-    for index, (id, figure) in enumerate(close):
-        for other, second in close[:index]:
-            found = meet_long(second, figure)
-            for spot in found.spots:
-                if spot.true and hypot(spot.at.x - pointer.x, spot.at.y - pointer.y) <= reach:
-                    sign = f" {spot.sign}" if len(found.spots) > 1 else ""
-                    words = f"crossing of {book.steps[other].name} {book.steps[id].name}{sign}"
-                    yield Candidate(spot.at, words, "crossing", id)
-
-
-class _Known:
-    """What is known of one step's figure: its special places, and the box around it and them.
-
-    It holds for the value, the step (its name, whether it shows) and the manner (the words for directions) that it is of.
+    Nothing within reach is no error: the list is empty then.
     """
-
-    __slots__ = ("box", "manner", "of", "places", "step")
-
-    def __init__(self, book: Book, id: str) -> None:
-        self.of = book.values[id]
-        self.step = book.steps[id]
-        self.manner = book.header.manner
-        self.places = tuple(places_of_step(book, id))
-        self.box: list[float] | None = None
-        if isinstance(self.of, Drawn) and not self.step.hidden and not isinstance(self.of.figure, float | Reading):
-            if isinstance(self.of.figure, EndlessLine):
-                self.box = [-inf, -inf, inf, inf]
-            else:
-                self.box = list(box_of(self.of.figure) or [-inf, -inf, inf, inf])
-                for one in self.places:
-                    stretch(self.box, one.at)
+    before = len(book.order) if q.before is None else q.before
+    ids = [id for id in index_of(book).around(q.x, q.y, q.reach) if book.position(id) < before]
+    near = figures_near(book, q, ids)
+    found: list[Candidate] = []
+    x, y, reach, on = q.x, q.y, q.reach, q.on
+    for id in ids:
+        for place in known_places(book, id):
+            if abs(place.at.x - x) <= reach and abs(place.at.y - y) <= reach and place.kind in on:
+                found.append(place)
+    if "crossing" in on or "onward" in on:
+        found.extend(_crossings(book, q, near))
+    for source in (_from_last(book, q, near), _along(book, q, near), sights_near(book, q, near)):
+        found.extend(source)
+    return _ranked(book, q, found)
 
 
-def _near(book: Book, x: float, y: float, reach: float) -> Iterator[tuple[str, _Known]]:
-    """The steps whose boxes lie within reach, in the order of the book; what is known of a figure is kept with the book."""
-    known: dict[str, _Known] = book.memo.setdefault("places", {})
-    manner = book.header.manner
-    left, low, right, high = x - reach, y - reach, x + reach, y + reach
-    for id in book.order:
-        one = known.get(id)
-        if one is None or one.of is not book.values[id] or one.step is not book.steps[id] or one.manner != manner:
-            one = known[id] = _Known(book, id)
-        box = one.box
-        if box is not None and box[0] <= right and box[2] >= left and box[1] <= high and box[3] >= low:
-            yield id, one
+def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
+    """The figures that run within reach, the nearest first, of those a few pixels apart the latest."""
+    found: Near = []
+    for id in ids:
+        figure = book.values[id].figure  # type: ignore[union-attr]
+        off = away(figure, q.x, q.y)
+        if off <= q.reach:
+            found.append((off, id, figure))
+    found.sort(key=lambda f: (f[0], -book.position(f[1])))
+    return found
 
 
-def within_reach(book: Book, x: float, y: float, reach: float) -> list[Candidate]:
-    """Special places at most ``reach`` from the pointer: the likeliest kind first, then the nearest, then the latest."""
-    found: list[tuple[int, float, int, Candidate]] = []
-    near = list(_near(book, x, y, reach))
-    places = [place for _, known in near for place in known.places]
-    for candidate in (*places, *_crossings(book, near, Point(x, y), reach)):
-        away = hypot(candidate.at.x - x, candidate.at.y - y)
-        if away <= reach:
-            found.append((_RANK[candidate.kind], away, -book.position(candidate.step), candidate))
-    found.sort(key=lambda f: f[:3])
-    return [f[3] for f in found]
+def _ranked(book: Book, q: Query, found: list[Candidate]) -> list[Candidate]:
+    scored: list[tuple[float, float, int, Candidate]] = []
+    for one in found:
+        off = hypot(one.at.x - q.x, one.at.y - q.y)
+        if off <= q.reach and one.kind in q.on:
+            behind = KINDS[one.kind].behind
+            # Places that lie in one spot must not change their order by the noise of where it lies.
+            score = round(off / q.reach + behind, 6) if q.reach > 0.0 else behind
+            scored.append((score, behind, -book.position(one.step) if one.step else 0, one))
+    scored.sort(key=lambda s: s[:3])
+    return [s[3] for s in scored]
 
 
-def figure_at(book: Book, x: float, y: float, reach: float) -> str | None:
-    """The step whose figure runs nearest to the pointer, within reach; the later one where two are equally near."""
-    pointer = Point(x, y)
-    best: tuple[float, str] | None = None
-    for id, known in _near(book, x, y, reach):
-        away = distance_between(pointer, known.of.figure)  # type: ignore[union-attr]
-        if away <= reach and (best is None or away <= best[0]):
-            best = (away, id)
-    return best[1] if best else None
+# Crossings ----------------------------------------------------------------------------------------------
+
+
+def _crossings(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
+    """Where the figures under the pointer cross each other, or would with those passed over and those placed last."""
+    under = near[:_MOST_CROSSED]
+    for index, (_, id, figure) in enumerate(under):
+        for _, other, second in under[:index]:
+            yield from _between(book, q, other, second, id, figure)
+    if "onward" not in q.on:
+        return
+    seen = {id for _, id, _ in under}
+    others = [id for id in dict.fromkeys((*(p.step for p in q.passed), *q.late)) if id and id not in seen]
+    far = [(id, book.values[id].figure) for id in others]  # type: ignore[union-attr]
+    for index, (id, figure) in enumerate(far):
+        for _, other, second in under:
+            yield from _between(book, q, other, second, id, figure)
+        for other, second in far[:index]:
+            yield from _between(book, q, other, second, id, figure)
+
+
+def _between(book: Book, q: Query, one: str, first: Any, two: str, second: Any) -> Iterator[Candidate]:
+    if book.position(one) > book.position(two):
+        one, first, two, second = two, second, one, first
+    for spot, sign in meetings(book, one, first, two, second):
+        if abs(spot.at.x - q.x) <= q.reach and abs(spot.at.y - q.y) <= q.reach:
+            words = f"crossing of {book.steps[one].name} {book.steps[two].name}{sign}"
+            yield Candidate(spot.at, words, "crossing" if spot.true else "onward", two)
+
+
+def meetings(book: Book, one: str, first: Any, two: str, second: Any) -> tuple[tuple[Spot, str], ...]:
+    """Where two figures of the book meet, with the word that tells each spot; kept with the book."""
+    kept: dict[tuple[str, str], Any] = book.memo.setdefault("meetings", {})
+    found = kept.get((one, two))
+    if found is None or found[0] is not first or found[1] is not second:
+        if len(kept) >= _MOST_KEPT:
+            kept.clear()
+        found = kept[(one, two)] = (first, second, _meet(first, second))
+    spots: tuple[tuple[Spot, str], ...] = found[2]
+    return spots
+
+
+def _meet(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
+    if isinstance(first, Point) or isinstance(second, Point):
+        return ()
+    if isinstance(first, Outline) or isinstance(second, Outline):
+        return _meet_outlines(first, second)
+    spots = meet_long(first, second).spots
+    return tuple((spot, f" {spot.sign}" if len(spots) > 1 and spot.sign else "") for spot in spots)
+
+
+def _meet_outlines(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
+    """As a crossing with an outline is counted: along the first figure, as far as there are words for them."""
+    found: list[Point] = []
+    for p in first.pieces if isinstance(first, Outline) else (first,):
+        for r in second.pieces if isinstance(second, Outline) else (second,):
+            for spot in meet(p, r).spots:
+                if not any(TOLERANCE.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
+                    found.append(spot.at)
+    if len(found) == 1:
+        return ((Spot(found[0]), ""),)
+    return tuple((Spot(at), f" {word}") for at, word in zip(found, COUNTED, strict=False))
+
+
+# From the last place, and along figures -----------------------------------------------------------------
+
+
+def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
+    """Feet of the perpendiculars, and touching points of the tangents, from the last place to the figures under the pointer."""
+    if q.last is None:
+        return
+    for _, id, figure in near:
+        name = book.steps[id].name
+        if isinstance(figure, Point | Outline):
+            continue
+        try:
+            found = feet(figure, q.last)
+        except Refused:
+            # At the centre of a circle every radius is square to it.
+            found = []
+        for at, word in zip(found, (" first", " second") if len(found) > 1 else ("",), strict=False):
+            if within(figure, at):
+                yield Candidate(at, f"foot on {name}{word}", "foot", id)
+        if isinstance(figure, Circle | Arc):
+            for at, word in _touching(figure, q.last):
+                if within(figure, at):
+                    yield Candidate(at, f"touch on {name}{word}", "touch", id)
+
+
+def _touching(circle: Circle | Arc, at: Point) -> list[tuple[Point, str]]:
+    """Where the tangents from a place touch: left, then right, of the way to the centre. Source: Euclid, Elements III.17."""
+    from ..meet.circles import circle_circle
+
+    dx, dy = circle.centre.x - at.x, circle.centre.y - at.y
+    apart = hypot(dx, dy)
+    if apart <= circle.radius + TOLERANCE.length(circle.radius, max(abs(at.x), abs(at.y))):
+        return []
+    over = Circle(Point(at.x + dx / 2, at.y + dy / 2), apart / 2)
+    spots = circle_circle(over, Circle(circle.centre, circle.radius), TOLERANCE).spots
+    return [(s.at, f" {s.sign}") for s in spots]
+
+
+def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
+    """Equal parts, distance steps and the nearest place, of the figures under the pointer."""
+    pointer = Point(q.x, q.y)
+    for _, id, figure in near[:_MOST_CROSSED]:
+        name = book.steps[id].name
+        if isinstance(figure, Point):
+            continue
+        if "part" in q.on and q.parts > 1:
+            yield from parts(figure, name, id, q.parts)
+        if "step" in q.on and q.step > 0.0 and isinstance(figure, Line | Arc):
+            one = stepped(figure, name, id, _distance_along(figure, pointer), q)
+            if one:
+                yield one
+        if "nearest" in q.on:
+            x, y = book.writing.from_world(pointer)
+            shown = (round(x, q.decimals), round(y, q.decimals))
+            at = nearest(figure, Point(*book.writing.to_world(*shown)))
+            words = f"nearest to {q.length(shown[0])}, {q.length(shown[1])} on {name}"
+            yield Candidate(at, words, "nearest", id)
+
+
+def _distance_along(figure: Line | Arc, at: Point) -> float:
+    """How far along a line or an arc the pointer is, from its start."""
+    from ..meet.within import swept
+
+    if isinstance(figure, Line):
+        dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
+        return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length
+    return swept(figure, at) / abs(figure.sweep) * figure.length

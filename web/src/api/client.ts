@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Drawing, Working } from "./types";
+import type { Drawing, SnapKind, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -36,4 +36,5 @@ export const duplicateDrawing = (id: string): Promise<Drawing> =>
 export const deleteDrawing = (id: string): Promise<unknown> => answer(http.DELETE("/api/drawings/{id}", at(id)));
 export const workingOf = (id: string, step: string): Promise<Working> =>
   answer(http.GET("/api/drawings/{id}/working/{step}", { params: { path: { id, step } } }));
+export const snapKinds = (): Promise<SnapKind[]> => answer(http.GET("/api/snapping"));
 export const restoreDrawing = (id: string): Promise<Drawing> => answer(http.POST("/api/drawings/{id}/restore", at(id)));

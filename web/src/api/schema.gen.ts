@@ -176,6 +176,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/snapping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Snapping
+         * @description The kinds of place that can be taken, in words.
+         */
+        get: operations["get_snapping_api_snapping_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -366,7 +386,7 @@ export interface components {
              * Do
              * @enum {string}
              */
-            do: "begin" | "given" | "write" | "header" | "nothing";
+            do: "begin" | "given" | "write" | "header" | "type" | "nothing";
             draft: components["schemas"]["DraftData"] | null;
             /** Statement */
             statement: string;
@@ -542,6 +562,10 @@ export interface components {
          * @description The open line, read.
          */
         LineView: {
+            /** Around */
+            around: number[] | null;
+            /** Beside */
+            beside: string | null;
             click: components["schemas"]["EnterView"] | null;
             /** Completions */
             completions: components["schemas"]["CompletionView"][];
@@ -552,11 +576,15 @@ export interface components {
             hint: string;
             /** Last */
             last: number[] | null;
+            /** Leaving */
+            leaving: number | null;
             live: components["schemas"]["LiveView"] | null;
             /** Name */
             name: string;
             /** Note */
             note: string;
+            /** Passed */
+            passed: number[][];
             /** Picked */
             picked: number;
             /** Picks */
@@ -675,10 +703,24 @@ export interface components {
              * @default false
              */
             level: boolean;
+            /** Passed */
+            passed?: string[];
             /** Pixel */
             pixel: number;
             /** Reach */
             reach: number;
+            /** @default null */
+            snapping: components["schemas"]["SnappingData"] | null;
+            /**
+             * Swing
+             * @default false
+             */
+            swing: boolean;
+            /**
+             * Turned
+             * @default 0
+             */
+            turned: number;
             /** X */
             x: number;
             /** Y */
@@ -842,6 +884,48 @@ export interface components {
             value: string;
         };
         /**
+         * SnapKind
+         * @description A kind of place that can be taken: its word, what it is, and whether it is on from the start.
+         */
+        SnapKind: {
+            /** Explanation */
+            explanation: string;
+            /** Key */
+            key: string;
+            /** On */
+            on: boolean;
+            /** Word */
+            word: string;
+        };
+        /**
+         * SnappingData
+         * @description Which kinds of place are off, and the steps that directions (degrees), distances and positions are held to; 0 for none.
+         */
+        SnappingData: {
+            /**
+             * Grid
+             * @default 0
+             */
+            grid: number;
+            /** Off */
+            off?: string[];
+            /**
+             * Parts
+             * @default 3
+             */
+            parts: number;
+            /**
+             * Step
+             * @default 0
+             */
+            step: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+        };
+        /**
          * SolutionView
          * @description One of several figures that meet all givens: its side words, and where it touches.
          */
@@ -859,6 +943,8 @@ export interface components {
          * @description A step of the book.
          */
         StepView: {
+            /** Beside */
+            beside: string | null;
             figure: components["schemas"]["FigureView"] | null;
             /** Hidden */
             hidden: boolean;
@@ -907,10 +993,14 @@ export interface components {
         TagView: {
             /** At */
             at: number[];
+            /** Kind */
+            kind: string;
             /** More */
             more: number;
-            /** Special */
-            special: boolean;
+            /** Passes */
+            passes: string | null;
+            /** Sights */
+            sights: components["schemas"]["FigureView"][];
             /** Step */
             step: string | null;
             /** Words */
@@ -942,6 +1032,11 @@ export interface components {
          * @description Writes a step, or a header line; at the end, or before the step at ``index``.
          */
         Write: {
+            /**
+             * Beside
+             * @default
+             */
+            beside: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1581,6 +1676,62 @@ export interface operations {
                     "application/json": {
                         [key: string]: string;
                     };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_snapping_api_snapping_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SnapKind"][];
                 };
             };
             /** @description Bad Request */

@@ -107,7 +107,7 @@ describe("readings", () => {
 });
 
 describe("changes", () => {
-  const write = { do: "write", id: "n", text: "point 1, 1", index: null, pen: "ink" } as const;
+  const write = { do: "write", id: "n", text: "point 1, 1", index: null, pen: "ink", beside: "" } as const;
 
   it("on a stale base are made again on the newest", async () => {
     const { session } = await opened();

@@ -30,6 +30,8 @@ interface Interface {
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */
   working: { readonly step: string; readonly shown: Working } | null;
+  /** Special places that something of the open figure was taken beside, within a hair. */
+  beside: readonly string[];
   /** The step before which the next one is written; null writes at the end. */
   before: string | null;
 }
@@ -51,6 +53,7 @@ export const NOTHING: Interface = {
   leaf: "book",
   choice: null,
   before: null,
+  beside: [],
   working: null,
 };
 

@@ -11,8 +11,20 @@ interface Unfinished {
   readonly text: string;
 }
 
+/** How places are taken: kinds set on or off here, and the steps that values are held to; 0 for none. */
+export interface Snaps {
+  readonly set: Readonly<Record<string, boolean>>;
+  readonly parts: number;
+  readonly turn: number;
+  readonly step: number;
+  readonly grid: number;
+  /** In pixels. */
+  readonly reach: number;
+}
+
 interface Preferences {
   pen: Pen;
+  snaps: Snaps;
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -23,6 +35,7 @@ export const usePreferences = create<Preferences>()(
   persist(
     (): Preferences => ({
       pen: "ink",
+      snaps: { set: {}, parts: 3, turn: 0, step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},
     }),

@@ -6,11 +6,11 @@ export function showTag(tag: HTMLDivElement | null, line: Line): void {
   if (!tag) return;
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
-  if (line.tag && !mend && (draft ?? line.tag.special)) {
+  if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
-    if (text.trim() === "") {
-      const pick = line.picks[line.picked];
-      rows.push(["words", (pick ?? line.tag.words) + more]);
+    const pick = line.picks[line.picked];
+    if (text.trim() === "" || pick !== undefined) {
+      rows.push(["words", (pick ?? line.tag.words) + (pick ? "" : more)]);
       if (line.picks.length > 1)
         rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ${line.picks.length === 2 ? "way" : "ways"}`]);
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
@@ -31,7 +31,7 @@ export function showTag(tag: HTMLDivElement | null, line: Line): void {
       return row;
     }),
   );
-  tag.dataset.special = String(line.tag?.special ?? false);
+  tag.dataset.special = String((line.tag?.kind ?? "") !== "");
   tag.dataset.shown = String(rows.length > 0 && line.tag !== null);
   const pointed = line.tag?.step ?? null;
   if (useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });

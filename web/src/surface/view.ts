@@ -7,8 +7,11 @@ import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed
 import { drawFigures, drawLit } from "./layers/figures";
 import { drawGrid } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
+import { Gestures } from "./gestures";
+import type { Pointer } from "../table/entry";
+import { usePreferences } from "../state/preferences";
+import { snapping } from "../state/snapping";
 
-const REACH_PIXELS = 10;
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1 };
 const MOST_SEEN = 50;
 const LEAST_BOX = 6;
@@ -21,6 +24,8 @@ const NOTHING_OVER: Overlay = {
   follows: [],
   last: null,
   place: null,
+  sights: [],
+  passed: [],
   working: [],
   frame: null,
 };
@@ -41,6 +46,7 @@ export class View {
   private pointer: { x: number; y: number } | null = null;
   private level = false;
   private reading = 0;
+  private readonly gestures = new Gestures(() => this.onPointer());
   /** Views to go back to, the newest last. */
   private readonly seen: Camera[] = [];
   private readonly stops: (() => void)[];
@@ -70,6 +76,7 @@ export class View {
 
   close(): void {
     for (const stop of this.stops) stop();
+    this.gestures.close();
     cancelAnimationFrame(this.frame);
   }
 
@@ -162,6 +169,8 @@ export class View {
   movePointer(sx: number, sy: number, level: boolean): void {
     this.pointer = { x: sx, y: sy };
     this.level = level;
+    const pixel = 1 / this.camera.scale;
+    this.gestures.move({ x: toDrawingX(this.camera, sx), y: toDrawingY(this.camera, sy), pixel });
     this.onPointer();
   }
 
@@ -171,15 +180,20 @@ export class View {
   }
 
   /** Where the pointer is in the drawing, and how far it reaches. */
-  pointed(): { x: number; y: number; reach: number; pixel: number; level: boolean } | null {
+  pointed(): Pointer {
     if (!this.pointer) return null;
     const pixel = 1 / this.camera.scale;
+    const { swing, turned, passed } = this.gestures;
     return {
       x: toDrawingX(this.camera, this.pointer.x),
       y: toDrawingY(this.camera, this.pointer.y),
-      reach: REACH_PIXELS * pixel,
+      reach: usePreferences.getState().snaps.reach * pixel,
       pixel,
       level: this.level,
+      swing,
+      turned,
+      snapping: snapping(),
+      passed: [...passed],
     };
   }
 
@@ -188,6 +202,7 @@ export class View {
   show(line: Line): void {
     this.reading = line.seq;
     const { draft, mend } = useInterface.getState();
+    this.gestures.show(line, draft);
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     // Only which figures are left out matters below: how they follow is drawn over it.
     if (follows.size !== this.instead.size || [...follows.keys()].some((id) => !this.instead.has(id)))
@@ -199,7 +214,9 @@ export class View {
       taken: line.taken,
       follows: [...follows.values()].filter((f) => f !== null),
       last: draft ? line.last : null,
-      place: line.tag && (draft ?? line.tag.special) ? { at: line.tag.at, special: line.tag.special } : null,
+      place: line.tag && line.tag.kind !== "" ? line.tag.at : null,
+      sights: draft ? (line.tag?.sights ?? []) : [],
+      passed: draft ? line.passed : [],
       working: this.overlay.working,
       frame: this.overlay.frame,
     };

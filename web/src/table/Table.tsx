@@ -7,6 +7,7 @@ import { SidePanel } from "../book/SidePanel";
 import { Session } from "../session/session";
 import { forgetDocument, useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
+import { loadSnapKinds } from "../state/snapping";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
 import type { View } from "../surface/view";
@@ -64,6 +65,7 @@ function useParts(id: string): TableParts | null {
   }, [id]);
   useEffect(() => {
     parts.session.open();
+    void loadSnapKinds();
     parts.openLine.restore();
     return () => parts.session.close();
   }, [parts]);

@@ -157,8 +157,13 @@ export class OpenLine {
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
   click(): void {
     const { text, mend, draft } = useInterface.getState();
-    if (text.trim() !== "" || (mend && !draft)) this.enter();
-    else this.push({ key: "click", text: "", pointer: this.pointer });
+    if (mend && !draft) this.enter();
+    else if (text.trim() === "") this.push({ key: "click", text: "", pointer: this.pointer });
+    else {
+      // A phrase that was begun is finished with what is under the pointer; anything else that is typed is entered.
+      useInterface.setState({ text: "" });
+      this.push({ key: "click", text, pointer: this.pointer });
+    }
   }
 
   /** Begins a kind of figure, once what was entered before is done. */
@@ -277,10 +282,11 @@ export class OpenLine {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
       this.setKept({ kind: text, rows: [], at: null, again: false });
-    } else if (key === "click") await this.place(pointer ?? null);
+    } else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {
-      const line = await this.session.readNow(this.reading(text));
-      const done = line !== null && (await this.does(line.enter, text, line.problem));
+      const line = await this.session.readNow({ ...this.reading(text), ...(pointer === undefined ? {} : { pointer }) });
+      const click = key === "click" ? line?.click : null;
+      const done = line !== null && (await this.does(click ?? line.enter, text, line.problem));
       if (done) useInterface.setState({ choice: null });
       if (!done) this.putBack(text, line);
       return done;
@@ -293,7 +299,10 @@ export class OpenLine {
     const line = await this.session.readNow({ ...this.reading(""), pointer });
     useInterface.setState({ choice: null });
     this.rest();
-    if (line?.click) await this.does(line.click, "", line.problem);
+    if (!line?.click) return;
+    const beside = line.beside;
+    if (beside !== null) useInterface.setState((i) => ({ beside: [...i.beside, beside] }));
+    await this.does(line.click, "", line.problem);
   }
 
   private takeBack(): void {
@@ -309,6 +318,7 @@ export class OpenLine {
     else {
       const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
       if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;
+      useInterface.setState({ beside: [] });
       this.setKept(null);
     }
   }
@@ -341,6 +351,9 @@ export class OpenLine {
       case "given":
         this.setKept(enter.draft);
         return true;
+      case "type":
+        if (useInterface.getState().text === "") this.type(enter.statement);
+        return true;
       case "write":
       case "header":
         return this.write(enter.statement, enter.draft);
@@ -351,11 +364,14 @@ export class OpenLine {
 
   private async write(statement: string, draft: Draft | null = null): Promise<boolean> {
     const pen = usePreferences.getState().pen;
-    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index: this.index(), pen });
+    const beside = useInterface.getState().beside.join(", ").slice(0, 300);
+    const index = this.index();
+    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index, pen, beside });
     if (!answer.ok) {
       this.refuse(answer.message);
       return false;
     }
+    useInterface.setState({ beside: [] });
     // The kind of figure stays open for the next one.
     const kind = draft?.kind ?? useInterface.getState().draft?.kind;
     this.setKept(kind ? { kind, rows: [], at: null, again: true } : null);

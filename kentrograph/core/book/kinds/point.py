@@ -11,7 +11,7 @@ from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...meet.meeting import NEITHER
 from ...problem import refuse
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
-from ..places import as_function, plan_place
+from ..places import plan_origin, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
 from ..values import Drawn, drawn_plainly
@@ -47,7 +47,7 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
         if isinstance(node, CrossingOf):
             find = plan_crossings(p, node)
         else:
-            find = plan_feet(p, node, as_function(plan_place(p, node.place)))
+            find = plan_feet(p, node, plan_origin(p, node.place))
         sides = node.sides
         choosers = [g for g in statement.givens if g is not given]
         if choosers:

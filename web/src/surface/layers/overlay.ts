@@ -13,7 +13,11 @@ export interface Overlay {
   /** Figures that follow the step being mended. */
   readonly follows: readonly Figure[];
   readonly last: readonly number[] | null;
-  readonly place: { readonly at: readonly number[]; readonly special: boolean } | null;
+  /** The place that would be taken, where it is more than a plain position. */
+  readonly place: readonly number[] | null;
+  /** The sight lines that it lies on, and the places that were passed over. */
+  readonly sights: readonly Figure[];
+  readonly passed: readonly (readonly number[])[];
   /** Thin lines that show the working of a step. */
   readonly working: readonly Figure[];
   /** The box that is being drawn to be seen larger, in pixels. */
@@ -36,6 +40,7 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     stroke(g, path, LOOK.working, 1);
     g.setLineDash([]);
   }
+  drawSights(g, c, o);
   drawOthers(g, c, o);
   if (o.preview) {
     const path = new Path2D();
@@ -44,13 +49,31 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
   }
   drawNumbers(g, c, o);
   for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);
-  if (o.place?.special) drawPrick(g, c, o.place.at);
+  if (o.place) drawPrick(g, c, o.place);
   if (o.frame) {
     const [x, y, u, v] = o.frame;
     g.strokeStyle = LOOK.selected;
     g.lineWidth = 1;
     g.strokeRect(x, y, u - x, v - y);
   }
+}
+
+/** The sight lines in use, thin and dashed, and a small cross where each may start from. */
+function drawSights(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
+  const lines = new Path2D();
+  for (const sight of o.sights) traceFigure(lines, c, sight);
+  g.setLineDash([2, 5]);
+  stroke(g, lines, LOOK.snap, 1);
+  g.setLineDash([]);
+  const crosses = new Path2D();
+  for (const [x = 0, y = 0] of o.passed) {
+    const [sx, sy] = [toScreenX(c, x), toScreenY(c, y)];
+    crosses.moveTo(sx - 4, sy);
+    crosses.lineTo(sx + 4, sy);
+    crosses.moveTo(sx, sy - 4);
+    crosses.lineTo(sx, sy + 4);
+  }
+  stroke(g, crosses, LOOK.snap, 1.5);
 }
 
 /** All solutions but the one taken, faint. */

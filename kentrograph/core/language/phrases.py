@@ -1,0 +1,74 @@
+"""A phrase that was begun by typing and is finished by pointing: `foot`, `12 past`, `P1.x,`, `through` and a click.
+
+What is typed asks for one kind of place for just this once, whether that kind is on or not.
+"""
+
+from dataclasses import replace
+
+from ..book.book import Book
+from ..snap.kinds import KINDS as PLACE_KINDS
+from .openline import Draft
+from .pointing import Pointed, Pointer, places_at
+from .vocabulary import KINDS
+
+_MOST = 6
+_WIDER = 4.0
+"""Where one kind is asked for, nothing else is in the way: the pointer need not be so near."""
+_ASKED: dict[str, frozenset[str]] = {
+    **{kind.word: frozenset({kind.key}) for kind in PLACE_KINDS.values()},
+    "start": frozenset({"end"}), "end": frozenset({"end"}), "corner": frozenset({"end"}),
+    "middle": frozenset({"middle", "area"}), "box middle": frozenset({"area"}),
+    "crossing": frozenset({"crossing", "onward", "sights"}), "plumb": frozenset({"level"}),
+    "on": frozenset({"nearest", "quarter"}),
+}  # fmt: skip
+"""The kinds of place that a word asks for."""
+
+
+def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, places: list[Pointed]) -> list[str]:
+    """The rows that the text could become with what is under the pointer, likeliest first; not all of them can be read.
+
+    A row that ends with a comma waits for another place.
+    """
+    typed = text.strip()
+    if typed.lower() == "x":
+        return [f"{_in_number(p.words)}.x," for p in places if p.kind]
+    if typed.endswith(","):
+        return [f"{typed} {_in_number(p.words)}.y" for p in places if p.kind]
+    rows: list[str] = []
+    asked = _asked(typed.lower())
+    if asked and typed.lower() not in _givens(draft):
+        head = typed[: len(typed) - len(asked)]
+        wider = replace(pointer, reach=_WIDER * pointer.reach)
+        found = places_at(book, wider, _MOST, draft, index, _ASKED[asked])[:-1]
+        # `start` asks for an end, and for a start before that.
+        found.sort(key=lambda p: not p.words.startswith(asked))
+        rows.extend(f"{head}{p.words}" for p in found)
+    rows.extend(f"{typed} {place.words}" for place in places)
+    steps = [book.steps[p.figure] for p in places if p.figure]
+    for name in dict.fromkeys(step.name for step in steps if step.figure_kind != "point"):
+        if asked in ("foot", "touch"):
+            rows.extend(f"{typed} on {name}{side}" for side in ("", " left", " right"))
+        nearer = _nearer_end(places, name)
+        rows.extend([f"{typed} {name}{' from end' if nearer == 'end' else ''}", f"{typed} {name}", f"{typed} of {name}"])
+        rows.append(f"{typed} {nearer} of {name}")
+    return list(dict.fromkeys(rows))
+
+
+def _asked(typed: str) -> str:
+    """The word for a kind of place that the text ends with."""
+    found = [word for word in _ASKED if typed == word or typed.endswith(f" {word}")]
+    return max(found, key=len, default="")
+
+
+def _givens(draft: Draft) -> set[str]:
+    kind = KINDS.get(draft.kind)
+    return {given.word for given in kind.givens} if kind else set()
+
+
+def _nearer_end(places: list[Pointed], name: str) -> str:
+    """Which end of a figure the pointer is nearer to: the one that is among what can be taken there."""
+    return "start" if any(p.words == f"start of {name}" for p in places) else "end"
+
+
+def _in_number(words: str) -> str:
+    return words if words.isidentifier() else f"({words})"

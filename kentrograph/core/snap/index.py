@@ -1,0 +1,245 @@
+"""Which figures run near a place: a grid of cells in several sizes.
+
+A figure stands in the size of cells of which it covers a few, and only in those cells that it runs through, or that hold
+a place of it (a centre). So nothing has to be made anew when figures are added, however large or small they are, and a
+look-up meets only what is near. Method: hierarchical cell grid; source: common practice.
+"""
+
+from collections.abc import Iterator
+from math import ceil, cos, floor, frexp, radians, sin
+from typing import Any
+
+from ..book.book import Book
+from ..book.values import Drawn, Reading
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..measure.box import box_of
+from .away import away
+from .known import middles
+
+_FINENESS = 2
+"""A figure covers up to 2**2 cells of its size each way, and more than half as many."""
+_MOST_RINGS = 24
+_MOST_FIGURES = 160
+"""More figures than this around the pointer cannot be told apart by pointing: the search stops at a ring of so many."""
+
+Cells = dict[tuple[int, int], list[str]]
+
+
+class Index:
+    """The figures of a book by where they run. `of` brings it up to date with a book, doing only what has changed."""
+
+    def __init__(self) -> None:
+        self._levels: dict[int, Cells] = {}
+        self._where: dict[str, tuple[int, list[tuple[int, int]]]] = {}
+        self._endless: dict[str, None] = {}
+        self._points_level = 0
+        self._values: Any = None
+        self._held: dict[str, tuple[Any, Any]] = {}
+        """For each step, the value and the step that it stands here for."""
+
+    # Keeping up ---------------------------------------------------------------------------------------
+
+    def of(self, book: Book) -> "Index":
+        """This index, for a book: what differs from the last one asked for is taken out and put in again."""
+        if self._values is book.values:
+            return self
+        if self._values is None:
+            self._points_level = _level_of_points(book)
+            self._scan(book)
+        elif book.before is self._values:
+            for id in book.touched:
+                self._renew(book, id)
+        else:
+            self._scan(book)
+        self._values = book.values
+        return self
+
+    def _scan(self, book: Book) -> None:
+        for id in [id for id in self._held if id not in book.steps]:
+            self._renew(book, id)
+        held, values, steps = self._held, book.values, book.steps
+        for id in book.order:
+            known = held.get(id)
+            if known is None or known[0] is not values[id] or known[1] is not steps[id]:
+                self._renew(book, id)
+
+    def _renew(self, book: Book, id: str) -> None:
+        self._take_out(id)
+        step, value = book.steps.get(id), book.values.get(id)
+        if step is None:
+            self._held.pop(id, None)
+            return
+        self._held[id] = (value, step)
+        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+            return
+        if isinstance(value.figure, EndlessLine):
+            self._endless[id] = None
+            return
+        level, cells = _cells(value.figure, self._points_level)
+        table = self._levels.setdefault(level, {})
+        for cell in cells:
+            table.setdefault(cell, []).append(id)
+        self._where[id] = (level, cells)
+
+    def _take_out(self, id: str) -> None:
+        self._endless.pop(id, None)
+        level, cells = self._where.pop(id, (0, []))
+        table = self._levels.get(level, {})
+        for cell in cells:
+            table[cell].remove(id)
+            if not table[cell]:
+                del table[cell]
+        if level in self._levels and not table:
+            del self._levels[level]
+
+    # Looking up ---------------------------------------------------------------------------------------
+
+    def around(self, x: float, y: float, reach: float) -> dict[str, None]:
+        """The steps that may run, or have a place, within reach; all of them, unless they are too many to tell apart."""
+        found = dict(self._endless)
+        for level, cells in self._levels.items():
+            size = 2.0**level
+            left, right = floor((x - reach) / size), floor((x + reach) / size)
+            low, high = floor((y - reach) / size), floor((y + reach) / size)
+            if right - left < 4 and high - low < 4:
+                for i in range(left, right + 1):
+                    for j in range(low, high + 1):
+                        here = cells.get((i, j))
+                        if here:
+                            found.update(dict.fromkeys(here))
+                continue
+            rings = ceil(reach / size)
+            if len(cells) > (2 * min(rings, _MOST_RINGS) + 1) ** 2:
+                had = len(found)
+                self._by_rings(cells, floor(x / size), floor(y / size), rings, found)
+                if rings <= _MOST_RINGS or len(found) > had:
+                    continue
+            for (i, j), here in cells.items():
+                if left <= i <= right and low <= j <= high:
+                    found.update(dict.fromkeys(here))
+        return found
+
+    @staticmethod
+    def _by_rings(cells: Cells, i: int, j: int, rings: int, found: dict[str, None]) -> None:
+        for ring in range(min(rings, _MOST_RINGS) + 1):
+            for cell in _ring(i, j, ring):
+                here = cells.get(cell)
+                if here:
+                    found.update(dict.fromkeys(here))
+            if len(found) >= _MOST_FIGURES:
+                return
+
+    def nearest(self, book: Book, x: float, y: float, reach: float) -> tuple[str, float] | None:
+        """The figure that runs nearest to a place, within reach, and how far it is."""
+        best: tuple[str, float] | None = None
+        values = book.values
+        for id in self.around(x, y, reach):
+            off = away(values[id].figure, x, y)  # type: ignore[union-attr]
+            if off <= reach and (best is None or off < best[1]):
+                best = (id, off)
+        return best
+
+
+def index_of(book: Book) -> Index:
+    """The index of a book; every revision of it shares one."""
+    index: Index = book.memo.setdefault("snap index", Index())
+    return index.of(book)
+
+
+def _ring(i: int, j: int, ring: int) -> Iterator[tuple[int, int]]:
+    if ring == 0:
+        yield (i, j)
+        return
+    for k in range(-ring, ring + 1):
+        yield (i + k, j - ring)
+        yield (i + k, j + ring)
+    for k in range(-ring + 1, ring):
+        yield (i - ring, j + k)
+        yield (i + ring, j + k)
+
+
+# Where a figure stands ----------------------------------------------------------------------------------
+
+
+def _level_of_points(book: Book) -> int:
+    """The size of cells for point marks: about one of them in a cell, as they lie when the index is made."""
+    points = [v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Point)]
+    if len(points) < 2:
+        return 0
+    xs, ys = [p.x for p in points], [p.y for p in points]
+    return _exponent(max(max(xs) - min(xs), max(ys) - min(ys)) / len(points) ** 0.5)
+
+
+def _exponent(size: float) -> int:
+    return frexp(size)[1] if size > 0.0 else 0
+
+
+def _cells(figure: Any, points_level: int) -> tuple[int, list[tuple[int, int]]]:
+    """The size of cells that suits a figure, and those that it runs through or that hold a place of it."""
+    if isinstance(figure, Point):
+        size = 2.0**points_level
+        return points_level, [(floor(figure.x / size), floor(figure.y / size))]
+    left, low, right, high = box_of(figure)
+    extent = max(right - left, high - low, 1e-14 * max(abs(left), abs(right), abs(low), abs(high)))
+    level = _exponent(extent) - _FINENESS
+    size = 2.0**level
+    found: dict[tuple[int, int], None] = {}
+    for piece in figure.pieces if isinstance(figure, Outline) else (figure,):
+        _run(piece, size, found)
+    for at in _places_off(figure):
+        found[(floor(at.x / size), floor(at.y / size))] = None
+    return level, list(found)
+
+
+def _places_off(figure: Any) -> list[Point]:
+    """Places that can be taken and lie off the figure itself."""
+    if isinstance(figure, Circle | Arc | Ellipse):
+        return [figure.centre]
+    if isinstance(figure, Outline) and figure.closed:
+        return [at for _, at in middles(figure)]
+    return []
+
+
+def _run(piece: Any, size: float, found: dict[tuple[int, int], None]) -> None:
+    """The cells that a piece runs through: stops half a cell apart, each with a quarter of a cell around it."""
+    if isinstance(piece, Line):
+        _run_line(piece, size, found)
+        return
+    quarter = 0.25 * size
+    for x, y in _stops(piece, size):
+        left, right = floor((x - quarter) / size), floor((x + quarter) / size)
+        low, high = floor((y - quarter) / size), floor((y + quarter) / size)
+        for i in range(left, right + 1):
+            for j in range(low, high + 1):
+                found[(i, j)] = None
+
+
+def _run_line(line: Line, size: float, found: dict[tuple[int, int], None]) -> None:
+    """The cells of a line, column by column: from where it enters a column to where it leaves."""
+    a, b = (line.start, line.end) if line.start.x <= line.end.x else (line.end, line.start)
+    dx, dy = b.x - a.x, b.y - a.y
+    slack = 1e-9 * size
+    for i in range(floor((a.x - slack) / size), floor((b.x + slack) / size) + 1):
+        if dx > 0.0:
+            t0 = min(1.0, max(0.0, (i * size - a.x) / dx))
+            t1 = min(1.0, max(0.0, ((i + 1) * size - a.x) / dx))
+        else:
+            t0, t1 = 0.0, 1.0
+        y0, y1 = a.y + t0 * dy, a.y + t1 * dy
+        for j in range(floor((min(y0, y1) - slack) / size), floor((max(y0, y1) + slack) / size) + 1):
+            found[(i, j)] = None
+
+
+def _stops(piece: Any, size: float) -> Iterator[tuple[float, float]]:
+    count = max(1, ceil(piece.length / (0.5 * size)))
+    if isinstance(piece, Ellipse):
+        # Even in the eccentric angle: no two stops are further apart than the larger half axis says.
+        count = max(1, ceil(radians(piece.sweep) * max(piece.a, piece.b) / (0.5 * size)))
+        for n in range(count + 1):
+            at = piece.at(radians(piece.begin + piece.sweep * n / count))
+            yield (at.x, at.y)
+        return
+    first, sweep = (piece.from_direction, piece.sweep) if isinstance(piece, Arc) else (0.0, 360.0)
+    begin, step = radians(first), radians(sweep) / count
+    for n in range(count + 1):
+        yield (piece.centre.x + piece.radius * cos(begin + n * step), piece.centre.y + piece.radius * sin(begin + n * step))

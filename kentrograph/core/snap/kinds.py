@@ -1,0 +1,42 @@
+"""The kinds of place that can be taken, with the words for them. One table; everything that lists kinds reads it.
+
+``behind`` is how much nearer, in shares of the reach, another place must lie to come before one of this kind: so what is
+most likely meant comes first, and nothing is ever hidden for good by what lies beside it.
+"""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    """A kind of place: its key, the word that asks for it, what it is, whether it is on from the start."""
+
+    key: str
+    word: str
+    explanation: str
+    behind: float
+    on: bool = True
+
+
+_ALL = (
+    Kind("point", "point", "a point mark", 0.0),
+    Kind("end", "end", "an end or a corner", 0.01),
+    Kind("centre", "centre", "the centre of a round figure", 0.02),
+    Kind("crossing", "crossing", "where two figures cross or touch", 0.04),
+    Kind("foot", "foot", "foot of the perpendicular from the last place", 0.15),
+    Kind("touch", "touch", "touching point of a tangent from the last place", 0.15),
+    Kind("area", "area middle", "area centre of an outline, and the centre of its box", 0.1),
+    Kind("middle", "middle", "halfway along a line or an arc", 0.25),
+    Kind("quarter", "quarter", "the four quarter points of a circle", 0.35),
+    Kind("part", "part", "equal parts along a figure", 0.4, on=False),
+    Kind("onward", "onward", "where two figures would cross if they were longer", 0.5),
+    Kind("sights", "sights", "where two sight lines cross, or one crosses a figure", 0.3),
+    Kind("past", "past", "on from the end of a line or an arc that was passed over", 1.2),
+    Kind("level", "level", "level or plumb with a place that was passed over", 1.25),
+    Kind("turn", "turn", "at the direction steps from a place that was passed over", 1.3),
+    Kind("beside", "beside", "parallel or square to a line that was passed over", 1.35),
+    Kind("step", "step", "at the distance steps from the nearer end of a figure", 1.4),
+    Kind("nearest", "nearest", "the nearest place on a figure", 2.0),
+)
+KINDS: dict[str, Kind] = {kind.key: kind for kind in _ALL}
+ON = frozenset(kind.key for kind in _ALL if kind.on)

@@ -1,0 +1,122 @@
+"""The special places of one figure, in words that are statements of the language."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from math import ceil
+from typing import Any
+
+from ..book.book import Book
+from ..book.values import Drawn
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import place_along
+from ..measure.area import area_centre, box_middle
+from ..meet.within import on_sweep
+from ..problem import Refused
+from .query import Query
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A place, the words that take it, the kind of place it is and the step it belongs to (empty for none).
+
+    ``sights`` are the sight lines that it lies on.
+    """
+
+    at: Point
+    words: str
+    kind: str
+    step: str
+    sights: tuple[EndlessLine, ...] = ()
+
+
+def known_places(book: Book, id: str) -> tuple[Candidate, ...]:
+    """The special places of a step's figure; kept with the book for the value, the step and the manner that they are of."""
+    kept: dict[str, tuple[Any, Any, Any, tuple[Candidate, ...]]] = book.memo.setdefault("places", {})
+    value, step, manner = book.values[id], book.steps[id], book.writing
+    found = kept.get(id)
+    if found is None or found[0] is not value or found[1] is not step or found[2] != manner:
+        found = kept[id] = (value, step, manner, tuple(_places_of_step(book, id)))
+    return found[3]
+
+
+def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
+    step, value = book.steps[id], book.values[id]
+    if not isinstance(value, Drawn):
+        return
+    name, figure = step.name, value.figure
+    match figure:
+        case Point():
+            yield Candidate(figure, name, "point", id)
+        case Line(start, end):
+            yield Candidate(start, f"start of {name}", "end", id)
+            yield Candidate(end, f"end of {name}", "end", id)
+            middle = Point(start.x + (end.x - start.x) / 2, start.y + (end.y - start.y) / 2)
+            yield Candidate(middle, f"middle of {name}", "middle", id)
+        case Circle(centre):
+            yield Candidate(centre, f"centre of {name}", "centre", id)
+            yield from _quarters(book, figure, name, id)
+        case Arc(centre, _, start, end):
+            yield from _quarters(book, figure, name, id)
+            yield Candidate(start, f"start of {name}", "end", id)
+            yield Candidate(end, f"end of {name}", "end", id)
+            yield Candidate(centre, f"centre of {name}", "centre", id)
+            yield Candidate(place_along(figure, figure.length / 2.0), f"middle of {name}", "middle", id)
+        case Ellipse(centre):
+            yield Candidate(centre, f"centre of {name}", "centre", id)
+            if not figure.whole:
+                yield Candidate(figure.start, f"start of {name}", "end", id)
+                yield Candidate(figure.end, f"end of {name}", "end", id)
+        case Outline():
+            for number, corner in enumerate(figure.corners, 1):
+                yield Candidate(corner, f"corner {number} of {name}", "end", id)
+            if not figure.closed:
+                yield Candidate(place_along(figure, figure.length / 2.0), f"middle of {name}", "middle", id)
+            for number, piece in enumerate(figure.pieces, 1):
+                if isinstance(piece, Line):
+                    after = number % len(figure.corners) + 1
+                    words = f"middle of corner {number} of {name}; corner {after} of {name}"
+                    yield Candidate(place_along(piece, piece.length / 2.0), words, "middle", id)
+            for what, at in middles(figure):
+                yield Candidate(at, f"{what} of {name}", "area", id)
+
+
+def middles(figure: Any) -> list[tuple[str, Point]]:
+    """Area centre and centre of the box of a closed outline; none of one that holds no area."""
+    if not isinstance(figure, Outline) or not figure.closed:
+        return []
+    try:
+        return [("middle", area_centre(figure)), ("box middle", box_middle(figure))]
+    except Refused:
+        # Its parts cancel each other: the box is all that has a middle.
+        return [("box middle", box_middle(figure))]
+
+
+def _quarters(book: Book, figure: Circle | Arc, name: str, id: str) -> Iterator[Candidate]:
+    """The quarter points of a circle that are drawn, in the directions that the drawing counts."""
+    for core, (c, s) in ((0.0, (1.0, 0.0)), (90.0, (0.0, 1.0)), (180.0, (-1.0, 0.0)), (270.0, (0.0, -1.0))):
+        at = Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)
+        if isinstance(figure, Circle) or on_sweep(figure, at):
+            shown = book.writing.direction_from_core(core)
+            yield Candidate(at, f"on {name} at {shown:g}", "quarter", id)
+
+
+def parts(figure: Any, name: str, id: str, count: int) -> Iterator[Candidate]:
+    """The places that cut a figure into so many equal parts, counted from its start; a circle starts in the east."""
+    if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
+        return
+    length = figure.length
+    for n in range(0 if isinstance(figure, Circle) else 1, count):
+        share = f"{n}/{count}" if n else "0%"
+        yield Candidate(place_along(figure, length * n / count), f"{share} of {name}", "part", id)
+
+
+def stepped(figure: Any, name: str, id: str, along: float, q: Query) -> Candidate | None:
+    """The place at a whole number of steps from the nearer end, nearest to a distance ``along`` a line or an arc."""
+    length, step = figure.length, q.step
+    from_end = along > length / 2.0
+    count = round((length - along if from_end else along) / step)
+    distance = count * step
+    if not 0.0 < distance < length or count > ceil(length / step):
+        return None
+    at = place_along(figure, length - distance if from_end else distance)
+    return Candidate(at, f"{q.length(distance)} along {name}{' from end' if from_end else ''}", "step", id)

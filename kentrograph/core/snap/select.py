@@ -1,0 +1,98 @@
+"""Figures by where they lie: those inside a box, those that it touches, and all that hang together."""
+
+from ..book.book import Book
+from ..book.values import Drawn, Reading
+from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..measure.box import box_of
+from ..meet import meet
+from ..tolerance import TOLERANCE
+from .away import away
+from .index import index_of
+
+Box = tuple[float, float, float, float]
+
+
+def inside(book: Book, box: Box) -> list[str]:
+    """The steps whose figures lie wholly inside a box (left, bottom, right, top), in the order of the book."""
+    found: list[str] = []
+    for id, figure in _shown(book):
+        if not isinstance(figure, EndlessLine):
+            left, low, right, high = box_of(figure)
+            if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
+                found.append(id)
+    return found
+
+
+def touched(book: Book, box: Box) -> list[str]:
+    """The steps whose figures lie inside a box or cross its edge, in the order of the book."""
+    left, low, right, high = box
+    corners = [Point(left, low), Point(right, low), Point(right, high), Point(left, high)]
+    edges = [Line(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True) if a != b]
+    whole = set(inside(book, box))
+    return [id for id, figure in _shown(book) if id in whole or _crosses(figure, edges, box)]
+
+
+def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
+    if isinstance(figure, Point):
+        return False
+    if not isinstance(figure, EndlessLine):
+        left, low, right, high = box_of(figure)
+        if left > box[2] or right < box[0] or low > box[3] or high < box[1]:
+            return False
+    pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
+    return any(meet(piece, edge).how != "apart" for piece in pieces for edge in edges)
+
+
+def hanging_together(book: Book, id: str) -> list[str]:
+    """The step and all that hang together with it: an end of one lies on the other, and so on from there."""
+    found: dict[str, None] = {id: None}
+    waiting = [id]
+    index = index_of(book)
+    figures = dict(_shown(book))
+    while waiting:
+        figure = figures.get(waiting.pop())
+        if figure is None or isinstance(figure, EndlessLine):
+            continue
+        left, low, right, high = box_of(figure)
+        size = max(right - left, high - low)
+        middle = ((left + right) / 2.0, (low + high) / 2.0)
+        for other in index.around(*middle, size) if size > 0.0 else index.around(*middle, TOLERANCE.length(1.0)):
+            if other not in found and other in figures and _hang(figure, figures[other]):
+                found[other] = None
+                waiting.append(other)
+    return sorted(found, key=book.position)
+
+
+def _hang(one: Figure, other: Figure) -> bool:
+    return _ends_on(one, other) or _ends_on(other, one)
+
+
+def _ends_on(one: Figure, other: Figure) -> bool:
+    """Whether an end of one figure lies on another."""
+    for at in _ends(one):
+        left, low, right, high = box_of(other)
+        slack = TOLERANCE.length(max(right - left, high - low), max(abs(at.x), abs(at.y)))
+        if away(other, at.x, at.y) <= 10.0 * slack:
+            return True
+    return False
+
+
+def _ends(figure: Figure) -> tuple[Point, ...]:
+    match figure:
+        case Line() | Arc():
+            return (figure.start, figure.end)
+        case Ellipse() if not figure.whole:
+            return (figure.start, figure.end)
+        case Outline():
+            return figure.corners
+        case _:
+            return ()
+
+
+def _shown(book: Book) -> list[tuple[str, Figure]]:
+    found: list[tuple[str, Figure]] = []
+    for id in book.order:
+        value = book.values[id]
+        if not book.steps[id].hidden and isinstance(value, Drawn) and not isinstance(value.figure, float | Reading):
+            found.append((id, value.figure))
+    return found

@@ -1,0 +1,201 @@
+"""Sight lines: from places and lines that the pointer passed over, and what can be taken on them."""
+
+from collections.abc import Iterator
+from math import hypot
+from typing import Any
+
+from ..angles import unit_vector
+from ..book.book import Book
+from ..book.values import Drawn
+from ..figures import Arc, EndlessLine, Line, Outline, Point
+from ..figures.along import heading, place_along
+from ..meet import meet_long
+from ..meet.within import swept, within
+from ..units import plain
+from .known import Candidate
+from .query import Passed, Query, Sight
+
+_REACH = 0.6
+"""A sight line is a line and not a place: it takes hold somewhat later than a place does."""
+_MOST = 5
+"""At most so many places passed over count, the newest."""
+
+
+def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Iterator[Candidate]:
+    """Places on the sight lines within reach: their crossings with each other and with figures, then those along one."""
+    close = [s for s in sights_of(book, q) if _off(s, q.x, q.y) <= _REACH * q.reach]
+    if "sights" in q.on:
+        for index, one in enumerate(close):
+            for other in close[:index]:
+                if one.source != other.source:
+                    yield from _crossing(q, other, one)
+            for _, id, figure in near:
+                if not isinstance(figure, Point | Outline):
+                    yield from _on_figure(q, one, figure, book.steps[id].name, id)
+    for one in close:
+        at, words = _along(book, q, one)
+        if words:
+            yield Candidate(at, words, one.kind, one.source.step, (one.line,))
+    yield from _past_arcs(book, q)
+
+
+def sights_of(book: Book, q: Query) -> list[Sight]:
+    """The sight lines from all that was passed over, and from the last place."""
+    found: list[Sight] = []
+    last = [Passed("", q.last)] if q.last is not None else []
+    sources = [*last, *q.passed[-_MOST:]]
+    for source in sources:
+        if source.at is not None:
+            found.extend(_from_place(book, q, source, source.at))
+    if "beside" in q.on:
+        lines = dict.fromkeys(p.step for p in q.passed[-_MOST:] if p.step)
+        for id in lines:
+            found.extend(_beside(book, id, sources))
+    return found
+
+
+def _from_place(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
+    manner = book.writing
+    if "level" in q.on:
+        for kind, axis in (("level", (1.0, 0.0)), ("plumb", (0.0, 1.0))):
+            line = EndlessLine(at, *manner.turned(*axis))
+            yield Sight(line, "level", f"({kind}{_spaced(source.words)})", source, kind)
+    if "turn" in q.on and q.turn > 0.0:
+        count = min(360, round(360.0 / q.turn))
+        for n in range(count):
+            shown = n * q.turn
+            if shown % 90.0 and shown < 360.0:
+                line = EndlessLine(at, *unit_vector(manner.direction_to_core(shown)))
+                through = f"through {source.words} " if source.words else ""
+                yield Sight(line, "turn", f"({through}direction {plain(shown, 9)})", source, plain(shown, 9), ray=True)
+    if "past" in q.on and source.step:
+        yield from _onward(book, source, at)
+
+
+def _spaced(words: str) -> str:
+    return f" {words}" if words else ""
+
+
+def _onward(book: Book, source: Passed, at: Point) -> Iterator[Sight]:
+    """Straight on from the end of a line, or of an arc along its tangent."""
+    figure = _figure(book, source.step)
+    if not isinstance(figure, Line | Arc):
+        return
+    for which, tip in (("start", figure.start), ("end", figure.end)):
+        if tip == at:
+            name = book.steps[source.step].name
+            line = EndlessLine(at, *heading(figure, which == "start"))
+            words = name if isinstance(figure, Line) else f"(continuing {'start of ' if which == 'start' else ''}{name})"
+            straight = " straight" if isinstance(figure, Arc) else ""
+            yield Sight(line, "past", words, source, f"past {which} of {name}{straight}", ray=True)
+
+
+def _beside(book: Book, id: str, sources: list[Passed]) -> Iterator[Sight]:
+    """Parallel and square to a line that was passed over, through the places that were passed over."""
+    figure = _figure(book, id)
+    if not isinstance(figure, Line | EndlessLine):
+        return
+    ux, uy = heading(figure, False)
+    name = book.steps[id].name
+    for source in sources:
+        if source.at is None:
+            continue
+        through = f" through {source.words}" if source.words else ""
+        if source.step != id:
+            yield Sight(EndlessLine(source.at, ux, uy), "beside", f"(parallel {name}{through})", source, f"{name}.dir")
+        yield Sight(EndlessLine(source.at, -uy, ux), "beside", f"(square {name}{through})", source, f"{name}.dir + 90")
+
+
+def _figure(book: Book, id: str) -> Any:
+    value = book.values.get(id)
+    return value.figure if isinstance(value, Drawn) else None
+
+
+def _off(sight: Sight, x: float, y: float) -> float:
+    line = sight.line
+    dx, dy = x - line.through.x, y - line.through.y
+    if sight.ray and dx * line.ux + dy * line.uy <= 0.0:
+        return float("inf")
+    return abs(dx * line.uy - dy * line.ux)
+
+
+# What lies on them --------------------------------------------------------------------------------------
+
+
+def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
+    spots = meet_long(one.line, other.line).spots
+    if not spots:
+        return
+    at = spots[0].at
+    sources = (one.source, other.source)
+    if any(s.at is not None and hypot(at.x - s.at.x, at.y - s.at.y) <= 1e-9 * q.reach for s in sources):
+        # One of the two places itself: it is offered by its own words.
+        return
+    ways = {one.way: one.source.words, other.way: other.source.words}
+    if set(ways) == {"level", "plumb"} and all(ways.values()):
+        words = f"{_in_number(ways['plumb'])}.x, {_in_number(ways['level'])}.y"
+    else:
+        words = f"crossing of {one.words} {other.words}"
+    yield Candidate(at, words, "sights", "", (one.line, other.line))
+
+
+def _on_figure(q: Query, sight: Sight, figure: Any, name: str, id: str) -> Iterator[Candidate]:
+    spots = meet_long(sight.line, figure).spots
+    for spot in spots:
+        if hypot(spot.at.x - q.x, spot.at.y - q.y) <= q.reach and within(figure, spot.at):
+            sign = f" {spot.sign}" if len(spots) > 1 and spot.sign else ""
+            yield Candidate(spot.at, f"crossing of {sight.words} {name}{sign}", "sights", id, (sight.line,))
+
+
+def _along(book: Book, q: Query, sight: Sight) -> tuple[Point, str]:
+    """The place on a sight line beside the pointer, at a round distance, in words; no words for the beginning itself."""
+    line, base, manner = sight.line, sight.source.words, book.writing
+    along = (q.x - line.through.x) * line.ux + (q.y - line.through.y) * line.uy
+    if sight.way in ("level", "plumb") and base:
+        # One coordinate is that of the place, the other a number from the datum.
+        x, y = manner.from_world(Point(q.x, q.y))
+        other = Point(*manner.from_world(line.through))
+        shown = q.rounded(x if sight.way == "level" else y)
+        if sight.way == "level":
+            return Point(*manner.to_world(shown, other.y)), f"{q.length(shown)}, {_in_number(base)}.y"
+        return Point(*manner.to_world(other.x, shown)), f"{_in_number(base)}.x, {q.length(shown)}"
+    distance = q.rounded(along)
+    at = Point(line.through.x + distance * line.ux, line.through.y + distance * line.uy)
+    if distance == 0.0:
+        return at, ""
+    if sight.kind == "past":
+        return at, f"{q.length(distance)} {sight.way}"
+    shift = f"{base}: " if base else "+ "
+    if sight.way in ("level", "plumb"):
+        pair = (distance, 0.0) if sight.way == "level" else (0.0, distance)
+        return at, f"{shift}{q.length(pair[0])}, {q.length(pair[1])}"
+    way = sight.way
+    if distance < 0.0:
+        way = way.replace("+ 90", "- 90") if way.endswith("+ 90") else f"{way} + 180"
+    return at, f"{shift}{q.length(abs(distance))} at {way}"
+
+
+def _past_arcs(book: Book, q: Query) -> Iterator[Candidate]:
+    """On along the circle from an arc's end that was passed over."""
+    if "past" not in q.on:
+        return
+    for source in q.passed[-_MOST:]:
+        figure = _figure(book, source.step) if source.step else None
+        if not isinstance(figure, Arc) or source.at not in (figure.start, figure.end):
+            continue
+        off = abs(hypot(q.x - figure.centre.x, q.y - figure.centre.y) - figure.radius)
+        beyond = swept(figure, Point(q.x, q.y)) - abs(figure.sweep)
+        if off > q.reach or beyond <= 0.0:
+            continue
+        at_end = source.at == figure.end
+        turn = beyond if at_end else 360.0 - abs(figure.sweep) - beyond
+        distance = q.rounded(turn / abs(figure.sweep) * figure.length)
+        if distance > 0.0:
+            at = place_along(figure, figure.length + distance if at_end else -distance)
+            words = f"{q.length(distance)} past {'end' if at_end else 'start'} of {book.steps[source.step].name}"
+            yield Candidate(at, words, "past", source.step)
+
+
+def _in_number(words: str) -> str:
+    """A place where a number is made of it: in parentheses unless it is a name."""
+    return words if words.isidentifier() else f"({words})"
