@@ -13,13 +13,13 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.write(book, text, id, index, pen, beside)
         case Mend(id=id, text=text):
             return lambda book: intents.mend(book, id, text)
-        case Strike(id=id):
-            return lambda book: intents.strike(book, id)
+        case Strike(id=id, others=others):
+            return lambda book: intents.strike(book, id, others)
         case MoveStep(id=id, index=index):
             return lambda book: intents.move(book, id, index)
         case Rename(id=id, name=name):
             return lambda book: rename(book, id, name)
-        case Flag(id=id, hidden=hidden, off=off):
-            return lambda book: intents.flag(book, id, hidden, off)
+        case Flag(id=id, others=others, hidden=hidden, off=off):
+            return lambda book: intents.flag(book, id, hidden, off, others)
         case Undo() | Redo():
             return None

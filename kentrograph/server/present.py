@@ -14,6 +14,7 @@ from ..core.figures.along import heading
 from ..core.language import display
 from ..core.language.codec import header_data
 from ..core.language.echo import given_texts, given_values
+from ..core.language.handles import handles, pulled
 from ..core.language.intents import mended
 from ..core.language.openline import Draft, OpenLine, before_kind, draft_of, read_mend
 from ..core.language.picks import under_pointer
@@ -74,16 +75,37 @@ def line_view(book: Book, request: ReadRequest) -> Data:
     pointer = _pointer(request.pointer)
     if request.mend is not None:
         return _mend_view(book, request, pointer)
+    if request.pull is not None and pointer is not None and request.selected in book.steps:
+        return _pull_view(book, request, pointer)
     draft = _draft(request.draft)
     index = len(book.order) if request.index is None else min(request.index, len(book.order))
     read = under_pointer(book, draft, request.text, index, pointer, request.choice, request.aimed)
+    shown = handles(book, request.selected) if request.selected in book.steps and draft is None and not request.text else []
     return {
         **_line(book, request.seq, read.line, read.shown, index, draft, read.pointed, pointer),
+        "handles": [{"at": [h.at.x, h.at.y], "words": h.words} for h in shown],
         "click": _enter(read.click) if read.click else None,
         "picks": list(read.rows),
         "picked": read.picked,
         "beside": read.beside or None,
     }
+
+
+def _pull_view(book: Book, request: ReadRequest, pointer: Pointer) -> Data:
+    """A handle being pulled: the step that changes, and all that would follow."""
+    assert request.selected is not None
+    assert request.pull is not None
+    all_of_them = handles(book, request.selected)
+    handle = all_of_them[request.pull] if request.pull < len(all_of_them) else None
+    text = pulled(book, handle, pointer) if handle else None
+    index = book.position(handle.step if handle else request.selected)
+    hand = book.in_hand(book.steps[handle.step].manner) if handle else book
+    line = read_mend(book, handle.step, text) if handle and text else OpenLine("nothing")
+    view = {**_line(book, request.seq, line, line, index, None, place_at(hand, pointer)), **_NO_CLICK, "last": None, "live": None}
+    view["handles"] = [{"at": [h.at.x, h.at.y], "words": h.words} for h in all_of_them]
+    view["follows"] = _follows(book, handle.step, line, False) if handle else []
+    view["pull"] = {"id": handle.step, "text": text} if handle and text and line.do == "write" else None
+    return view
 
 
 def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Data:
@@ -94,6 +116,8 @@ def _mend_view(book: Book, request: ReadRequest, pointer: Pointer | None) -> Dat
         gone = OpenLine("nothing", problem=Problem("no_step"))
         return {**_line(book, request.seq, gone, gone, len(book.order), None, None), **_NO_CLICK, "last": None, "live": None}
     index = book.position(step.id)
+    # Its numbers go on being read, and are written, as they were when it was written.
+    book = book.in_hand(step.manner)
     draft = _draft(request.draft)
     if draft is None:
         if not request.text:
@@ -188,6 +212,8 @@ def _line(
         "leaving": _leaving(book, draft, index),
         "passed": [[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
         "beside": None,
+        "handles": [],
+        "pull": None,
     }
 
 
@@ -247,11 +273,14 @@ def _target(drawn: Any, pointed: Pointed | None) -> Point | None:
 
 def _live(last: Point, to: Point, header: Any) -> Data:
     dx, dy = to.x - last.x, to.y - last.y
+    # Across and up count along the datum, as coordinates do.
+    ux, uy = header.manner.turned(1.0, 0.0)
+    across, up = dx * ux + dy * uy, dy * ux - dx * uy
     return {
         "length": display.with_unit(hypot(dx, dy), header),
         "direction": display.direction(direction_of(dx, dy), header),
-        "across": display.length(dx, header),
-        "up": display.length(dy, header),
+        "across": display.length(across, header),
+        "up": display.length(up, header),
     }
 
 

@@ -4,15 +4,34 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request
-from fastapi.responses import PlainTextResponse
+from fastapi.responses import PlainTextResponse, Response
+from starlette.concurrency import run_in_threadpool
 
+from ..core.language.intents import length_of
 from ..core.language.script import write_script
-from ..core.language.views import working_view
+from ..core.language.views import values_view, ways_view, working_view
+from ..core.snap import select
 from ..core.snap.kinds import KINDS as PLACE_KINDS
-from ..store import changes, drawings
+from ..store import backings, changes, drawings
 from ..store.changes import State
 from .present import book_view
-from .schemas import Author, BookView, ChangeRequest, DrawingView, Id, NewDrawing, Renamed, Revision, SnapKind, WorkingView
+from .schemas import (
+    Author,
+    BackingScaled,
+    BackingView,
+    BookView,
+    ChangeRequest,
+    DrawingView,
+    Id,
+    NewDrawing,
+    Placing,
+    Renamed,
+    Revision,
+    SnapKind,
+    ValueView,
+    WayView,
+    WorkingView,
+)
 from .service import Service
 
 router = APIRouter(prefix="/api")
@@ -75,6 +94,36 @@ def get_working(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     return working_view(_service(request).state(id).book, step)
 
 
+@router.get("/drawings/{id}/values/{step}", response_model=list[ValueView])
+def get_values(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
+    """The values of a step's figure that can be stated."""
+    return values_view(_service(request).state(id).book, step)
+
+
+@router.get("/drawings/{id}/ways/{step}", response_model=list[WayView])
+def get_ways(request: Request, id: UUID, step: Annotated[Id, Path()], word: str, typed: str) -> Any:
+    """The ways in which a step could state another value, the fewest givens replaced first."""
+    return ways_view(_service(request).state(id).book, step, word, typed)
+
+
+@router.get("/drawings/{id}/inside", response_model=list[str])
+def get_inside(
+    request: Request, id: UUID, left: float, bottom: float, right: float, top: float, turn: float = 0.0, touched: bool = False
+) -> list[str]:
+    """The steps whose figures lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it."""
+    book = _service(request).state(id).book
+    box = (left, bottom, right, top)
+    return select.touched(book, box, turn) if touched else select.inside(book, box, turn)
+
+
+@router.get("/drawings/{id}/together/{step}", response_model=list[str])
+def get_together(request: Request, id: UUID, step: Annotated[Id, Path()]) -> list[str]:
+    """The step and all that hang together with it."""
+    book = _service(request).state(id).book
+    book.position(step)
+    return select.hanging_together(book, step)
+
+
 @router.patch("/drawings/{id}", response_model=DrawingView)
 def rename_drawing(request: Request, id: UUID, renamed: Renamed) -> Any:
     """Gives a drawing another name."""
@@ -107,3 +156,61 @@ def duplicate_drawing(request: Request, id: UUID, author: Annotated[Author, Quer
 def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Any:
     """One change; committed when this answers. 409 with code ``stale`` where the drawing has moved on."""
     return book_view(_service(request).act(id, change.base, change.author, change.act), None)
+
+
+# The picture under a drawing ----------------------------------------------------------------------------
+
+
+@router.get("/drawings/{id}/backing", response_model=BackingView | None)
+def get_backing(request: Request, id: UUID) -> Any:
+    """The picture that lies under a drawing, if there is one."""
+    with _service(request).session() as session:
+        return backings.get_backing(session, id)
+
+
+@router.get("/drawings/{id}/backing/picture", response_class=Response)
+def get_backing_picture(request: Request, id: UUID) -> Response:
+    """The picture itself."""
+    with _service(request).session() as session:
+        row = backings.get_backing(session, id)
+        if row is None:
+            raise backings.NoBacking("There is no picture under this drawing.")
+        return Response(row.content, media_type=row.media_type, headers={"Cache-Control": "no-cache"})
+
+
+@router.put("/drawings/{id}/backing", response_model=BackingView)
+async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(gt=0, le=1e12)] = 1.0) -> Any:
+    """Lays a picture (PNG or JPEG, sent as it is) under a drawing, so many units a pixel."""
+    content = bytearray()
+    async for chunk in request.stream():
+        content += chunk
+        if len(content) > backings.LARGEST_FILE:
+            break
+
+    def store() -> Any:
+        with _service(request).session() as session:
+            return backings.put_backing(session, id, bytes(content), Placing(scale=scale).model_dump())
+
+    return await run_in_threadpool(store)
+
+
+@router.patch("/drawings/{id}/backing", response_model=BackingView)
+def place_backing(request: Request, id: UUID, placing: Placing) -> Any:
+    """Places the picture anew."""
+    with _service(request).session() as session:
+        return backings.place_backing(session, id, placing.model_dump())
+
+
+@router.post("/drawings/{id}/backing/scale", response_model=BackingView)
+def scale_backing(request: Request, id: UUID, scaled: BackingScaled) -> Any:
+    """Scales the picture so that two places on it are so far apart; the first of them stays where it is."""
+    apart = length_of(_service(request).state(id).book, scaled.apart)
+    with _service(request).session() as session:
+        return backings.scale_backing(session, id, scaled.first, scaled.second, apart)
+
+
+@router.delete("/drawings/{id}/backing", status_code=204)
+def take_backing(request: Request, id: UUID) -> None:
+    """Takes the picture away."""
+    with _service(request).session() as session:
+        backings.take_backing(session, id)

@@ -193,6 +193,53 @@ class WorkingView(BaseModel):
     sums: list[str]
 
 
+class Placing(Model):
+    """How a picture lies: under the drawing with its lower left corner at x, y, so many units a pixel and turned, or pinned
+    in a corner of the table; ``strength`` is how plainly it shows."""
+
+    pinned: bool = False
+    x: Number = 0.0
+    y: Number = 0.0
+    scale: Annotated[float, Field(gt=0, le=1e12, allow_inf_nan=False)] = 1.0
+    turn: Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)] = 0.0
+    strength: Annotated[float, Field(ge=0.05, le=1, allow_inf_nan=False)] = 0.5
+    shown: bool = True
+
+
+class BackingScaled(Model):
+    """Two places on the picture, and how far apart they are, as it is typed."""
+
+    first: Annotated[list[Number], Field(min_length=2, max_length=2)]
+    second: Annotated[list[Number], Field(min_length=2, max_length=2)]
+    apart: Annotated[str, Field(max_length=200)]
+
+
+class BackingView(BaseModel):
+    """The picture of a drawing: its size in pixels, which of several it is, and how it lies."""
+
+    width: int
+    height: int
+    version: int
+    placing: Placing
+
+
+class ValueView(BaseModel):
+    """A value of a figure: its word, how it reads, every digit of it, and whether it is one of the givens."""
+
+    word: str
+    shown: str
+    exact: float
+    stated: bool
+
+
+class WayView(BaseModel):
+    """A way to state another value: the givens that give way, the step's text then, and the figure that it draws."""
+
+    instead: list[str]
+    text: str
+    figure: FigureView
+
+
 class SnapKind(BaseModel):
     """A kind of place that can be taken: its word, what it is, and whether it is on from the start."""
 
@@ -227,10 +274,11 @@ class Mend(Model):
 
 
 class Strike(Model):
-    """Takes a step out of the book."""
+    """Takes a step, and others with it, out of the book."""
 
     do: Literal["strike"]
     id: Id
+    others: Annotated[list[Id], Field(max_length=100_000, default_factory=list)]
 
 
 class MoveStep(Model):
@@ -254,6 +302,7 @@ class Flag(Model):
 
     do: Literal["flag"]
     id: Id
+    others: Annotated[list[Id], Field(max_length=100_000, default_factory=list)]
     hidden: bool | None = None
     off: bool | None = None
 

@@ -72,6 +72,10 @@ class ReadRequest(Model):
     pointer: PointerData | None = None
     choice: Annotated[int, Field(ge=-1_000_000, le=1_000_000)] | None = None
     """Which reading of a pick, or which solution; counted from 0, either way round."""
+    selected: Id | None = None
+    """The step whose handles are shown while nothing is written."""
+    pull: Annotated[int, Field(ge=0, le=1000)] | None = None
+    """Which of its handles is being pulled to the pointer."""
     aimed: bool = False
     """Whether the pointer was moved since the last key."""
 
@@ -149,6 +153,20 @@ class SolutionView(BaseModel):
     touching: list[list[float]]
 
 
+class HandleView(BaseModel):
+    """A place by which the selected figure can be pulled, and what pulling changes."""
+
+    at: list[float]
+    words: str
+
+
+class PullView(BaseModel):
+    """What the pulled figure's step would say; ``id`` is the step that changes."""
+
+    id: str
+    text: str
+
+
 class LineView(BaseModel):
     """The open line, read."""
 
@@ -181,6 +199,8 @@ class LineView(BaseModel):
     """The centre of the arc being written, while its end is still free."""
     leaving: float | None
     """The direction in which a chain leaves its last end."""
+    handles: list[HandleView]
+    pull: PullView | None
     passed: list[list[float]]
     """Where the places are that the pointer passed over."""
 

@@ -71,3 +71,18 @@ class Change(Base):
     """The change that undo takes back after this one."""
     next_redo: Mapped[int | None]
     """The undo that redo takes back after this one."""
+
+
+class Backing(Base):
+    """A picture that lies under a drawing: a scan of the part, to be looked at and drawn over."""
+
+    __tablename__ = "backings"
+
+    drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
+    media_type: Mapped[str]
+    content: Mapped[bytes]
+    width: Mapped[int]
+    height: Mapped[int]
+    version: Mapped[int]
+    """Counts the pictures that have lain here, so that a browser may keep each."""
+    placing: Mapped[dict[str, Any]]

@@ -85,7 +85,7 @@ def test_open_line_is_read_live(server: Server, drawing: dict[str, Any], api: ht
         assert line["seq"] == seq
         assert (line["row"], line["value"], line["enter"]["do"]) == ("radius 140 - 16", "124 mm", "write")
         assert (line["preview"]["kind"], line["preview"]["radius"]) == ("circle", 124.0)
-        assert (line["tag"]["words"], line["tag"]["special"]) == ("P1", True)
+        assert (line["tag"]["words"], line["tag"]["kind"]) == ("P1", "point")
         one.send(type="read", text="", draft={"kind": "circle", "rows": ["centre 0, 0"]}, pointer=pointer)
         line = one.receive("line")
         assert line["click"]["statement"] == "circle centre 0, 0 through P1"

@@ -141,8 +141,8 @@ def pulled(book: Book, handle: Handle, pointer: Pointer) -> str | None:
         made = _numbers(hand, handle, pointer, step)
         if made is None:
             return None
-        for given, text in made.items():
-            rows[given] = text
+        for changed, text in made.items():
+            rows[changed] = " ".join([text, *step.statement.givens[changed].sides])
     return before_kind(step) + Draft(step.statement.kind, tuple(rows)).text()
 
 

@@ -1,14 +1,17 @@
 """What a person asks of the book, turned into edits: write a step, mend one, strike one, set the header."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 from difflib import get_close_matches
 
 from ..book.book import Book
-from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader
+from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.step import Step
 from ..book.tree import key_of
 from ..book.values import Drawn, Value
+from ..figures import Circle
 from ..problem import Problem, Refused, refuse
+from .datum import datum_in_numbers
 from .header import apply_header
 from .script import named_step
 from .statements import parse_header, parse_statement
@@ -26,7 +29,7 @@ def write(
     With the pencil in hand, ``pencil`` is written in front of a figure that does not say itself what it is drawn with.
     ``beside`` names special places that a plain position was taken within a hair of: the step is marked with them.
     """
-    head = parse_header(text)
+    head = parse_header(datum_in_numbers(book, text))
     if head is not None:
         return SetHeader(apply_header(head, book.header)), head.word
     at = len(book.order) if index is None else index
@@ -101,10 +104,12 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     return step, book.try_statement(step, index)
 
 
-def strike(book: Book, id: str) -> tuple[Edit, str]:
-    """The edit that takes a step out."""
-    book.position(id)
-    return Delete(id), f"striking {label(book.steps[id])}"
+def strike(book: Book, id: str, others: Sequence[str] = ()) -> tuple[Edit, str]:
+    """The edit that takes a step, and others with it, out; the last first, so that each goes before what it needs."""
+    ids = sorted({id, *others}, key=book.position, reverse=True)
+    if len(ids) == 1:
+        return Delete(id), f"striking {label(book.steps[id])}"
+    return Several(tuple(Delete(one) for one in ids)), f"striking {len(ids)} steps"
 
 
 def move(book: Book, id: str, index: int) -> tuple[Edit, str]:
@@ -119,13 +124,20 @@ def move(book: Book, id: str, index: int) -> tuple[Edit, str]:
     return edit, f"moving {label(book.steps[id])}"
 
 
-def flag(book: Book, id: str, hidden: bool | None = None, off: bool | None = None) -> tuple[Edit, str]:
-    """The edit that hides or shows a step, or switches it off or on."""
-    book.position(id)
-    step = book.steps[id]
-    changed = replace(step, hidden=step.hidden if hidden is None else hidden, off=step.off if off is None else off)
+def flag(
+    book: Book, id: str, hidden: bool | None = None, off: bool | None = None, others: Sequence[str] = ()
+) -> tuple[Edit, str]:  # fmt: skip
+    """The edit that hides or shows a step, or switches it off or on, and others with it."""
+    ids = sorted({id, *others}, key=book.position)
     word = ("hiding" if hidden else "showing") if hidden is not None else "switching off" if off else "switching on"
-    return Replace(changed), f"{word} {label(step)}"
+    edits: list[Edit] = []
+    for one in ids:
+        step = book.steps[one]
+        changed = replace(step, hidden=step.hidden if hidden is None else hidden, off=step.off if off is None else off)
+        edits.append(Replace(changed))
+    if len(edits) == 1:
+        return edits[0], f"{word} {label(book.steps[id])}"
+    return Several(tuple(edits)), f"{word} {len(edits)} steps"
 
 
 def label(step: Step) -> str:
@@ -143,3 +155,13 @@ def helped(book: Book, problem: Problem, index: int) -> Problem:
     # P1 is no hint for C1: what begins otherwise is another kind of thing.
     near = get_close_matches(wanted, [n for n in names if n[0] == wanted[0]], n=3, cutoff=0.5)
     return replace(problem, fields={**problem.fields, "nearest": [names[k] for k in near]})
+
+
+def length_of(book: Book, text: str) -> float:
+    """A length as it is typed, in the drawing's unit. Raises `Refused`."""
+    # As the radius of a circle it is read as a length, with every unit and sum that the language knows.
+    _, value = tried(book, f"circle centre 0, 0 radius {text}", "length", len(book.order))
+    if isinstance(value, Problem):
+        raise Refused(value)
+    assert isinstance(value.figure, Circle)
+    return value.figure.radius

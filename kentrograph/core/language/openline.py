@@ -15,6 +15,7 @@ from ..book.tree import Statement
 from ..book.values import Drawn, Value
 from ..problem import Problem, Refused
 from .completion import Completion, complete, complete_beginning, complete_given
+from .datum import datum_in_numbers
 from .echo import given_texts
 from .expectation import beginning_hint, expected_words, hint
 from .header import apply_header
@@ -251,7 +252,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
 
 def _header(book: Book, typed: str) -> OpenLine | None:
     try:
-        line = parse_header(typed)
+        line = parse_header(datum_in_numbers(book, typed))
         if line is None:
             return None
         header: Header = apply_header(line, book.header)

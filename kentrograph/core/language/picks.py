@@ -128,12 +128,15 @@ def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
     """The place level or plumb with the last one, whichever is nearer to the pointer; a distance in a quarter direction."""
     last = last_of_draft(book, draft, index)
-    dx, dy = pointed.at.x - last.x, pointed.at.y - last.y
+    manner = book.writing
+    lx, ly = manner.from_world(last)
+    x, y = manner.from_world(pointed.at)
+    dx, dy = x - lx, y - ly
     along = abs(dx) >= abs(dy)
     turn = (0.0 if dx >= 0.0 else 180.0) if along else (90.0 if dy >= 0.0 else 270.0)
-    way = plain(book.writing.direction_from_core(turn), 9)
+    way = plain(manner.convention.from_core(turn), 9)
     words = f"+ {plain(abs(dx if along else dy), 9)}{book.suffix} at {way}"
-    at = Point(pointed.at.x, last.y) if along else Point(last.x, pointed.at.y)
+    at = Point(*(manner.to_world(x, ly) if along else manner.to_world(lx, y)))
     return replace(pointed, words=words, at=at, special=False, more=0)
 
 

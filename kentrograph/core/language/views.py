@@ -9,6 +9,7 @@ from ..measure.box import box_of
 from ..problem import Problem
 from ..units import plain
 from . import display
+from .derived import values_of, ways_to_state
 from .echo import given_texts, given_values
 from .intents import beside_of, helped
 from .messages import sentence
@@ -65,6 +66,19 @@ def working_view(book: Book, id: str) -> Data:
     if working is None:
         return {"loci": [], "sums": []}
     return {"loci": [{"figure": figure_data(f), "words": w} for f, w in working.loci], "sums": list(working.sums)}
+
+
+def values_view(book: Book, id: str) -> list[Data]:
+    """The values of a step's figure that can be stated. Raises `Refused` (no_step)."""
+    book.position(id)
+    return [{"word": v.word, "shown": v.shown, "exact": v.exact, "stated": v.stated} for v in values_of(book, id)]
+
+
+def ways_view(book: Book, id: str, word: str, typed: str) -> list[Data]:
+    """The ways in which a step could state another value. Raises `Refused`."""
+    book.position(id)
+    ways = ways_to_state(book, id, word, typed)
+    return [{"instead": list(w.instead), "text": w.text, "figure": figure_data(w.figure)} for w in ways]
 
 
 def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:

@@ -1,8 +1,11 @@
 """Figures by where they lie: those inside a box, those that it touches, and all that hang together."""
 
+from dataclasses import replace
+
+from ..angles import unit_vector
 from ..book.book import Book
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..measure.box import box_of
 from ..meet import meet
 from ..tolerance import TOLERANCE
@@ -12,10 +15,13 @@ from .index import index_of
 Box = tuple[float, float, float, float]
 
 
-def inside(book: Book, box: Box) -> list[str]:
-    """The steps whose figures lie wholly inside a box (left, bottom, right, top), in the order of the book."""
+def inside(book: Book, box: Box, turn: float = 0.0) -> list[str]:
+    """The steps whose figures lie wholly inside a box (left, bottom, right, top), in the order of the book.
+
+    The box is upright in a view that is turned by ``turn`` degrees counter-clockwise about the origin.
+    """
     found: list[str] = []
-    for id, figure in _shown(book):
+    for id, figure in _shown(book, turn):
         if not isinstance(figure, EndlessLine):
             left, low, right, high = box_of(figure)
             if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
@@ -23,13 +29,13 @@ def inside(book: Book, box: Box) -> list[str]:
     return found
 
 
-def touched(book: Book, box: Box) -> list[str]:
+def touched(book: Book, box: Box, turn: float = 0.0) -> list[str]:
     """The steps whose figures lie inside a box or cross its edge, in the order of the book."""
     left, low, right, high = box
     corners = [Point(left, low), Point(right, low), Point(right, high), Point(left, high)]
     edges = [Line(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True) if a != b]
-    whole = set(inside(book, box))
-    return [id for id, figure in _shown(book) if id in whole or _crosses(figure, edges, box)]
+    whole = set(inside(book, box, turn))
+    return [id for id, figure in _shown(book, turn) if id in whole or _crosses(figure, edges, box)]
 
 
 def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
@@ -89,10 +95,35 @@ def _ends(figure: Figure) -> tuple[Point, ...]:
             return ()
 
 
-def _shown(book: Book) -> list[tuple[str, Figure]]:
+def _shown(book: Book, turn: float = 0.0) -> list[tuple[str, Figure]]:
+    """The figures that show, as they lie in a view turned by so many degrees."""
     found: list[tuple[str, Figure]] = []
     for id in book.order:
         value = book.values[id]
         if not book.steps[id].hidden and isinstance(value, Drawn) and not isinstance(value.figure, float | Reading):
-            found.append((id, value.figure))
+            found.append((id, value.figure if turn == 0.0 else _turned(value.figure, -turn)))
     return found
+
+
+def _turned(figure: Figure, turn: float) -> Figure:
+    """A figure turned about the origin, degrees counter-clockwise."""
+    c, s = unit_vector(turn)
+
+    def place(p: Point) -> Point:
+        return Point(p.x * c - p.y * s, p.x * s + p.y * c)
+
+    match figure:
+        case Point():
+            return place(figure)
+        case Line(start, end):
+            return Line(place(start), place(end))
+        case EndlessLine(through, ux, uy):
+            return EndlessLine(place(through), ux * c - uy * s, ux * s + uy * c)
+        case Circle(centre, radius):
+            return Circle(place(centre), radius)
+        case Arc(centre, radius, start, end, sweep):
+            return Arc(place(centre), radius, place(start), place(end), sweep)
+        case Ellipse(centre):
+            return replace(figure, centre=place(centre), turn=figure.turn + turn)
+        case Outline(pieces, closed):
+            return Outline(tuple(_turned(piece, turn) for piece in pieces), closed)  # type: ignore[misc]

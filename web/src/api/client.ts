@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Drawing, SnapKind, Working } from "./types";
+import type { Backing, Drawing, FigureValue, Placing, SnapKind, Way, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -25,6 +25,7 @@ async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Re
 }
 
 const at = (id: string) => ({ params: { path: { id } } });
+const ofStep = (id: string, step: string) => ({ params: { path: { id, step } } });
 
 export const listDrawings = (): Promise<Drawing[]> => answer(http.GET("/api/drawings"));
 export const createDrawing = (name: string): Promise<Drawing> =>
@@ -35,6 +36,39 @@ export const duplicateDrawing = (id: string): Promise<Drawing> =>
   answer(http.POST("/api/drawings/{id}/duplicate", at(id)));
 export const deleteDrawing = (id: string): Promise<unknown> => answer(http.DELETE("/api/drawings/{id}", at(id)));
 export const workingOf = (id: string, step: string): Promise<Working> =>
-  answer(http.GET("/api/drawings/{id}/working/{step}", { params: { path: { id, step } } }));
+  answer(http.GET("/api/drawings/{id}/working/{step}", ofStep(id, step)));
+export const valuesOf = (id: string, step: string): Promise<FigureValue[]> =>
+  answer(http.GET("/api/drawings/{id}/values/{step}", ofStep(id, step)));
+export const waysToState = (id: string, step: string, word: string, typed: string): Promise<Way[]> =>
+  answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
+export const together = (id: string, step: string): Promise<string[]> =>
+  answer(http.GET("/api/drawings/{id}/together/{step}", ofStep(id, step)));
+export interface BoxAsked {
+  readonly left: number;
+  readonly bottom: number;
+  readonly right: number;
+  readonly top: number;
+  readonly turn: number;
+  readonly touched: boolean;
+}
+export const inside = (id: string, query: BoxAsked): Promise<string[]> =>
+  answer(http.GET("/api/drawings/{id}/inside", { params: { path: { id }, query } }));
 export const snapKinds = (): Promise<SnapKind[]> => answer(http.GET("/api/snapping"));
 export const restoreDrawing = (id: string): Promise<Drawing> => answer(http.POST("/api/drawings/{id}/restore", at(id)));
+
+export const backingOf = (id: string): Promise<Backing | null> =>
+  answer(http.GET("/api/drawings/{id}/backing", at(id))).then((found) => found ?? null);
+export const placeBacking = (id: string, body: Placing): Promise<Backing> =>
+  answer(http.PATCH("/api/drawings/{id}/backing", { ...at(id), body }));
+export const scaleBacking = (id: string, first: number[], second: number[], apart: string): Promise<Backing> =>
+  answer(http.POST("/api/drawings/{id}/backing/scale", { ...at(id), body: { first, second, apart } }));
+export const takeBackingAway = (id: string): Promise<unknown> =>
+  answer(http.DELETE("/api/drawings/{id}/backing", at(id)));
+/** The picture goes over the wire as it is. */
+export async function putBacking(id: string, picture: Blob, scale: number): Promise<Backing> {
+  const url = `/api/drawings/${id}/backing?scale=${scale}`;
+  const response = await fetch(url, { method: "PUT", body: picture }).catch(() => null);
+  const said: unknown = await response?.json().catch(() => null);
+  if (!response?.ok) throw new Refusal(messageOf(said));
+  return said as Backing;
+}

@@ -56,6 +56,78 @@ export interface paths {
         patch: operations["rename_drawing_api_drawings__id__patch"];
         trace?: never;
     };
+    "/api/drawings/{id}/backing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backing
+         * @description The picture that lies under a drawing, if there is one.
+         */
+        get: operations["get_backing_api_drawings__id__backing_get"];
+        /**
+         * Put Backing
+         * @description Lays a picture (PNG or JPEG, sent as it is) under a drawing, so many units a pixel.
+         */
+        put: operations["put_backing_api_drawings__id__backing_put"];
+        post?: never;
+        /**
+         * Take Backing
+         * @description Takes the picture away.
+         */
+        delete: operations["take_backing_api_drawings__id__backing_delete"];
+        options?: never;
+        head?: never;
+        /**
+         * Place Backing
+         * @description Places the picture anew.
+         */
+        patch: operations["place_backing_api_drawings__id__backing_patch"];
+        trace?: never;
+    };
+    "/api/drawings/{id}/backing/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backing Picture
+         * @description The picture itself.
+         */
+        get: operations["get_backing_picture_api_drawings__id__backing_picture_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/backing/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Scale Backing
+         * @description Scales the picture so that two places on it are so far apart; the first of them stays where it is.
+         */
+        post: operations["scale_backing_api_drawings__id__backing_scale_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/changes": {
         parameters: {
             query?: never;
@@ -96,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Inside
+         * @description The steps whose figures lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it.
+         */
+        get: operations["get_inside_api_drawings__id__inside_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/restore": {
         parameters: {
             query?: never;
@@ -128,6 +220,66 @@ export interface paths {
          * @description A drawing as a ``.kent`` text.
          */
         get: operations["get_text_api_drawings__id__text_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/together/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Together
+         * @description The step and all that hang together with it.
+         */
+        get: operations["get_together_api_drawings__id__together__step__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/values/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Values
+         * @description The values of a step's figure that can be stated.
+         */
+        get: operations["get_values_api_drawings__id__values__step__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/ways/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Ways
+         * @description The ways in which a step could state another value, the fewest givens replaced first.
+         */
+        get: operations["get_ways_api_drawings__id__ways__step__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -200,6 +352,31 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * BackingScaled
+         * @description Two places on the picture, and how far apart they are, as it is typed.
+         */
+        BackingScaled: {
+            /** Apart */
+            apart: string;
+            /** First */
+            first: number[];
+            /** Second */
+            second: number[];
+        };
+        /**
+         * BackingView
+         * @description The picture of a drawing: its size in pixels, which of several it is, and how it lies.
+         */
+        BackingView: {
+            /** Height */
+            height: number;
+            placing: components["schemas"]["Placing"];
+            /** Version */
+            version: number;
+            /** Width */
+            width: number;
+        };
         /**
          * BookView
          * @description A drawing's book, or (``whole`` false) only the steps that differ from what the receiver has.
@@ -518,6 +695,8 @@ export interface components {
              * @default null
              */
             off: boolean | null;
+            /** Others */
+            others?: string[];
         };
         /**
          * FollowView
@@ -540,6 +719,16 @@ export interface components {
              * @constant
              */
             type: "gone";
+        };
+        /**
+         * HandleView
+         * @description A place by which the selected figure can be pulled, and what pulling changes.
+         */
+        HandleView: {
+            /** At */
+            at: number[];
+            /** Words */
+            words: string;
         };
         /**
          * HeaderView
@@ -572,6 +761,8 @@ export interface components {
             enter: components["schemas"]["EnterView"];
             /** Follows */
             follows: components["schemas"]["FollowView"][];
+            /** Handles */
+            handles: components["schemas"]["HandleView"][];
             /** Hint */
             hint: string;
             /** Last */
@@ -591,6 +782,7 @@ export interface components {
             picks: string[];
             preview: components["schemas"]["FigureView"] | null;
             problem: components["schemas"]["ProblemView"] | null;
+            pull: components["schemas"]["PullView"] | null;
             reading: components["schemas"]["ReadingView"] | null;
             /** Row */
             row: string;
@@ -694,6 +886,48 @@ export interface components {
             figures: components["schemas"]["FigureView"][];
         };
         /**
+         * Placing
+         * @description How a picture lies: under the drawing with its lower left corner at x, y, so many units a pixel and turned, or pinned
+         *     in a corner of the table; ``strength`` is how plainly it shows.
+         */
+        Placing: {
+            /**
+             * Pinned
+             * @default false
+             */
+            pinned: boolean;
+            /**
+             * Scale
+             * @default 1
+             */
+            scale: number;
+            /**
+             * Shown
+             * @default true
+             */
+            shown: boolean;
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * X
+             * @default 0
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0
+             */
+            y: number;
+        };
+        /**
          * PointerData
          * @description The pointer, in the drawing's unit.
          */
@@ -751,6 +985,16 @@ export interface components {
             suggestion: string | null;
         };
         /**
+         * PullView
+         * @description What the pulled figure's step would say; ``id`` is the step that changes.
+         */
+        PullView: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * ReadRequest
          * @description What stands on the open line and where the pointer is; the newest one wins.
          */
@@ -779,6 +1023,16 @@ export interface components {
             mend: string | null;
             /** @default null */
             pointer: components["schemas"]["PointerData"] | null;
+            /**
+             * Pull
+             * @default null
+             */
+            pull: number | null;
+            /**
+             * Selected
+             * @default null
+             */
+            selected: string | null;
             /** Seq */
             seq: number;
             /**
@@ -975,7 +1229,7 @@ export interface components {
         };
         /**
          * Strike
-         * @description Takes a step out of the book.
+         * @description Takes a step, and others with it, out of the book.
          */
         Strike: {
             /**
@@ -985,6 +1239,8 @@ export interface components {
             do: "strike";
             /** Id */
             id: string;
+            /** Others */
+            others?: string[];
         };
         /**
          * TagView
@@ -1016,6 +1272,31 @@ export interface components {
              * @enum {string}
              */
             do: "undo";
+        };
+        /**
+         * ValueView
+         * @description A value of a figure: its word, how it reads, every digit of it, and whether it is one of the givens.
+         */
+        ValueView: {
+            /** Exact */
+            exact: number;
+            /** Shown */
+            shown: string;
+            /** Stated */
+            stated: boolean;
+            /** Word */
+            word: string;
+        };
+        /**
+         * WayView
+         * @description A way to state another value: the givens that give way, the step's text then, and the figure that it draws.
+         */
+        WayView: {
+            figure: components["schemas"]["FigureView"];
+            /** Instead */
+            instead: string[];
+            /** Text */
+            text: string;
         };
         /**
          * WorkingView
@@ -1361,6 +1642,360 @@ export interface operations {
             };
         };
     };
+    get_backing_api_drawings__id__backing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackingView"] | null;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    put_backing_api_drawings__id__backing_put: {
+        parameters: {
+            query?: {
+                scale?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    take_backing_api_drawings__id__backing_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    place_backing_api_drawings__id__backing_patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Placing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_backing_picture_api_drawings__id__backing_picture_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    scale_backing_api_drawings__id__backing_scale_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackingScaled"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     change_drawing_api_drawings__id__changes_post: {
         parameters: {
             query?: never;
@@ -1443,6 +2078,71 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrawingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_inside_api_drawings__id__inside_get: {
+        parameters: {
+            query: {
+                left: number;
+                bottom: number;
+                right: number;
+                top: number;
+                turn?: number;
+                touched?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
                 };
             };
             /** @description Bad Request */
@@ -1595,6 +2295,186 @@ export interface operations {
                 };
                 content: {
                     "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_together_api_drawings__id__together__step__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_values_api_drawings__id__values__step__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValueView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_ways_api_drawings__id__ways__step__get: {
+        parameters: {
+            query: {
+                word: string;
+                typed: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
                 };
             };
         };

@@ -1,52 +1,25 @@
 /** The open line: the kind of figure, each given on its own row, the row being written with its echo, and what to give next. */
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useRef } from "react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useDocument } from "../state/document";
-import { OPEN_LINE_INPUT } from "../table/keys";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { Completions } from "./Completions";
+import { LineInput, lineTitle } from "./LineInput";
 import { ProblemLine } from "./ProblemLine";
-
-const Row = chakra("textarea", {
-  base: {
-    flex: "1",
-    minW: "0",
-    py: "1",
-    resize: "none",
-    overflow: "auto",
-    maxH: "132px",
-    fieldSizing: "content",
-    lineHeight: "22px",
-    bg: "transparent",
-    fontFamily: "mono",
-    fontSize: "15px",
-    color: "ink",
-    caretColor: "{colors.place}",
-    outline: "none",
-    _focusVisible: { outline: "none" },
-  },
-});
 
 export function OpenLineView() {
   const { openLine } = useTable();
   const { draft, text, waiting, mend, line, refused } = useInterface();
   const steps = useDocument((d) => d.steps);
-  const input = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => input.current?.focus(), [draft, mend]);
   const before = useInterface((i) => i.before);
   const inserted = steps.findIndex((s) => s.id === before);
   const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
   const problem = refused ?? line?.problem ?? null;
   const mended = steps.find((s) => s.id === mend?.id);
-  const title = mend
-    ? `Mending ${mended?.title ?? ""} ${mended?.name ?? ""}`
-    : draft
-      ? kindWords(draft.kind, line?.name ?? "")
-      : "";
+  const title = lineTitle(mended, draft, line);
   return (
     <Box
       as="section"
@@ -89,17 +62,7 @@ export function OpenLineView() {
           )}
           {draft && <GivenRows />}
           <Flex align="center" gap="2" borderBottomWidth="1.5px" borderColor="ink">
-            <Row
-              ref={input}
-              id={OPEN_LINE_INPUT}
-              aria-label="Open line"
-              aria-describedby="open-line-hint"
-              rows={1}
-              autoComplete="off"
-              spellCheck={false}
-              value={text}
-              onChange={(e) => openLine.type(e.target.value.replaceAll("\n", " "))}
-            />
+            <LineInput />
             {line?.value && text.trim() !== "" && (
               <Text color="quiet" flex="none" maxW="55%" truncate data-testid="echo">
                 {line.value}
@@ -173,11 +136,6 @@ function Solutions({ line }: { line: Line }) {
       </Flex>
     </Box>
   );
-}
-
-function kindWords(kind: string, name: string): string {
-  const word = kind.startsWith("measure ") ? `Reading: ${kind.slice(8)}` : kind.charAt(0).toUpperCase() + kind.slice(1);
-  return name !== "" && !kind.startsWith("measure") ? `${word} ${name}` : word;
 }
 
 /** Each given so far, as it will read in the book: click to change, × to strike. */

@@ -3,6 +3,7 @@ import { Box, Flex } from "@chakra-ui/react";
 
 import { ReadingsLeaf } from "../readings/ReadingsLeaf";
 import { useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
 import { BookLeaf } from "./BookLeaf";
 import { OpenLineView } from "./OpenLineView";
@@ -25,30 +26,27 @@ export function SidePanel() {
       borderLeftWidth="1px"
       borderColor="rule"
     >
-      <Flex
-        role="tablist"
-        h="42px"
-        flex="none"
-        align="stretch"
-        px="3"
-        gap="1"
-        borderBottomWidth="1px"
-        borderColor="rule"
-      >
-        {LEAVES.map(([key, word]) => (
-          <Word
-            key={key}
-            role="tab"
-            aria-selected={leaf === key}
-            borderRadius="0"
-            borderBottomWidth="2px"
-            borderColor={leaf === key ? "ink" : "transparent"}
-            color={leaf === key ? "ink" : "quiet"}
-            onClick={() => useInterface.setState({ leaf: key })}
-          >
-            {word}
-          </Word>
-        ))}
+      <Flex h="42px" flex="none" align="stretch" px="3" borderBottomWidth="1px" borderColor="rule">
+        <Flex role="tablist" align="stretch" gap="1">
+          {LEAVES.map(([key, word]) => (
+            <Word
+              key={key}
+              role="tab"
+              aria-selected={leaf === key}
+              borderRadius="0"
+              borderBottomWidth="2px"
+              borderColor={leaf === key ? "ink" : "transparent"}
+              color={leaf === key ? "ink" : "quiet"}
+              onClick={() => useInterface.setState({ leaf: key })}
+            >
+              {word}
+            </Word>
+          ))}
+        </Flex>
+        <Box flex="1" />
+        <Word color="quiet" fontSize="12px" onClick={() => usePreferences.setState({ folded: true })}>
+          Fold
+        </Word>
       </Flex>
       <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
         {leaf === "book" ? <BookLeaf /> : <ReadingsLeaf />}

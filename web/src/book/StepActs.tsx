@@ -2,11 +2,12 @@
 import { Flex, Input } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { workingOf } from "../api/client";
+import { together, workingOf } from "../api/client";
 import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { refusal, useInterface } from "../state/interface";
+import { selectAll } from "../surface/press";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -21,13 +22,15 @@ export function moveStep(session: Session, id: string, by: number): void {
 
 export function StepActs({ step, number }: { step: Step; number: number }) {
   const { session } = useTable();
+  const others = useInterface((i) => i.others);
   const [naming, setNaming] = useState(false);
   const count = useDocument((d) => d.steps.length);
   const shown = useInterface((i) => i.working?.step === step.id);
   const compass = step.figure !== null && ["circle", "arc", "line", "point"].includes(step.kind);
   if (naming) return <NewName step={step} done={() => setNaming(false)} />;
   const flag = (change: { hidden?: boolean; off?: boolean }) =>
-    void session.act({ do: "flag", id: step.id, hidden: null, off: null, ...change });
+    void session.act({ do: "flag", id: step.id, others: [...others], hidden: null, off: null, ...change });
+  const all = () => void together(session.drawing, step.id).then((found) => selectAll(found, step.id));
   return (
     <Flex wrap="wrap" fontSize="12px" mt="1" ml="-1.5" rowGap="0" role="group" aria-label={`Acts on ${step.name}`}>
       {compass && (
@@ -39,6 +42,11 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
       {step.name !== "" && <Word onClick={() => setNaming(true)}>Rename</Word>}
       {step.figure !== null && (
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
+      )}
+      {step.figure !== null && (
+        <Word title="A second click on the figure does the same" onClick={all}>
+          All that hangs together
+        </Word>
       )}
       <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
       <Word disabled={number === 1} title="Alt+↑" onClick={() => moveStep(session, step.id, -1)}>

@@ -7,6 +7,7 @@ import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { StepActs } from "./StepActs";
+import { Values } from "./Values";
 import { ReadingRows } from "../readings/ReadingRows";
 
 const Entry = chakra("li", {
@@ -30,17 +31,18 @@ const Entry = chakra("li", {
 export const StepEntry = memo(function StepEntry({ step, number }: { step: Step; number: number }) {
   const pointed = useInterface((i) => i.pointed === step.id);
   const selected = useInterface((i) => i.selected === step.id);
+  const chosen = useInterface((i) => i.others.includes(step.id));
   const mending = useInterface((i) => i.mend?.id === step.id);
   const { openLine, session } = useTable();
   const waits = step.problem !== null;
   return (
     <Entry
       data-step={step.id}
-      bg={selected || pointed || mending ? "lit" : undefined}
+      bg={selected || chosen || pointed || mending ? "lit" : undefined}
       opacity={step.hidden || step.off ? 0.6 : 1}
       onPointerEnter={() => useInterface.setState({ pointed: step.id })}
       onPointerLeave={() => useInterface.setState({ pointed: null })}
-      onClick={() => useInterface.setState({ selected: step.id })}
+      onClick={() => useInterface.setState({ selected: step.id, others: [] })}
       onDoubleClick={() => openLine.mend(step.id)}
     >
       <Text
@@ -76,6 +78,12 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
             )}
           </Text>
         )}
+        {step.beside !== null && !mending && (
+          <Text color="place" fontSize="12px">
+            beside {step.beside}, not on it
+          </Text>
+        )}
+        {selected && !mending && step.figure !== null && <Values step={step} />}
         {selected && !mending && <StepActs step={step} number={number} />}
         <Sums id={step.id} />
       </Box>
@@ -101,7 +109,7 @@ function Heading({ step }: { step: Step }) {
           onClick={(e) => {
             e.stopPropagation();
             useInterface.setState({ selected: null, pointed: null });
-            void session.act({ do: "strike", id: step.id });
+            void session.act({ do: "strike", id: step.id, others: [] });
           }}
         >
           Strike

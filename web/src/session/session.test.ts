@@ -85,6 +85,8 @@ const reading = (text: string) => ({
   pointer: null,
   choice: null,
   aimed: false,
+  selected: null,
+  pull: null,
 });
 
 describe("readings", () => {

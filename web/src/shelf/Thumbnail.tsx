@@ -20,7 +20,7 @@ export function Thumbnail({ picture, name }: { picture: Picture; name: string })
     if (!picture.box) return;
     // The view's own margin is meant for the table; here a narrower one will do.
     const wide = fitted(
-      { x: 0, y: 0, scale: 1, width: WIDTH + 60, height: HEIGHT + 60 },
+      { x: 0, y: 0, scale: 1, width: WIDTH + 60, height: HEIGHT + 60, turn: 0 },
       picture.box as unknown as Box,
     );
     const camera = { ...wide, width: WIDTH, height: HEIGHT };

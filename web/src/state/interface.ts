@@ -1,7 +1,7 @@
 /** What the person is doing: the open line, the step being mended, what is pointed at. */
 import { create } from "zustand";
 
-import type { Draft, Line, Problem, Working } from "../api/types";
+import type { Draft, Figure, Line, Problem, Working } from "../api/types";
 
 export interface Mending {
   readonly id: string;
@@ -25,6 +25,10 @@ interface Interface {
   /** The step that the pointer is over, and the one selected. */
   pointed: string | null;
   selected: string | null;
+  /** Further selected steps. */
+  others: readonly string[];
+  /** A figure that is only looked at: what another value would make of the selected one. */
+  trial: Figure | null;
   leaf: "book" | "readings";
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
@@ -32,6 +36,10 @@ interface Interface {
   working: { readonly step: string; readonly shown: Working } | null;
   /** Special places that something of the open figure was taken beside, within a hair. */
   beside: readonly string[];
+  /** The handle of the selected figure that is being pulled. */
+  pull: number | null;
+  /** Where the list at the pointer is open, in pixels of the surface. */
+  menu: { readonly x: number; readonly y: number } | null;
   /** The step before which the next one is written; null writes at the end. */
   before: string | null;
 }
@@ -50,10 +58,14 @@ export const NOTHING: Interface = {
   refused: null,
   pointed: null,
   selected: null,
+  others: [],
+  trial: null,
   leaf: "book",
   choice: null,
   before: null,
   beside: [],
+  pull: null,
+  menu: null,
   working: null,
 };
 

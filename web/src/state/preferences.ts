@@ -25,6 +25,10 @@ export interface Snaps {
 interface Preferences {
   pen: Pen;
   snaps: Snaps;
+  /** Whether the view turns with a datum along a sloping edge. */
+  turnView: boolean;
+  /** Whether the book is folded away, the open line along the foot. */
+  folded: boolean;
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -35,6 +39,8 @@ export const usePreferences = create<Preferences>()(
   persist(
     (): Preferences => ({
       pen: "ink",
+      turnView: true,
+      folded: false,
       snaps: { set: {}, parts: 3, turn: 0, step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},

@@ -1,11 +1,13 @@
 /** The surface: three canvases one over the other, the pointer and its tag. */
 import { Box, chakra } from "@chakra-ui/react";
-import { type PointerEvent, useEffect, useRef } from "react";
+import { type PointerEvent, useEffect, useMemo, useRef } from "react";
 
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { EmptyPage } from "./EmptyPage";
+import { PointerMenu } from "./PointerMenu";
+import { Press } from "./press";
 import { placeTag } from "./tag";
 import { View } from "./view";
 
@@ -18,8 +20,9 @@ export function Surface() {
   const grid = useRef<HTMLCanvasElement>(null);
   const figures = useRef<HTMLCanvasElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
-  const dragging = useRef<{ x: number; y: number } | null>(null);
-  const framing = useRef<{ x: number; y: number } | null>(null);
+  const menu = useInterface((i) => i.menu);
+  const parts = useTable();
+  const press = useMemo(() => new Press(parts), [parts]);
 
   useEffect(() => {
     if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
@@ -46,39 +49,18 @@ export function Surface() {
   };
   const move = (event: PointerEvent) => {
     const at = place(event);
-    const from = dragging.current;
-    if (from) {
-      view.current?.pan(at.x - from.x, at.y - from.y);
-      dragging.current = at;
-    }
-    if (framing.current) {
-      view.current?.showFrame(framing.current, at);
-      return;
-    }
+    if (press.move(at)) return;
     view.current?.movePointer(at.x, at.y, event.shiftKey);
     const size = view.current?.size;
     if (size) placeTag(pointerTag.current, at.x, at.y, size.width, size.height);
   };
   const down = (event: PointerEvent) => {
-    if (event.button === 0) {
-      const { draft, text, pointed } = useInterface.getState();
-      if (event.ctrlKey) {
-        framing.current = place(event);
-        event.currentTarget.setPointerCapture(event.pointerId);
-      } else if (draft || text !== "") openLine.click();
-      else useInterface.setState({ selected: pointed });
-      return;
-    }
-    // The wheel button or the second button, held, moves the paper.
-    dragging.current = place(event);
+    if (event.target instanceof Element && event.target.closest("[data-own-keys]")) return;
+    useInterface.setState({ menu: null });
+    press.down(place(event), event.button, event.ctrlKey);
     event.currentTarget.setPointerCapture(event.pointerId);
   };
-
-  const up = (event: PointerEvent) => {
-    dragging.current = null;
-    if (framing.current) view.current?.frameBox(framing.current, place(event));
-    framing.current = null;
-  };
+  const up = (event: PointerEvent) => press.up(place(event), event.button, event.shiftKey);
 
   return (
     <Box
@@ -94,6 +76,7 @@ export function Surface() {
       onPointerMove={move}
       onPointerDown={down}
       onPointerUp={up}
+      onDoubleClick={() => press.twice()}
       onPointerLeave={() => view.current?.leavePointer()}
       onContextMenu={(e) => e.preventDefault()}
     >
@@ -101,6 +84,7 @@ export function Surface() {
       <Layer ref={figures} data-testid="figures" />
       <Layer ref={overlay} data-testid="overlay" />
       <Empty />
+      {menu && <PointerMenu at={menu} close={() => useInterface.setState({ menu: null })} />}
       <Tag ref={pointerTag} data-testid="pointer-tag" data-shown="false" />
     </Box>
   );

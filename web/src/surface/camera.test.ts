@@ -14,7 +14,7 @@ import {
   zoomed,
 } from "./camera";
 
-const camera: Camera = { x: 10, y: 20, scale: 2, width: 800, height: 600 };
+const camera: Camera = { x: 10, y: 20, scale: 2, width: 800, height: 600, turn: 0 };
 const everything: Box = [0, 0, 1000, 1000];
 
 describe("camera", () => {

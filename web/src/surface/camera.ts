@@ -9,6 +9,8 @@ export interface Camera {
   /** Size of the view in pixels. */
   readonly width: number;
   readonly height: number;
+  /** Degrees that the view is turned counter-clockwise: along a datum that slopes. */
+  readonly turn: number;
 }
 
 export type Box = readonly [number, number, number, number];

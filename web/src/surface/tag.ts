@@ -2,11 +2,14 @@
 import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 
-export function showTag(tag: HTMLDivElement | null, line: Line): void {
+/** ``words`` is what pulling the handle under the pointer changes. */
+export function showTag(tag: HTMLDivElement | null, line: Line, words: string | null): void {
   if (!tag) return;
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
-  if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
+  const handle = draft || text !== "" ? null : words;
+  if (handle !== null) rows.push(["words", `pulling ${handle}`]);
+  else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
     if (text.trim() === "" || pick !== undefined) {

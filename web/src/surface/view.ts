@@ -5,16 +5,20 @@ import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed } from "./camera";
 import { drawFigures, drawLit } from "./layers/figures";
-import { drawGrid } from "./layers/grid";
+import { drawBacking } from "./layers/backing";
+import { drawGrid, drawPaper } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
 import { Gestures } from "./gestures";
+import { seenBox, toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
+import { useBacking } from "../state/backing";
 import { usePreferences } from "../state/preferences";
 import { snapping } from "../state/snapping";
 
-const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1 };
+const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1, turn: 0 };
 const MOST_SEEN = 50;
 const LEAST_BOX = 6;
+const HANDLE_PIXELS = 9;
 const HOME: Box = [-20, -20, 220, 140];
 
 const NOTHING_OVER: Overlay = {
@@ -28,12 +32,19 @@ const NOTHING_OVER: Overlay = {
   passed: [],
   working: [],
   frame: null,
+  handles: [],
+  held: -1,
 };
 
 export interface Canvases {
   readonly grid: HTMLCanvasElement;
   readonly figures: HTMLCanvasElement;
   readonly overlay: HTMLCanvasElement;
+}
+
+interface Pixel {
+  readonly x: number;
+  readonly y: number;
 }
 
 export class View {
@@ -58,13 +69,21 @@ export class View {
     this.stops = [
       useDocument.subscribe((now, before) => {
         if (now.steps !== before.steps || now.header !== before.header) {
+          if (now.header !== before.header) this.turnWithDatum();
           if (this.framed) this.follow(now.fresh, before.revision);
           else if (now.revision >= 0) this.frameAll();
           this.touch("grid", "figures");
         }
       }),
+      useBacking.subscribe(() => this.touch("grid", "overlay")),
       useInterface.subscribe((now, before) => {
-        if (now.pointed !== before.pointed || now.selected !== before.selected) this.touch("overlay");
+        if (now.pointed !== before.pointed || now.others !== before.others) this.touch("overlay");
+        if (now.selected !== before.selected) {
+          this.touch("overlay");
+          // Its handles come with the next reading.
+          this.onPointer();
+        }
+        if (now.trial !== before.trial) this.touch("overlay");
         if (now.mend !== before.mend) this.touch("figures", "overlay");
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
@@ -96,38 +115,48 @@ export class View {
     if (this.camera.width <= 1) return;
     if (this.framed) this.remember();
     this.framed = true;
-    this.see(fitted(this.camera, boxOf(useDocument.getState().steps.map((s) => s.figure)) ?? HOME));
+    this.see(fitted(this.camera, this.boxOf(useDocument.getState().steps.map((s) => s.figure)) ?? HOME));
   }
 
   /** The selected step, as large as it fits. */
   frameSelection(): void {
-    const { selected } = useInterface.getState();
-    const box = boxOf([useDocument.getState().byId.get(selected ?? "")?.figure ?? null]);
+    const { selected, others } = useInterface.getState();
+    const { byId } = useDocument.getState();
+    const box = this.boxOf([selected ?? "", ...others].map((id) => byId.get(id)?.figure ?? null));
     if (!box) return;
     this.remember();
     this.see(fitted(this.camera, box));
   }
 
   /** What lies between two pixels, as large as it fits. */
-  frameBox(a: { x: number; y: number }, b: { x: number; y: number }): void {
+  frameBox(a: Pixel, b: Pixel): void {
     this.overlay = { ...this.overlay, frame: null };
     this.touch("overlay");
     if (Math.abs(a.x - b.x) < LEAST_BOX || Math.abs(a.y - b.y) < LEAST_BOX) return;
     this.remember();
-    const [x, y] = [toDrawingX(this.camera, Math.min(a.x, b.x)), toDrawingY(this.camera, Math.max(a.y, b.y))];
-    const [u, v] = [toDrawingX(this.camera, Math.max(a.x, b.x)), toDrawingY(this.camera, Math.min(a.y, b.y))];
-    this.see(fitted(this.camera, [x, y, u, v]));
+    this.see(fitted(this.camera, this.boxBetween(a, b)));
   }
 
-  showFrame(a: { x: number; y: number }, b: { x: number; y: number }): void {
-    this.overlay = { ...this.overlay, frame: [a.x, a.y, b.x, b.y] };
+  /** The box between two pixels, while it is drawn: to be seen larger, or to choose what lies in it. */
+  showFrame(a: Pixel | null, b: Pixel | null, choosing: boolean): void {
+    this.overlay = { ...this.overlay, frame: a && b ? { box: [a.x, a.y, b.x, b.y], choosing } : null };
     this.touch("overlay");
+  }
+
+  /** Left, bottom, right and top of the box between two pixels, in the drawing. */
+  boxBetween(a: Pixel, b: Pixel): Box {
+    return [
+      toDrawingX(this.camera, Math.min(a.x, b.x)),
+      toDrawingY(this.camera, Math.max(a.y, b.y)),
+      toDrawingX(this.camera, Math.max(a.x, b.x)),
+      toDrawingY(this.camera, Math.min(a.y, b.y)),
+    ];
   }
 
   /** The view before the last jump. */
   viewBefore(): void {
     const before = this.seen.pop();
-    if (before) this.see(resized(before, this.camera.width, this.camera.height));
+    if (before) this.see(withTurn(resized(before, this.camera.width, this.camera.height), this.camera.turn));
   }
 
   private remember(): void {
@@ -140,12 +169,40 @@ export class View {
   }
 
   /** Zooms about a pixel: the pointer's where it is over the surface, else the middle of the view. */
-  zoom(factor: number, at = this.pointer ?? { x: this.camera.width / 2, y: this.camera.height / 2 }): void {
+  zoom(factor: number, at = this.pointerPixel()): void {
     this.see(zoomed(this.camera, factor, at.x, at.y));
+  }
+
+  /** The pixel that the pointer is over; the middle of the view where it is elsewhere. */
+  pointerPixel(): Pixel {
+    return this.pointer ?? { x: this.camera.width / 2, y: this.camera.height / 2 };
+  }
+
+  /** The size of a pixel, in the drawing's unit. */
+  get pixel(): number {
+    return 1 / this.camera.scale;
+  }
+
+  get turn(): number {
+    return this.camera.turn;
   }
 
   get size(): { width: number; height: number } {
     return this.camera;
+  }
+
+  /** The box around figures, as it lies in the view. */
+  private boxOf(figures: readonly (Figure | null)[]): Box | null {
+    return figures.reduce<Box | null>(
+      (box, f) => union(box, f?.box ? seenBox(this.camera, f.box as unknown as Box) : null),
+      null,
+    );
+  }
+
+  /** A datum along a sloping edge turns the view with it, where that is wanted. */
+  turnWithDatum(): void {
+    const turn = usePreferences.getState().turnView ? (useDocument.getState().header?.datum[2] ?? 0) : 0;
+    this.see(withTurn(this.camera, turn));
   }
 
   private see(camera: Camera): void {
@@ -159,9 +216,9 @@ export class View {
   private follow(fresh: readonly string[], revision: number): void {
     if (revision < 0) return;
     const { byId, steps } = useDocument.getState();
-    const box = boxOf(fresh.map((id) => byId.get(id)?.figure ?? null));
+    const box = this.boxOf(fresh.map((id) => byId.get(id)?.figure ?? null));
     if (!box) return;
-    this.see(brought(this.camera, box, boxOf(steps.map((s) => s.figure)) ?? box));
+    this.see(brought(this.camera, box, this.boxOf(steps.map((s) => s.figure)) ?? box));
   }
 
   // The pointer --------------------------------------------------------------------------------------
@@ -170,7 +227,8 @@ export class View {
     this.pointer = { x: sx, y: sy };
     this.level = level;
     const pixel = 1 / this.camera.scale;
-    this.gestures.move({ x: toDrawingX(this.camera, sx), y: toDrawingY(this.camera, sy), pixel });
+    const [x, y] = toDrawing(this.camera, sx, sy);
+    this.gestures.move({ x, y, pixel });
     this.onPointer();
   }
 
@@ -179,14 +237,47 @@ export class View {
     this.onPointer();
   }
 
+  /** Takes hold of the handle at a pixel, if there is one. */
+  grab(at: Pixel): boolean {
+    const found = this.handleAt(at);
+    if (found < 0) return false;
+    useInterface.setState({ pull: found });
+    return true;
+  }
+
+  private handleAt(at: Pixel): number {
+    return this.overlay.handles.findIndex((handle) => {
+      const [x, y] = toScreen(this.camera, handle.at);
+      return Math.hypot(x - at.x, y - at.y) <= HANDLE_PIXELS;
+    });
+  }
+
+  /** What pulling at the pointer would change, in words. */
+  handleWords(): string | null {
+    const { pull } = useInterface.getState();
+    const found = pull ?? (this.pointer ? this.handleAt(this.pointer) : -1);
+    return this.overlay.handles[found]?.words ?? null;
+  }
+
   /** Where the pointer is in the drawing, and how far it reaches. */
   pointed(): Pointer {
-    if (!this.pointer) return null;
+    return this.pointer ? this.pointedAt(this.pointer) : null;
+  }
+
+  /** The special place under the pointer, else the very place of the pixel. */
+  takenAt(at: Pixel): readonly [number, number] {
+    const { place } = this.overlay;
+    return place ? [place[0] ?? 0, place[1] ?? 0] : toDrawing(this.camera, at.x, at.y);
+  }
+
+  /** A pixel as a place of the drawing. */
+  pointedAt(at: Pixel): NonNullable<Pointer> {
     const pixel = 1 / this.camera.scale;
     const { swing, turned, passed } = this.gestures;
+    const [x, y] = toDrawing(this.camera, at.x, at.y);
     return {
-      x: toDrawingX(this.camera, this.pointer.x),
-      y: toDrawingY(this.camera, this.pointer.y),
+      x,
+      y,
       reach: usePreferences.getState().snaps.reach * pixel,
       pixel,
       level: this.level,
@@ -219,6 +310,8 @@ export class View {
       passed: draft ? line.passed : [],
       working: this.overlay.working,
       frame: this.overlay.frame,
+      handles: line.handles,
+      held: useInterface.getState().pull ?? -1,
     };
     this.touch("overlay");
   }
@@ -231,9 +324,14 @@ export class View {
   private paint(): void {
     this.frame = 0;
     const { steps, header } = useDocument.getState();
-    const { pointed, selected, mend } = useInterface.getState();
+    const { pointed, selected, others, mend, trial } = useInterface.getState();
+    const chosen = new Set([...others, pointed, selected]);
     if (this.dirty.has("grid") && header) {
-      drawGrid(context(this.canvases.grid), this.camera, header.unit, header.datum);
+      const { backing, image } = useBacking.getState();
+      const g = context(this.canvases.grid);
+      drawPaper(g, this.camera);
+      if (backing && image) drawBacking(g, this.camera, backing, image);
+      drawGrid(g, this.camera, header.unit, header.datum);
     }
     if (this.dirty.has("figures")) {
       drawFigures(context(this.canvases.figures), this.camera, steps, {
@@ -247,13 +345,14 @@ export class View {
       drawLit(
         g,
         this.camera,
-        steps.filter((s) => (s.id === pointed || s.id === selected) && !this.instead.has(s.id)),
+        steps.filter((s) => chosen.has(s.id) && !this.instead.has(s.id)),
       );
-      drawOverlay(g, this.camera, this.overlay);
+      drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);
     }
-    this.canvases.figures.dataset.camera = `${this.camera.x} ${this.camera.y} ${this.camera.scale}`;
+    const { x, y, scale, turn } = this.camera;
+    this.canvases.figures.dataset.camera = `${x} ${y} ${scale} ${turn}`;
     this.dirty.clear();
   }
 }
@@ -263,8 +362,4 @@ function context(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
   if (!g) throw new Error("this browser has no canvas to draw on");
   g.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
   return g;
-}
-
-function boxOf(figures: readonly (Figure | null)[]): Box | null {
-  return figures.reduce<Box | null>((box, f) => union(box, f?.box ? (f.box as unknown as Box) : null), null);
 }

@@ -3,10 +3,13 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 
+import { FoldedLine } from "../book/FoldedLine";
 import { SidePanel } from "../book/SidePanel";
 import { Session } from "../session/session";
+import { forgetBacking, loadBacking } from "../state/backing";
 import { forgetDocument, useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
 import { loadSnapKinds } from "../state/snapping";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
@@ -34,14 +37,16 @@ function OneTable({ id }: { id: string }) {
 
 function Laid({ parts }: { parts: TableParts }) {
   useTableKeys(parts);
+  const folded = usePreferences((p) => p.folded);
   return (
     <TableContext.Provider value={parts}>
       <Flex direction="column" h="100%" overflow="hidden">
         <TitleStrip />
         <Flex flex="1" minH="0">
           <Surface />
-          <SidePanel />
+          {!folded && <SidePanel />}
         </Flex>
+        {folded && <FoldedLine />}
         <Tray />
       </Flex>
     </TableContext.Provider>
@@ -54,21 +59,23 @@ function useParts(id: string): TableParts | null {
   const pointerTag = useRef<HTMLDivElement | null>(null);
   const parts = useMemo(() => {
     forgetDocument(id);
+    forgetBacking();
     useInterface.setState(NOTHING);
     const made: { openLine?: OpenLine } = {};
     const session = new Session(id, (line) => made.openLine?.take(line));
     made.openLine = new OpenLine(session, (line) => {
       view.current?.show(line);
-      showTag(pointerTag.current, line);
+      showTag(pointerTag.current, line, view.current?.handleWords() ?? null);
     });
     return { session, openLine: made.openLine, view, pointerTag };
   }, [id]);
   useEffect(() => {
     parts.session.open();
     void loadSnapKinds();
+    void loadBacking(id);
     parts.openLine.restore();
     return () => parts.session.close();
-  }, [parts]);
+  }, [parts, id]);
   return parts;
 }
 

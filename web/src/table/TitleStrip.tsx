@@ -3,32 +3,22 @@ import { Box, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { renameDrawing } from "../api/client";
-import type { Header } from "../api/types";
 import { useDocument } from "../state/document";
 import { Strip, Word } from "../Words";
+import { BackingAsking, BackingMenu } from "./BackingMenu";
 import { useTable } from "./context";
+import { MannerMenu } from "./MannerMenu";
 
 export function TitleStrip() {
-  const { undo, redo, header, connection } = useDocument();
+  const { undo, redo, connection } = useDocument();
   const { session } = useTable();
   return (
     <Strip>
       <Rule />
       <Name />
-      {header && (
-        <Text
-          color="quiet"
-          fontSize="12px"
-          borderWidth="1px"
-          borderColor="rule"
-          borderRadius="full"
-          px="2.5"
-          py="0.5"
-          whiteSpace="nowrap"
-        >
-          {manner(header)}
-        </Text>
-      )}
+      <MannerMenu />
+      <BackingMenu />
+      <BackingAsking />
       <Box flex="1" />
       <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
         {
@@ -86,9 +76,4 @@ function Name() {
       }}
     />
   );
-}
-
-function manner(h: Header): string {
-  const smallest = h.decimals > 0 ? `0.${"0".repeat(h.decimals - 1)}1` : "1";
-  return `${h.unit} · ${smallest} · 0° ${h.zero}, ${h.clockwise ? "clockwise" : "counter-clockwise"}`;
 }

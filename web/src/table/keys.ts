@@ -51,6 +51,8 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
   if (event.ctrlKey && move) v.pan(...move);
   else if (event.ctrlKey && event.key === "PageDown") v.viewBefore();
   else if (event.ctrlKey && event.key === "End") v.frameSelection();
+  else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10"))
+    useInterface.setState({ menu: v.pointerPixel() });
   else if (event.key === "PageUp") v.zoom(ZOOM);
   else if (event.key === "PageDown") v.zoom(1 / ZOOM);
   else if (event.key === "Home" && event.ctrlKey) v.frameAll();
@@ -67,8 +69,9 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
       return true;
     }
     if (event.key !== "Delete" || selected === null || text !== "" || draft || mend) return false;
-    useInterface.setState({ selected: null });
-    void session.act({ do: "strike", id: selected });
+    const { others } = useInterface.getState();
+    useInterface.setState({ selected: null, others: [] });
+    void session.act({ do: "strike", id: selected, others: [...others] });
     return true;
   }
   if (key === "z" && !event.shiftKey) void session.act({ do: "undo" });
@@ -125,7 +128,7 @@ function selectNext(by: number): boolean {
   const { selected } = useInterface.getState();
   const at = steps.findIndex((s) => s.id === selected);
   const next = steps[at < 0 ? (by < 0 ? steps.length - 1 : 0) : at + by];
-  if (next) useInterface.setState({ selected: next.id });
+  if (next) useInterface.setState({ selected: next.id, others: [] });
   return next !== undefined;
 }
 

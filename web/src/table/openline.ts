@@ -8,12 +8,24 @@ import { type Entry, farFrom, newId, type Pointer } from "./entry";
 
 const MOST_ROWS = 200;
 
+/** What the two ends of a drag are, for each kind of figure that has two such places; none for two things to be measured. */
+const BETWEEN: Readonly<Record<string, readonly [string, string]>> = {
+  circle: ["through", "through"],
+  line: ["from", "to"],
+  path: ["from", "to"],
+  arc: ["from", "to"],
+  rectangle: ["from", "to"],
+  "measure distance": ["", ""],
+  "measure direction": ["", ""],
+};
+
 export class OpenLine {
   private pointer: Pointer = null;
   /** Whether the pointer was moved since the last key, and where it was then. */
   private aimed = false;
   private restedAt: Pointer = null;
   private working = false;
+  private dragging = "";
   private queue: Entry[] = [];
   /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
   private behind: string[] = [];
@@ -121,9 +133,9 @@ export class OpenLine {
   }
 
   private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
-    const { draft, mend, choice } = useInterface.getState();
+    const { draft, mend, choice, selected, pull } = useInterface.getState();
     const { aimed, pointer } = this;
-    return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed };
+    return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed, selected, pull };
   }
 
   /** Where the next step goes: before the one that was asked for, else at the end. */
@@ -164,6 +176,33 @@ export class OpenLine {
       useInterface.setState({ text: "" });
       this.push({ key: "click", text, pointer: this.pointer });
     }
+  }
+
+  /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
+  dragFrom(pointer: Pointer): boolean {
+    const { draft, text } = useInterface.getState();
+    const words = text === "" && draft?.rows.length === 0 ? BETWEEN[draft.kind] : undefined;
+    if (!words) return false;
+    this.push({ key: "click", text: words[0], pointer });
+    this.dragging = words[1];
+    return true;
+  }
+
+  dragTo(): void {
+    this.push({ key: "click", text: this.dragging, pointer: this.pointer });
+  }
+
+  /** The handle that was pulled is let go: the given it changes is written. */
+  async letGo(): Promise<void> {
+    const line = await this.session.readNow(this.reading(""));
+    useInterface.setState({ pull: null });
+    const { pull } = line ?? {};
+    const before = useDocument.getState().byId.get(pull?.id ?? "");
+    if (pull && before?.text !== pull.text) {
+      const answer = await this.session.act({ do: "mend", id: pull.id, text: pull.text });
+      if (!answer.ok) this.refuse(answer.message);
+    }
+    this.refresh();
   }
 
   /** Begins a kind of figure, once what was entered before is done. */
@@ -314,7 +353,7 @@ export class OpenLine {
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
     if (mend) this.leaveMend();
-    else if (!draft) useInterface.setState({ selected: null, before: null, working: null });
+    else if (!draft) useInterface.setState({ selected: null, others: [], before: null, working: null });
     else {
       const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
       if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;

@@ -34,7 +34,7 @@ beforeAll(() => {
 
 /** A view of 1000 x 800 pixels on the rim of a circle about the origin, in direction `way` (radians). */
 function onRim(radius: number, scale: number, way: number): Camera {
-  return { x: radius * Math.cos(way), y: radius * Math.sin(way), scale, width: 1000, height: 800 };
+  return { x: radius * Math.cos(way), y: radius * Math.sin(way), scale, width: 1000, height: 800, turn: 0 };
 }
 
 describe("a circle that fills many screens", () => {
@@ -82,7 +82,7 @@ describe("a circle that fills many screens", () => {
 });
 
 describe("lines", () => {
-  const camera: Camera = { x: 1e6, y: -1e6, scale: 50, width: 1000, height: 800 };
+  const camera: Camera = { x: 1e6, y: -1e6, scale: 50, width: 1000, height: 800, turn: 0 };
   it("far from the datum stay where they are to a fraction of a pixel", () => {
     const { points } = recorded((p) => traceLine(p, camera, 1e6, -1e6, 1e6 + 1, -1e6 + 1));
     expect(points).toEqual([

@@ -1,6 +1,7 @@
 /** Any figure, by its kind. */
 import type { Figure } from "../../api/types";
 import type { Camera } from "../camera";
+import { seenFigure } from "../turned";
 import { traceEllipse } from "./ellipse";
 import { traceArc, traceCircle } from "./arc";
 import { traceEndless, traceLine } from "./line";
@@ -13,6 +14,10 @@ const pair = (value: number[] | null | undefined): Pair => [value?.[0] ?? NaN, v
 
 /** Adds a figure's visible part to a path. */
 export function traceFigure(path: Path2D, c: Camera, figure: Figure): void {
+  traceSeen(path, c, seenFigure(c, figure));
+}
+
+function traceSeen(path: Path2D, c: Camera, figure: Figure): void {
   switch (figure.kind) {
     case "point":
       tracePoint(path, c, ...pair(figure.at));
@@ -36,7 +41,7 @@ export function traceFigure(path: Path2D, c: Camera, figure: Figure): void {
       traceEllipse(path, c, pair(figure.centre), pair(figure.axes), figure.turned ?? 0, figure.part ?? null);
       break;
     case "outline":
-      for (const piece of figure.pieces ?? []) traceFigure(path, c, piece);
+      for (const piece of figure.pieces ?? []) traceSeen(path, c, piece);
       break;
   }
 }

@@ -1,9 +1,9 @@
 /** The drawing itself: pencil under ink, one stroke a style. */
 import type { Figure, Step } from "../../api/types";
 import type { Camera } from "../camera";
-import { toScreenX, toScreenY } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
+import { toScreen } from "../turned";
 
 export interface Marks {
   /** Figures that take the place of the book's while a step is being mended; null hides one. */
@@ -73,8 +73,8 @@ function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[
 function drawName(g: CanvasRenderingContext2D, c: Camera, step: Step, colour: string): void {
   const at = step.figure && labelPlace(step.figure);
   if (!at) return;
-  const sx = toScreenX(c, at[0]) + 8;
-  const sy = toScreenY(c, at[1]) - 7;
+  const [x, y] = toScreen(c, at);
+  const [sx, sy] = [x + 8, y - 7];
   if (sx < 0 || sy < 0 || sx > c.width || sy > c.height) return;
   g.fillStyle = colour;
   g.fillText(step.name, sx, sy);

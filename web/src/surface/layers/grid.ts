@@ -2,29 +2,34 @@
 import type { Camera } from "../camera";
 import { roundBelow, toDrawingX, toDrawingY, toScreenX, toScreenY } from "../camera";
 import { FONT, LOOK } from "../look";
+import { seen, toScreen } from "../turned";
 
 const FEWEST_PIXELS = 28;
 
-export function drawGrid(g: CanvasRenderingContext2D, c: Camera, unit: string, datum: readonly number[]): void {
+export function drawPaper(g: CanvasRenderingContext2D, c: Camera): void {
   g.fillStyle = LOOK.paper;
   g.fillRect(0, 0, c.width, c.height);
+}
+
+export function drawGrid(g: CanvasRenderingContext2D, c: Camera, unit: string, datum: readonly number[]): void {
   const step = roundBelow((FEWEST_PIXELS * 2.5) / c.scale);
-  drawDots(g, c, step);
+  drawDots(g, c, step, seen(c, datum));
   drawDatum(g, c, datum);
   drawScaleBar(g, c, unit);
 }
 
-function drawDots(g: CanvasRenderingContext2D, c: Camera, step: number): void {
-  const left = Math.ceil(toDrawingX(c, 0) / step);
-  const bottom = Math.ceil(toDrawingY(c, c.height) / step);
-  const across = Math.floor(toDrawingX(c, c.width) / step) - left;
-  const up = Math.floor(toDrawingY(c, 0) / step) - bottom;
+/** Dots a round distance apart, counted from the datum. */
+function drawDots(g: CanvasRenderingContext2D, c: Camera, step: number, [ox, oy]: readonly [number, number]): void {
+  const left = Math.ceil((toDrawingX(c, 0) - ox) / step);
+  const bottom = Math.ceil((toDrawingY(c, c.height) - oy) / step);
+  const across = Math.floor((toDrawingX(c, c.width) - ox) / step) - left;
+  const up = Math.floor((toDrawingY(c, 0) - oy) / step) - bottom;
   if (across > 400 || up > 400 || across < 0 || up < 0) return;
   g.fillStyle = LOOK.grid;
   for (let i = 0; i <= across; i++) {
-    const sx = toScreenX(c, (left + i) * step);
+    const sx = toScreenX(c, ox + (left + i) * step);
     for (let j = 0; j <= up; j++) {
-      const sy = toScreenY(c, (bottom + j) * step);
+      const sy = toScreenY(c, oy + (bottom + j) * step);
       g.fillRect(sx - 0.75, sy - 0.75, 1.5, 1.5);
     }
   }
@@ -32,9 +37,9 @@ function drawDots(g: CanvasRenderingContext2D, c: Camera, step: number): void {
 
 /** The datum: a small angle at the place where coordinates count from. */
 function drawDatum(g: CanvasRenderingContext2D, c: Camera, datum: readonly number[]): void {
-  const [x = 0, y = 0, turn = 0] = datum;
+  const turn = (datum[2] ?? 0) - c.turn;
   g.save();
-  g.translate(toScreenX(c, x), toScreenY(c, y));
+  g.translate(...toScreen(c, datum));
   g.rotate((-turn * Math.PI) / 180);
   g.strokeStyle = LOOK.axis;
   g.lineWidth = 1.5;

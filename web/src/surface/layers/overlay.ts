@@ -1,9 +1,9 @@
 /** What belongs to the pointer and the open line: the figure about to be placed, the last place, the place to be taken. */
-import type { Figure, Solution } from "../../api/types";
+import type { Figure, Handle, Solution } from "../../api/types";
 import type { Camera } from "../camera";
-import { toScreenX, toScreenY } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
+import { toScreen } from "../turned";
 import { stroke } from "./figures";
 
 export interface Overlay {
@@ -21,7 +21,10 @@ export interface Overlay {
   /** Thin lines that show the working of a step. */
   readonly working: readonly Figure[];
   /** The box that is being drawn to be seen larger, in pixels. */
-  readonly frame: readonly [number, number, number, number] | null;
+  readonly frame: { readonly box: readonly [number, number, number, number]; readonly choosing: boolean } | null;
+  /** Where the selected figure can be pulled, and which handle is being pulled. */
+  readonly handles: readonly Handle[];
+  readonly held: number;
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
@@ -50,10 +53,14 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
   drawNumbers(g, c, o);
   for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);
   if (o.place) drawPrick(g, c, o.place);
+  o.handles.forEach((handle, n) => drawPrick(g, c, handle.at, n === o.held ? LOOK.place : LOOK.selected));
   if (o.frame) {
-    const [x, y, u, v] = o.frame;
+    const [x, y, u, v] = o.frame.box;
     g.strokeStyle = LOOK.selected;
     g.lineWidth = 1;
+    // A box that chooses is filled; one that is only to be seen larger is not.
+    g.fillStyle = "rgb(215 151 26 / 0.12)";
+    if (o.frame.choosing) g.fillRect(x, y, u - x, v - y);
     g.strokeRect(x, y, u - x, v - y);
   }
 }
@@ -66,8 +73,8 @@ function drawSights(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
   stroke(g, lines, LOOK.snap, 1);
   g.setLineDash([]);
   const crosses = new Path2D();
-  for (const [x = 0, y = 0] of o.passed) {
-    const [sx, sy] = [toScreenX(c, x), toScreenY(c, y)];
+  for (const at of o.passed) {
+    const [sx, sy] = toScreen(c, at);
     crosses.moveTo(sx - 4, sy);
     crosses.lineTo(sx + 4, sy);
     crosses.moveTo(sx, sy - 4);
@@ -103,7 +110,7 @@ function drawNumbers(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
 /** Where a solution's number stands: on the figure, in sight, away from the numbers that stand already. */
 function numberPlace(c: Camera, one: Solution, used: readonly [number, number][]): [number, number] | null {
   const spots = spotsOn(one.figure)
-    .map(([x, y]): [number, number] => [toScreenX(c, x), toScreenY(c, y)])
+    .map((at) => toScreen(c, at))
     .filter(([x, y]) => x >= 14 && y >= 14 && x <= c.width - 14 && y <= c.height - 14)
     .map((at) => ({ at, room: Math.min(60, ...used.map((u) => Math.hypot(u[0] - at[0], u[1] - at[1]))) }))
     .filter(({ room }) => room >= 14)
@@ -151,20 +158,19 @@ function drawNumber(g: CanvasRenderingContext2D, text: string, [x, y]: [number, 
 function drawTouch(g: CanvasRenderingContext2D, c: Camera, at: readonly number[]): void {
   g.fillStyle = LOOK.place;
   g.beginPath();
-  g.arc(toScreenX(c, at[0] ?? 0), toScreenY(c, at[1] ?? 0), 3, 0, 2 * Math.PI);
+  g.arc(...toScreen(c, at), 3, 0, 2 * Math.PI);
   g.fill();
 }
 
 /** A dot in a ring: the one mark of every snap. */
-function drawPrick(g: CanvasRenderingContext2D, c: Camera, at: readonly number[]): void {
-  const sx = toScreenX(c, at[0] ?? 0);
-  const sy = toScreenY(c, at[1] ?? 0);
-  g.strokeStyle = LOOK.snap;
+function drawPrick(g: CanvasRenderingContext2D, c: Camera, at: readonly number[], colour: string = LOOK.snap): void {
+  const [sx, sy] = toScreen(c, at);
+  g.strokeStyle = colour;
   g.lineWidth = 1.5;
   g.beginPath();
   g.arc(sx, sy, 6.5, 0, 2 * Math.PI);
   g.stroke();
-  g.fillStyle = LOOK.snap;
+  g.fillStyle = colour;
   g.beginPath();
   g.arc(sx, sy, 2, 0, 2 * Math.PI);
   g.fill();
@@ -172,8 +178,7 @@ function drawPrick(g: CanvasRenderingContext2D, c: Camera, at: readonly number[]
 
 /** The last place: a short flag beside it, so that it does not hide what is there. */
 function drawLast(g: CanvasRenderingContext2D, c: Camera, at: readonly number[]): void {
-  const sx = toScreenX(c, at[0] ?? 0);
-  const sy = toScreenY(c, at[1] ?? 0);
+  const [sx, sy] = toScreen(c, at);
   g.strokeStyle = LOOK.place;
   g.lineWidth = 1.25;
   g.beginPath();

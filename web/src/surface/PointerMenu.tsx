@@ -1,0 +1,168 @@
+/** At the pointer: the places that could be taken here, in words, and the kinds of place that are on. */
+import { Box, chakra, Flex, Input, Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+
+import { useInterface } from "../state/interface";
+import { type Snaps, usePreferences } from "../state/preferences";
+import { isOn, useSnapKinds } from "../state/snapping";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+
+const WIDTH = 330;
+const HEIGHT = 470;
+
+const List = chakra(Box, {
+  base: {
+    position: "absolute",
+    zIndex: 2,
+    w: `${WIDTH}px`,
+    maxH: `min(${HEIGHT}px, 100%)`,
+    overflowY: "auto",
+    bg: "panel",
+    borderWidth: "1px",
+    borderColor: "rule",
+    borderRadius: "5px",
+    boxShadow: "0 2px 10px rgb(27 42 73 / 0.15)",
+    py: "2",
+    px: "2.5",
+    cursor: "default",
+  },
+});
+
+export function PointerMenu({ at, close }: { at: { x: number; y: number }; close: () => void }) {
+  const { view } = useTable();
+  const menu = useRef<HTMLDivElement>(null);
+  const size = view.current?.size ?? { width: 0, height: 0 };
+  useEffect(() => {
+    menu.current?.querySelector<HTMLElement>("button, input")?.focus();
+  }, []);
+  return (
+    <List
+      ref={menu}
+      role="dialog"
+      aria-label="At the pointer"
+      data-own-keys
+      left={`${Math.max(0, Math.min(at.x + 4, size.width - WIDTH - 8))}px`}
+      top={`${Math.max(0, Math.min(at.y + 4, size.height - HEIGHT - 8))}px`}
+      onPointerMove={(e) => e.stopPropagation()}
+      onKeyDown={(e) => {
+        if (e.key === "Escape") close();
+      }}
+    >
+      <Here close={close} />
+      <Kinds close={close} />
+      <Steps />
+    </List>
+  );
+}
+
+/** What a click could state here, as it was when the list was opened. */
+function Here({ close }: { close: () => void }) {
+  const { openLine } = useTable();
+  const [picks] = useState(() => {
+    const { draft, line } = useInterface.getState();
+    return draft && line?.click ? line.picks : [];
+  });
+  if (picks.length === 0) return null;
+  return (
+    <Box mb="2" role="group" aria-label="What can be taken here">
+      <Text color="label" fontWeight={600} fontSize="12px">
+        Take here
+      </Text>
+      {picks.map((words, n) => (
+        <Word
+          key={words}
+          display="block"
+          w="100%"
+          textAlign="left"
+          fontWeight={400}
+          onClick={() => {
+            openLine.choose(n);
+            openLine.click();
+            close();
+          }}
+        >
+          {words}
+        </Word>
+      ))}
+    </Box>
+  );
+}
+
+/** Each kind: a word that asks for it just once, and a tick that keeps it on. */
+function Kinds({ close }: { close: () => void }) {
+  const { openLine } = useTable();
+  const kinds = useSnapKinds((s) => s.kinds);
+  const snaps = usePreferences((p) => p.snaps);
+  const drafting = useInterface((i) => i.draft !== null);
+  const set = (key: string, on: boolean) =>
+    usePreferences.setState({ snaps: { ...snaps, set: { ...snaps.set, [key]: on } } });
+  return (
+    <Box role="group" aria-label="Kinds of place">
+      <Text color="label" fontWeight={600} fontSize="12px">
+        Places that are taken{drafting ? "; a word asks for one just once" : ""}
+      </Text>
+      {kinds.map((kind) => (
+        <Flex key={kind.key} align="center" gap="1.5" fontSize="12px">
+          <input
+            type="checkbox"
+            aria-label={`${kind.word}: ${kind.explanation}`}
+            checked={isOn(kind, snaps.set)}
+            onChange={(e) => set(kind.key, e.target.checked)}
+          />
+          <Word
+            px="1"
+            py="0"
+            minW="76px"
+            textAlign="left"
+            disabled={!drafting}
+            onClick={() => {
+              openLine.type(kind.word);
+              close();
+            }}
+          >
+            {kind.word}
+          </Word>
+          <Text color="quiet" lineHeight="1.2">
+            {kind.explanation}
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
+
+const STEPS: readonly { key: keyof Snaps; words: string; least: number; most: number }[] = [
+  { key: "turn", words: "Directions every (degrees, 0 for any)", least: 0, most: 180 },
+  { key: "step", words: "Distances every (0 for any)", least: 0, most: 1e9 },
+  { key: "grid", words: "Grid of (0 for none)", least: 0, most: 1e9 },
+  { key: "parts", words: "Equal parts", least: 2, most: 99 },
+  { key: "reach", words: "Reach in pixels", least: 3, most: 40 },
+];
+
+function Steps() {
+  const snaps = usePreferences((p) => p.snaps);
+  const set = (key: keyof Snaps, value: number, least: number, most: number) => {
+    if (Number.isFinite(value) && value >= least && value <= most)
+      usePreferences.setState({ snaps: { ...snaps, [key]: value } });
+  };
+  return (
+    <Box mt="2" role="group" aria-label="Steps">
+      {STEPS.map(({ key, words, least, most }) => (
+        <Flex key={key} as="label" align="center" gap="2" fontSize="12px" py="0.5">
+          <Text flex="1">{words}</Text>
+          <Input
+            size="2xs"
+            w="70px"
+            type="number"
+            min={least}
+            max={most}
+            step="any"
+            defaultValue={String(snaps[key] as number)}
+            onChange={(e) => set(key, e.target.valueAsNumber, least, most)}
+          />
+        </Flex>
+      ))}
+    </Box>
+  );
+}

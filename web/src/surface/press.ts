@@ -1,0 +1,105 @@
+/** What a pointer does on the surface between going down and coming up: click, drag from place to place, pull, box, move the paper. */
+import { inside, together } from "../api/client";
+import { pointForBacking, useBacking } from "../state/backing";
+import { useInterface } from "../state/interface";
+import type { TableParts } from "../table/context";
+import type { View } from "./view";
+
+type Place = { readonly x: number; readonly y: number };
+type Doing = "click" | "drag" | "pull" | "choose" | "look" | "pan";
+
+/** Further than a hand trembles while it clicks. */
+const DRAG_PIXELS = 6;
+
+export class Press {
+  private doing: Doing | null = null;
+  private from: Place = { x: 0, y: 0 };
+  private moved = false;
+
+  constructor(private readonly parts: TableParts) {}
+
+  down(at: Place, button: number, ctrl: boolean): void {
+    this.from = at;
+    this.moved = false;
+    const { draft, text, mend } = useInterface.getState();
+    const view = this.parts.view.current;
+    if (button === 0 && useBacking.getState().asking) {
+      const place = view?.takenAt(at);
+      if (place) void pointForBacking(this.parts.session.drawing, place);
+      this.doing = null;
+    } else if (button !== 0) this.doing = "pan";
+    else if (ctrl) this.doing = "look";
+    else if (draft || mend || text !== "") this.doing = "click";
+    else if (view?.grab(at)) this.doing = "pull";
+    else this.doing = "choose";
+  }
+
+  /** Answers whether the pointer is taken up by what is being done, so that nothing is read under it. */
+  move(at: Place): boolean {
+    const view = this.parts.view.current;
+    if (!view || !this.doing) return false;
+    const started = !this.moved && Math.hypot(at.x - this.from.x, at.y - this.from.y) > DRAG_PIXELS;
+    if (started) this.moved = true;
+    if (!this.moved) return this.doing !== "click" && this.doing !== "pull";
+    switch (this.doing) {
+      case "pan":
+        view.pan(at.x - this.from.x, at.y - this.from.y);
+        this.from = at;
+        return false;
+      case "click":
+        // From place to place: the first is stated where the pointer went down.
+        if (started && this.parts.openLine.dragFrom(view.pointedAt(this.from))) this.doing = "drag";
+        return false;
+      case "look":
+      case "choose":
+        view.showFrame(this.from, at, this.doing === "choose");
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  up(at: Place, button: number, shift: boolean): void {
+    const doing = this.doing;
+    this.doing = null;
+    const { openLine, view: held } = this.parts;
+    const view = held.current;
+    if (!view || !doing) return;
+    if (doing === "drag") openLine.dragTo();
+    else if (doing === "click") openLine.click();
+    else if (doing === "pull") void openLine.letGo();
+    else if (doing === "look") view.frameBox(this.from, at);
+    else if (doing === "pan") {
+      if (!this.moved && button === 2) useInterface.setState({ menu: at });
+    } else if (this.moved) this.box(view, at, shift);
+    else choose(useInterface.getState().pointed, shift);
+  }
+
+  /** A second click takes all that hangs together. */
+  twice(): void {
+    const { draft, text, pointed } = useInterface.getState();
+    if (draft || text !== "" || pointed === null) return;
+    void together(this.parts.session.drawing, pointed).then((found) => selectAll(found, pointed));
+  }
+
+  private box(view: View, at: Place, shift: boolean): void {
+    const [left, bottom, right, top] = view.boxBetween(this.from, at);
+    view.showFrame(null, null, false);
+    void inside(this.parts.session.drawing, { left, bottom, right, top, turn: view.turn, touched: shift }).then(
+      (found) => selectAll(found, found.at(-1) ?? null),
+    );
+  }
+}
+
+export function selectAll(ids: readonly string[], first: string | null): void {
+  useInterface.setState({ selected: first, others: ids.filter((id) => id !== first) });
+}
+
+/** The figure under the pointer is selected; with Shift it is added, or taken away again. */
+function choose(id: string | null, more: boolean): void {
+  const { selected, others } = useInterface.getState();
+  if (!more || id === null) useInterface.setState({ selected: id, others: [] });
+  else if (id === selected) useInterface.setState({ selected: others[0] ?? null, others: others.slice(1) });
+  else if (others.includes(id)) useInterface.setState({ others: others.filter((one) => one !== id) });
+  else useInterface.setState({ selected: id, others: selected === null ? others : [...others, selected] });
+}
