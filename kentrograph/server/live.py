@@ -68,9 +68,9 @@ class Table:
         async with self.sending:
             if state.revision < self.revision or (state.revision == self.revision and self.book is not None):
                 return
-            view = book_view(state, self.book)
+            message = whole_message(state) if self.book is None else orjson.dumps(book_view(state, self.book))
             self.revision, self.book = state.revision, state.book
-            await self.socket.send_bytes(orjson.dumps(view))
+            await self.socket.send_bytes(message)
 
     async def _send(self, message: object) -> None:
         async with self.sending:
@@ -120,6 +120,16 @@ class Table:
 
     async def _refuse(self, seq: int, code: str, message: str, start: int = 0, end: int = 0) -> None:
         await self._send({"type": "refused", "seq": seq, "code": code, "message": message, "start": start, "end": end})
+
+
+def whole_message(state: State) -> bytes:
+    """The whole book as it is sent to a table that opens; kept with the book, so that the next table has it at once."""
+    key = (state.name, state.revision, state.undo, state.redo)
+    kept = state.book.memo.get("whole message")
+    if kept is None or kept[0] is not state.book or kept[1] != key:
+        kept = state.book.memo["whole message"] = (state.book, key, orjson.dumps(book_view(state, None)))
+    message: bytes = kept[2]
+    return message
 
 
 def _seq_of(raw: str | bytes) -> int:

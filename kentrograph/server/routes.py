@@ -60,7 +60,7 @@ def get_snapping() -> Any:
 def list_drawings(request: Request) -> Any:
     """All drawings on the shelf, the last changed first."""
     with _service(request).session() as session:
-        return drawings.list_drawings(session)
+        return drawings.list_drawings(session, _service(request).cache)
 
 
 @router.post("/drawings", status_code=201, response_model=DrawingView)

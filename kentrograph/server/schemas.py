@@ -7,6 +7,7 @@ from uuid import UUID
 from pydantic import BaseModel, ConfigDict, Field
 
 LONGEST_TEXT = 200_000
+LONGEST_BOOK = 8_000_000
 Text = Annotated[str, Field(max_length=LONGEST_TEXT)]
 Name = Annotated[str, Field(min_length=1, max_length=200)]
 Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
@@ -72,7 +73,7 @@ class NewDrawing(Model):
     """A new drawing, empty or from a text."""
 
     name: Name
-    text: Text = ""
+    text: Annotated[str, Field(max_length=LONGEST_BOOK)] = ""
     author: Author = "drafter"
 
 

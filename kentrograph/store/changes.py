@@ -11,11 +11,11 @@ from ..core.book.book import Book
 from ..core.book.edits import Edit
 from ..core.language.codec import edit_data, edit_from, header_data
 from ..core.problem import refuse
+from .books import current_book
 from .cache import BookCache
 from .drawings import get_drawing
 from .errors import NoRevision, StaleBase
-from .pictures import picture_of
-from .rows import load_book, log_change, write_difference
+from .rows import log_change, write_difference
 from .tables import Change, Drawing
 
 CHANNEL = "kentrograph_changes"
@@ -38,7 +38,7 @@ class State:
 def current_state(session: Session, cache: BookCache, id: UUID) -> State:
     """A drawing as it stands."""
     row = get_drawing(session, id)
-    return _state(session, row, _book(session, cache, row))
+    return _state(session, row, current_book(session, cache, row))
 
 
 def change(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, make: Make) -> State:
@@ -47,7 +47,7 @@ def change(session: Session, cache: BookCache, id: UUID, base: int | None, autho
     Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits.
     """
     row = _locked(session, id, base)
-    before = _book(session, cache, row)
+    before = current_book(session, cache, row)
     edit, label = make(before)
     after, inverse = before.edited(edit)
     revision = row.revision + 1
@@ -63,7 +63,7 @@ def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
         raise refuse("nothing_to_undo")
     target = _change(session, id, now.next_undo)
     below = _change(session, id, target.revision - 1).next_undo
-    before = _book(session, cache, row)
+    before = current_book(session, cache, row)
     after, _ = before.edited(edit_from(target.inverse, before.kinds()))
     log_change(
         session,
@@ -90,7 +90,7 @@ def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
     undone = _change(session, id, now.next_redo)
     assert undone.target is not None
     below = _change(session, id, undone.revision - 1).next_redo
-    before = _book(session, cache, row)
+    before = current_book(session, cache, row)
     after, _ = before.edited(edit_from(undone.inverse, before.kinds()))
     log_change(
         session,
@@ -113,7 +113,7 @@ def state_at(session: Session, cache: BookCache, id: UUID, revision: int) -> Boo
     row = get_drawing(session, id)
     if not 0 <= revision <= row.revision:
         raise NoRevision(f"The drawing has the revisions 0 to {row.revision}.", revision=revision, newest=row.revision)
-    book = _book(session, cache, row)
+    book = current_book(session, cache, row)
     later = session.scalars(
         select(Change).where(Change.drawing_id == id, Change.revision > revision).order_by(Change.revision.desc())
     )
@@ -129,19 +129,10 @@ def _locked(session: Session, id: UUID, base: int | None) -> Drawing:
     return row
 
 
-def _book(session: Session, cache: BookCache, row: Drawing) -> Book:
-    found = cache.get(row.id, row.revision)
-    if found is None:
-        found = load_book(session, row)
-        cache.put(row.id, row.revision, found)
-    return found
-
-
 def _finish(session: Session, cache: BookCache, row: Drawing, before: Book, after: Book) -> State:
     write_difference(session, row.id, before, after)
     row.revision += 1
     row.header = header_data(after.header)
-    row.picture = picture_of(after)
     row.changed_at = func.now()
     session.execute(text("select pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{row.id} {row.revision}"})
     session.flush()

@@ -11,6 +11,8 @@ from sqlalchemy.orm import Session
 from ..core.book.book import Book
 from ..core.language.codec import header_data
 from ..core.language.script import book_of, read_script
+from .books import current_book
+from .cache import BookCache
 from .errors import NoDrawing, StoreError
 from .pictures import picture_of
 from .rows import insert_steps, load_book, log_change
@@ -30,10 +32,15 @@ class Listed:
     picture: dict[str, Any]
 
 
-def list_drawings(session: Session) -> list[Listed]:
-    """All drawings that are not deleted, the last changed first."""
+def list_drawings(session: Session, cache: BookCache) -> list[Listed]:
+    """All drawings that are not deleted, the last changed first; the picture of one that has changed is made anew."""
     rows = session.scalars(select(Drawing).where(Drawing.deleted_at.is_(None)).order_by(Drawing.changed_at.desc(), Drawing.id))
-    return [_listed(row) for row in rows]
+    found: list[Listed] = []
+    for row in rows:
+        if row.picture.get("of") != row.revision:
+            row.picture = picture_of(current_book(session, cache, row), row.revision)
+        found.append(_listed(row))
+    return found
 
 
 def get_drawing(session: Session, id: UUID, lock: bool = False) -> Drawing:
@@ -88,7 +95,7 @@ def checked_name(name: str) -> str:
 
 
 def _store(session: Session, name: str, book: Book, author: str, label: str) -> Listed:
-    row = Drawing(id=uuid4(), name=name, revision=0, header=header_data(book.header), picture=picture_of(book))
+    row = Drawing(id=uuid4(), name=name, revision=0, header=header_data(book.header), picture=picture_of(book, 0))
     session.add(row)
     session.flush()
     insert_steps(session, row.id, book)

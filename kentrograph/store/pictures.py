@@ -11,8 +11,8 @@ MOST_FIGURES = 2_000
 """A picture the size of a thumb shows no more."""
 
 
-def picture_of(book: Book) -> dict[str, Any]:
-    """The figures of a drawing that are seen, and the box around them (None where there is nothing)."""
+def picture_of(book: Book, revision: int) -> dict[str, Any]:
+    """The figures of a drawing that are seen, and the box around them (None where there is nothing), at a revision."""
     figures: list[dict[str, Any]] = []
     box = empty_box()
     for id in book.order:
@@ -22,4 +22,4 @@ def picture_of(book: Book) -> dict[str, Any]:
         stretch(box, value.figure)
         if len(figures) < MOST_FIGURES:
             figures.append({**figure_data(value.figure), "pen": step.statement.pen or "ink"})
-    return {"figures": figures, "box": box if box[0] <= box[2] else None}
+    return {"figures": figures, "box": box if box[0] <= box[2] else None, "of": revision}

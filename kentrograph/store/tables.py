@@ -25,7 +25,7 @@ class Drawing(Base):
     revision: Mapped[int] = mapped_column(default=0)
     header: Mapped[dict[str, Any]]
     picture: Mapped[dict[str, Any]]
-    """What the shelf draws of it: its figures, made anew with every change."""
+    """What the shelf draws of it: its figures, made when the shelf asks and they have changed."""
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     changed_at: Mapped[datetime] = mapped_column(server_default=func.now())
     deleted_at: Mapped[datetime | None]

@@ -60,7 +60,7 @@ class Drafter:
         box = self.surface.bounding_box()
         assert camera is not None
         assert box is not None
-        cx, cy, scale = map(float, camera.split())
+        cx, cy, scale, _ = map(float, camera.split())
         return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
 
     # Eyes

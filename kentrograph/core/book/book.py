@@ -12,7 +12,7 @@ from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .manner import Header, Manner
 from .network import TABLES, Network, Planned
 from .planner import Planner
-from .step import Step
+from .step import Names, Step
 from .values import Drawn, Value
 
 
@@ -46,6 +46,11 @@ class Book(Network):
             raise refuse("no_step", id=id)
         return found
 
+    @property
+    def positions(self) -> dict[str, int]:
+        """Where every step stands. Not to be changed by whoever asks."""
+        return self._positions
+
     def find(self, key: str) -> Step | None:
         """The last step that defines this name."""
         ids = self._definers.get(key)
@@ -68,14 +73,14 @@ class Book(Network):
                 found[step.key] = step.figure_kind
         return found
 
-    def taken_names(self) -> set[str]:
+    def taken_names(self) -> Names:
         """Names in use, and names that waiting steps hope for; none of them is dealt again. Not to be changed either."""
         if self._taken is None:
             self._taken = self._names_taken()
         return self._taken
 
-    def _names_taken(self) -> set[str]:
-        taken = set(self._definers)
+    def _names_taken(self) -> Names:
+        taken = Names(self._definers)
         for id, value in self.values.items():
             if isinstance(value, Problem):
                 taken.update(self._plans[id].names)

@@ -12,7 +12,7 @@ from ..problem import Problem, Refused, refuse
 from .kinds import located, plan_statement
 from .manner import Header, Manner
 from .planner import Plan, Planner
-from .step import Step, like_name
+from .step import Names, Step, like_name
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
@@ -84,7 +84,7 @@ class Network:
         self.memo: dict[str, Any] = {}
         """What others work out about steps and keep by their ids; every revision shares it, so each entry says what it is of."""
         self._kinds: dict[str, str] | None = None
-        self._taken: set[str] | None = None
+        self._taken: Names | None = None
         self._owned = set(TABLES)
         """Tables that no other book shares."""
 

@@ -1,8 +1,7 @@
 """A step of the book: a statement with its own name, the manner it was written in, and whether it shows."""
 
-from collections.abc import Container
+from collections.abc import Container, Iterable
 from dataclasses import dataclass
-from itertools import count
 
 from .manner import Manner
 from .tree import Statement, key_of
@@ -56,9 +55,24 @@ Taken = Container[str]
 """Names in use, in the form that is compared."""
 
 
+class Names(set[str]):
+    """Names in use that are only ever added to: it is remembered up to which number each stem is known to be in use."""
+
+    __slots__ = ("tried",)
+
+    def __init__(self, names: Iterable[str] = ()) -> None:
+        super().__init__(names)
+        self.tried: dict[str, int] = {}
+
+
 def free_name(stem: str, taken: Taken) -> str:
     """The first of stem1, stem2, ... that is not in use."""
-    return next(f"{stem}{n}" for n in count(1) if key_of(f"{stem}{n}") not in taken)
+    tried = taken.tried if isinstance(taken, Names) else {}
+    n = tried.get(stem, 1)
+    while key_of(f"{stem}{n}") in taken:
+        n += 1
+    tried[stem] = n
+    return f"{stem}{n}"
 
 
 def like_name(name: str, taken: Taken) -> str:

@@ -5,7 +5,7 @@ from itertools import count
 
 from ..book.book import Book
 from ..book.manner import Header
-from ..book.step import Step, deal_name, like_name
+from ..book.step import Names, Step, Taken, deal_name, like_name
 from ..book.tree import Statement, key_of
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
@@ -38,6 +38,7 @@ def read_script(text: str) -> Script:
     lines: dict[str, int] = {}
     misread: list[Misread] = []
     kinds: dict[str, str] = {}
+    names = Names()
     ids = count(1)
     for number, line in enumerate(text.split("\n"), 1):
         line = line.rstrip("\r")
@@ -48,7 +49,7 @@ def read_script(text: str) -> Script:
             if head is not None:
                 header = apply_header(head, header)
                 continue
-            step = named_step(f"s{next(ids)}", parse_statement(line.strip(), kinds), header, kinds)
+            step = named_step(f"s{next(ids)}", parse_statement(line.strip(), kinds), header, names)
         except Refused as refused:
             indent = len(line) - len(line.lstrip())
             problem = refused.problem
@@ -58,10 +59,11 @@ def read_script(text: str) -> Script:
         lines[step.id] = number
         if step.name:
             kinds[step.key] = step.figure_kind
+            names.add(step.key)
     return Script(header, tuple(steps), lines, tuple(misread))
 
 
-def named_step(id: str, statement: Statement, header: Header, taken: "dict[str, str] | set[str]") -> Step:
+def named_step(id: str, statement: Statement, header: Header, taken: Taken) -> Step:
     """A step for a statement, with its own name or one dealt to it. Raises `Refused` (name_taken)."""
     if statement.name is None:
         return Step(id, deal_name(statement.kind, taken), True, statement, header.manner)
@@ -80,7 +82,7 @@ def book_of(script: Script) -> Book:
 def write_script(book: Book) -> str:
     """A text that reads back to the same steps, names and manners. Ids, hidden and switched-off marks are not in it."""
     lines: list[str] = []
-    taken: dict[str, str] = {}
+    taken = Names()
     now = Header()
     for id in book.order:
         step = book.steps[id]
@@ -89,12 +91,12 @@ def write_script(book: Book) -> str:
         now = wanted
         lines.append(_line_of(step, taken))
         if step.name:
-            taken[step.key] = step.figure_kind
+            taken.add(step.key)
     lines.extend(header_lines(now, book.header))
     return "\n".join(lines) + "\n" if lines else ""
 
 
-def _line_of(step: Step, taken: dict[str, str]) -> str:
+def _line_of(step: Step, taken: Taken) -> str:
     text = step.statement.text
     if step.statement.name is not None or not step.name or deal_name(step.statement.kind, taken) == step.name:
         return text

@@ -16,9 +16,12 @@ from ..measure.box import box_of
 from .away import away
 from .known import middles
 
-_FINENESS = 2
-"""A figure covers up to 2**2 cells of its size each way, and more than half as many."""
+_FINENESS = 1
+"""A figure covers up to 2 cells of its size each way, and more than half as many."""
+_FEW = 400
+"""So many cells are looked through one by one; of more, the nearest first."""
 _MOST_RINGS = 24
+_MOST_CELLS = (2 * _MOST_RINGS + 1) ** 2
 _MOST_FIGURES = 160
 """More figures than this around the pointer cannot be told apart by pointing: the search stops at a ring of so many."""
 
@@ -101,18 +104,19 @@ class Index:
             size = 2.0**level
             left, right = floor((x - reach) / size), floor((x + reach) / size)
             low, high = floor((y - reach) / size), floor((y + reach) / size)
-            if right - left < 4 and high - low < 4:
+            asked = (right - left + 1) * (high - low + 1)
+            if asked <= _FEW:
                 for i in range(left, right + 1):
                     for j in range(low, high + 1):
                         here = cells.get((i, j))
                         if here:
-                            found.update(dict.fromkeys(here))
+                            for id in here:
+                                found[id] = None
                 continue
-            rings = ceil(reach / size)
-            if len(cells) > (2 * min(rings, _MOST_RINGS) + 1) ** 2:
-                had = len(found)
-                self._by_rings(cells, floor(x / size), floor(y / size), rings, found)
-                if rings <= _MOST_RINGS or len(found) > had:
+            had = len(found)
+            if len(cells) > asked or len(cells) > _MOST_CELLS:
+                self._by_rings(cells, floor(x / size), floor(y / size), ceil(reach / size), found)
+                if asked <= _MOST_CELLS or len(found) > had:
                     continue
             for (i, j), here in cells.items():
                 if left <= i <= right and low <= j <= high:

@@ -1,9 +1,8 @@
 """The special places of one figure, in words that are statements of the language."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from math import ceil
-from typing import Any
+from typing import Any, NamedTuple
 
 from ..book.book import Book
 from ..book.values import Drawn
@@ -15,8 +14,7 @@ from ..problem import Refused
 from .query import Query
 
 
-@dataclass(frozen=True, slots=True)
-class Candidate:
+class Candidate(NamedTuple):
     """A place, the words that take it, the kind of place it is and the step it belongs to (empty for none).
 
     ``sights`` are the sight lines that it lies on.

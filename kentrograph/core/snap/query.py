@@ -22,7 +22,7 @@ class Passed:
 
 @dataclass(frozen=True, slots=True)
 class Sight:
-    """A sight line: ``words`` as a crossing takes it, ``kind`` what it is, and whether it only begins at its place."""
+    """A sight line: ``words`` as a crossing takes it, ``kind`` what it is."""
 
     line: EndlessLine
     kind: str
@@ -30,7 +30,6 @@ class Sight:
     source: Passed
     way: str = ""
     """The direction in words, for a place at a distance along it."""
-    ray: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,6 +62,10 @@ class Query:
     def decimals(self) -> int:
         """As many as a pixel is wide."""
         return max(0, min(12, -floor(log10(self.pixel) + 0.3))) if self.pixel > 0.0 else 3
+
+    def reaches(self, at: Point) -> bool:
+        """Whether a place lies in the square of the reach."""
+        return abs(at.x - self.x) <= self.reach and abs(at.y - self.y) <= self.reach
 
     def length(self, value: float) -> str:
         """A length in words."""

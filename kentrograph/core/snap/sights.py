@@ -1,10 +1,10 @@
 """Sight lines: from places and lines that the pointer passed over, and what can be taken on them."""
 
 from collections.abc import Iterator
-from math import hypot
+from math import floor, hypot
 from typing import Any
 
-from ..angles import unit_vector
+from ..angles import direction_of, unit_vector
 from ..book.book import Book
 from ..book.values import Drawn
 from ..figures import Arc, EndlessLine, Line, Outline, Point
@@ -12,8 +12,10 @@ from ..figures.along import heading, place_along
 from ..meet import meet_long
 from ..meet.within import swept, within
 from ..units import plain
+from .crossings import MOST_CROSSED
 from .known import Candidate
 from .query import Passed, Query, Sight
+from .roughly import carrier_of, meet_roughly
 
 _REACH = 0.6
 """A sight line is a line and not a place: it takes hold somewhat later than a place does."""
@@ -23,14 +25,18 @@ _MOST = 5
 
 def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Iterator[Candidate]:
     """Places on the sight lines within reach: their crossings with each other and with figures, then those along one."""
-    close = [s for s in sights_of(book, q) if _off(s, q.x, q.y) <= _REACH * q.reach]
+    close = sights_of(book, q)
     if "sights" in q.on:
         for index, one in enumerate(close):
             for other in close[:index]:
                 if one.source != other.source:
                     yield from _crossing(q, other, one)
-            for _, id, figure in near:
-                if not isinstance(figure, Point | Outline):
+            carrier = carrier_of(one.line)
+            for _, id, figure in near[:MOST_CROSSED]:
+                if isinstance(figure, Point | Outline):
+                    continue
+                rough = meet_roughly(carrier, carrier_of(figure), q.x, q.y, q.reach)
+                if rough is None or rough:
                     yield from _on_figure(q, one, figure, book.steps[id].name, id)
     for one in close:
         at, words = _along(book, q, one)
@@ -40,7 +46,7 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
 
 
 def sights_of(book: Book, q: Query) -> list[Sight]:
-    """The sight lines from all that was passed over, and from the last place."""
+    """The sight lines that run near the pointer, from all that was passed over and from the last place."""
     found: list[Sight] = []
     last = [Passed("", q.last)] if q.last is not None else []
     sources = [*last, *q.passed[-_MOST:]]
@@ -50,47 +56,64 @@ def sights_of(book: Book, q: Query) -> list[Sight]:
     if "beside" in q.on:
         lines = dict.fromkeys(p.step for p in q.passed[-_MOST:] if p.step)
         for id in lines:
-            found.extend(_beside(book, id, sources))
+            found.extend(_beside(book, q, id, sources))
     return found
+
+
+def _near(q: Query, at: Point, ux: float, uy: float, ray: bool = False) -> bool:
+    """Whether the line through a place runs near the pointer; of a ray only the way ahead counts."""
+    dx, dy = q.x - at.x, q.y - at.y
+    return abs(dx * uy - dy * ux) <= _REACH * q.reach and not (ray and dx * ux + dy * uy <= 0.0)
 
 
 def _from_place(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
     manner = book.writing
     if "level" in q.on:
         for kind, axis in (("level", (1.0, 0.0)), ("plumb", (0.0, 1.0))):
-            line = EndlessLine(at, *manner.turned(*axis))
-            yield Sight(line, "level", f"({kind}{_spaced(source.words)})", source, kind)
+            ux, uy = manner.turned(*axis)
+            if _near(q, at, ux, uy):
+                yield Sight(EndlessLine(at, ux, uy), "level", f"({kind}{_spaced(source.words)})", source, kind)
     if "turn" in q.on and q.turn > 0.0:
-        count = min(360, round(360.0 / q.turn))
-        for n in range(count):
-            shown = n * q.turn
-            if shown % 90.0 and shown < 360.0:
-                line = EndlessLine(at, *unit_vector(manner.direction_to_core(shown)))
-                through = f"through {source.words} " if source.words else ""
-                yield Sight(line, "turn", f"({through}direction {plain(shown, 9)})", source, plain(shown, 9), ray=True)
+        yield from _at_steps(book, q, source, at)
     if "past" in q.on and source.step:
-        yield from _onward(book, source, at)
+        yield from _onward(book, q, source, at)
+
+
+def _at_steps(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
+    """The direction steps on both sides of the way to the pointer; level and plumb are sights of their own."""
+    if at.x == q.x and at.y == q.y:
+        return
+    manner = book.writing
+    below = floor(manner.direction_from_core(direction_of(q.x - at.x, q.y - at.y)) / q.turn)
+    for n in (below, below + 1):
+        shown = n * q.turn % 360.0
+        if shown % 90.0:
+            ux, uy = unit_vector(manner.direction_to_core(shown))
+            if _near(q, at, ux, uy, ray=True):
+                through = f"through {source.words} " if source.words else ""
+                way = plain(shown, 9)
+                yield Sight(EndlessLine(at, ux, uy), "turn", f"({through}direction {way})", source, way)
 
 
 def _spaced(words: str) -> str:
     return f" {words}" if words else ""
 
 
-def _onward(book: Book, source: Passed, at: Point) -> Iterator[Sight]:
+def _onward(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
     """Straight on from the end of a line, or of an arc along its tangent."""
     figure = _figure(book, source.step)
     if not isinstance(figure, Line | Arc):
         return
     for which, tip in (("start", figure.start), ("end", figure.end)):
-        if tip == at:
+        way = heading(figure, which == "start")
+        if tip == at and _near(q, at, *way, ray=True):
             name = book.steps[source.step].name
-            line = EndlessLine(at, *heading(figure, which == "start"))
             words = name if isinstance(figure, Line) else f"(continuing {'start of ' if which == 'start' else ''}{name})"
             straight = " straight" if isinstance(figure, Arc) else ""
-            yield Sight(line, "past", words, source, f"past {which} of {name}{straight}", ray=True)
+            yield Sight(EndlessLine(at, *way), "past", words, source, f"past {which} of {name}{straight}")
 
 
-def _beside(book: Book, id: str, sources: list[Passed]) -> Iterator[Sight]:
+def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Sight]:
     """Parallel and square to a line that was passed over, through the places that were passed over."""
     figure = _figure(book, id)
     if not isinstance(figure, Line | EndlessLine):
@@ -101,22 +124,15 @@ def _beside(book: Book, id: str, sources: list[Passed]) -> Iterator[Sight]:
         if source.at is None:
             continue
         through = f" through {source.words}" if source.words else ""
-        if source.step != id:
+        if source.step != id and _near(q, source.at, ux, uy):
             yield Sight(EndlessLine(source.at, ux, uy), "beside", f"(parallel {name}{through})", source, f"{name}.dir")
-        yield Sight(EndlessLine(source.at, -uy, ux), "beside", f"(square {name}{through})", source, f"{name}.dir + 90")
+        if _near(q, source.at, -uy, ux):
+            yield Sight(EndlessLine(source.at, -uy, ux), "beside", f"(square {name}{through})", source, f"{name}.dir + 90")
 
 
 def _figure(book: Book, id: str) -> Any:
     value = book.values.get(id)
     return value.figure if isinstance(value, Drawn) else None
-
-
-def _off(sight: Sight, x: float, y: float) -> float:
-    line = sight.line
-    dx, dy = x - line.through.x, y - line.through.y
-    if sight.ray and dx * line.ux + dy * line.uy <= 0.0:
-        return float("inf")
-    return abs(dx * line.uy - dy * line.ux)
 
 
 # What lies on them --------------------------------------------------------------------------------------

@@ -1,5 +1,6 @@
 /** The steps in words, in order, the newest in sight. */
-import { chakra } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
+import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef } from "react";
 
 import { useDocument } from "../state/document";
@@ -8,7 +9,15 @@ import { StepEntry } from "./StepEntry";
 
 const List = chakra("ol", { base: { listStyle: "none" } });
 
+/** Of a longer book only the steps in sight are laid out. */
+const LONG = 200;
+
 export function BookLeaf() {
+  const long = useDocument((d) => d.steps.length > LONG);
+  return long ? <LongBook /> : <ShortBook />;
+}
+
+function ShortBook() {
   const steps = useDocument((d) => d.steps);
   const selected = useInterface((i) => i.selected);
   const list = useRef<HTMLOListElement>(null);
@@ -28,5 +37,49 @@ export function BookLeaf() {
         <StepEntry key={step.id} step={step} number={index + 1} />
       ))}
     </List>
+  );
+}
+
+function LongBook() {
+  const steps = useDocument((d) => d.steps);
+  const selected = useInterface((i) => i.selected);
+  const frame = useRef<HTMLDivElement>(null);
+  const count = steps.length;
+  const rows = useVirtualizer({
+    count,
+    getScrollElement: () => frame.current,
+    estimateSize: () => 56,
+    overscan: 6,
+    getItemKey: (index) => steps[index]?.id ?? index,
+  });
+  const begun = useInterface((i) => i.draft !== null && i.mend === null);
+  useEffect(() => {
+    rows.scrollToIndex(count - 1, { align: "end" });
+  }, [rows, count, begun]);
+  useEffect(() => {
+    const index = useDocument.getState().steps.findIndex((s) => s.id === selected);
+    if (index >= 0) rows.scrollToIndex(index);
+  }, [rows, selected]);
+  return (
+    <Box ref={frame} h="100%" overflowY="auto">
+      <List aria-label="Steps" position="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map(({ index, start, key }) => {
+          const step = steps[index];
+          if (!step) return null;
+          return (
+            <Box
+              key={key}
+              ref={rows.measureElement}
+              data-index={index}
+              position="absolute"
+              w="100%"
+              style={{ top: start }}
+            >
+              <StepEntry step={step} number={index + 1} />
+            </Box>
+          );
+        })}
+      </List>
+    </Box>
   );
 }

@@ -8,6 +8,7 @@ import { drawFigures, drawLit } from "./layers/figures";
 import { drawBacking } from "./layers/backing";
 import { drawGrid, drawPaper } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
+import { Drawing } from "./drawing";
 import { Gestures } from "./gestures";
 import { seenBox, toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
@@ -57,6 +58,7 @@ export class View {
   private pointer: { x: number; y: number } | null = null;
   private level = false;
   private reading = 0;
+  private readonly drawing = new Drawing();
   private readonly gestures = new Gestures(() => this.onPointer());
   /** Views to go back to, the newest last. */
   private readonly seen: Camera[] = [];
@@ -96,6 +98,7 @@ export class View {
   close(): void {
     for (const stop of this.stops) stop();
     this.gestures.close();
+    this.drawing.close();
     cancelAnimationFrame(this.frame);
   }
 
@@ -208,7 +211,12 @@ export class View {
   private see(camera: Camera): void {
     if (camera === this.camera) return;
     this.camera = camera;
-    this.touch("grid", "figures", "overlay");
+    // Where figures take long to draw, the picture of them moves at once and is drawn sharp when the paper rests.
+    if (this.drawing.slow && this.framed) {
+      this.drawing.move(this.canvases.figures, camera);
+      this.drawing.rest(() => this.touch("figures"));
+      this.touch("grid", "overlay");
+    } else this.touch("grid", "figures", "overlay");
     this.onPointer();
   }
 
@@ -334,10 +342,12 @@ export class View {
       drawGrid(g, this.camera, header.unit, header.datum);
     }
     if (this.dirty.has("figures")) {
-      drawFigures(context(this.canvases.figures), this.camera, steps, {
-        instead: this.instead,
-        mended: mend?.id ?? null,
-      });
+      this.drawing.sharp(this.canvases.figures, this.camera, () =>
+        drawFigures(context(this.canvases.figures), this.camera, steps, {
+          instead: this.instead,
+          mended: mend?.id ?? null,
+        }),
+      );
     }
     if (this.dirty.has("overlay")) {
       const g = context(this.canvases.overlay);

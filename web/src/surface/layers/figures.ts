@@ -18,7 +18,17 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   const ink = new Path2D();
   const faint = new Path2D();
   let later = false;
+  const [left, bottom, right, top] = inView(c);
   for (const step of steps) {
+    const box = step.figure?.box;
+    // What lies wholly out of sight is left out; an endless line has no box that says so.
+    if (box && !step.figure?.through && c.turn === 0) {
+      const [l = 0, b = 0, r = 0, t = 0] = box;
+      if (l > right || r < left || b > top || t < bottom) {
+        if (step.id === marks.mended) later = true;
+        continue;
+      }
+    }
     if (step.id === marks.mended) later = true;
     else if (later && !step.hidden && step.figure && !marks.instead.has(step.id)) {
       traceFigure(faint, c, step.figure);
@@ -33,6 +43,13 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   stroke(g, pencil, LOOK.pencil, 1);
   stroke(g, ink, LOOK.ink, 1.75);
   drawNames(g, c, steps, marks);
+}
+
+/** Left, bottom, right and top of what is in sight, with room for the width of a stroke and the mark of a point. */
+function inView(c: Camera): [number, number, number, number] {
+  const x = (c.width / 2 + 12) / c.scale;
+  const y = (c.height / 2 + 12) / c.scale;
+  return [c.x - x, c.y - y, c.x + x, c.y + y];
 }
 
 export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string, width: number): void {

@@ -1,0 +1,89 @@
+"""Snapping: a ranked query with all kinds on, against a bare nearest-figure look-up in the same index."""
+
+import gc
+import random
+import time
+from statistics import median, quantiles
+
+from kentrograph.core.book.book import Book
+from kentrograph.core.figures import Point
+from kentrograph.core.language import intents
+from kentrograph.core.language.script import book_of, read_script
+from kentrograph.core.snap.away import away
+from kentrograph.core.snap.candidates import take_at
+from kentrograph.core.snap.index import Index, index_of
+from kentrograph.core.snap.kinds import KINDS
+from kentrograph.core.snap.query import Passed, Query
+from tools.large import PITCH, large_text
+
+from .core import SEED, Row
+
+POINTERS = 400
+REACH = 30.0
+"""As far as a hand's breadth of lamps: a few dozen figures are in reach."""
+
+
+def snap_rows() -> list[Row]:
+    """The rows of the table; ratios of the machine to itself."""
+    times = {count: _times(count) for count in (10_000, 100_000)}
+    rows: list[Row] = []
+    for count, (query, bare, reached) in times.items():
+        slow = quantiles(query, n=100)[98]
+        rows.append((
+            f"snap query, {count:,} figures, {reached:.0f} in reach",
+            f"{1e3 * median(query):.2f} ms, bare {1e3 * median(bare):.3f} ms", f"{median(query) / median(bare):.1f} x bare", "≤ 25",
+        ))  # fmt: skip
+        rows.append(
+            (f"its 99th of 100, {count:,} figures", f"{1e3 * slow:.2f} ms", f"{slow / median(query):.1f} x median", "≤ 4")
+        )
+    ratio = median(times[100_000][0]) / median(times[10_000][0])
+    rows.append(("snap query, 100,000 against 10,000", "", f"{ratio:.2f} x", "≤ 1.5"))
+    rows.append(_adding())
+    return rows
+
+
+def _book(count: int) -> Book:
+    return book_of(read_script(large_text(count)))
+
+
+def _times(count: int) -> tuple[list[float], list[float], float]:
+    book = _book(count)
+    index = index_of(book)
+    r = random.Random(SEED)
+    side = PITCH * (count / 5) ** 0.5
+    queries: list[float] = []
+    bare: list[float] = []
+    reached = 0
+    gc.collect()
+    gc.disable()
+    for _ in range(POINTERS):
+        x, y = r.uniform(0.1, 0.9) * side, r.uniform(0.1, 0.9) * side
+        last, seen = Point(x - 200.0, y + 3.0), Passed("P1", Point(x + 2.0, y - 300.0))
+        q = Query(x, y, REACH, 0.5, frozenset(KINDS), last, (seen,), 3, 15.0, 5.0, late=book.order[-4:])
+        begun = time.perf_counter()
+        take_at(book, q)
+        middle = time.perf_counter()
+        index.nearest(book, x, y, REACH)
+        bare.append(time.perf_counter() - middle)
+        queries.append(middle - begun)
+        reached += sum(1 for id in index.around(x, y, REACH) if away(book.values[id].figure, x, y) <= REACH)  # type: ignore[union-attr]
+    gc.enable()
+    return queries, bare, reached / POINTERS
+
+
+def _adding() -> Row:
+    """One figure more in a book of 10,000, against the making of the whole index."""
+    book = _book(10_000)
+    index_of(book)
+    begun = time.perf_counter()
+    Index().of(book)
+    whole = time.perf_counter() - begun
+    added: list[float] = []
+    for n in range(40):
+        edit, _ = intents.write(book, f"circle centre {10 * n}, 5 radius 3", f"more{n}")
+        book, _ = book.edited(edit)
+        begun = time.perf_counter()
+        index_of(book)
+        added.append(time.perf_counter() - begun)
+    words = f"{1e3 * median(added):.3f} ms, whole {1e3 * whole:.0f} ms"
+    return ("a figure added to the index of 10,000", words, f"{whole / median(added):.0f} x faster", "no rebuild")

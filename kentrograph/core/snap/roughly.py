@@ -1,0 +1,91 @@
+"""Where two figures meet, roughly: to find, among the many pairs under a pointer, the few that meet within reach.
+
+Nothing is decided here: what is offered is worked out again exactly. Only pairs that meet far off are left out.
+"""
+
+from collections.abc import Iterator
+from math import hypot
+from typing import Any
+
+from ..figures import Arc, Circle, EndlessLine, Line
+
+Carrier = tuple[float, ...]
+Rough = tuple[float, float]
+
+_NOISE = 1e-9
+"""Lines whose directions differ by less, and circles whose centres lie nearer than this share, are left to the exact sums."""
+
+
+def carrier_of(figure: Any) -> Carrier | None:
+    """A line as a place and a unit vector, a circle as centre and radius; None for anything else."""
+    kind = type(figure)
+    if kind is Line:
+        a, b = figure.start, figure.end
+        dx, dy = b.x - a.x, b.y - a.y
+        length = hypot(dx, dy)
+        return (a.x, a.y, dx / length, dy / length)
+    if kind is Circle or kind is Arc:
+        return (figure.centre.x, figure.centre.y, figure.radius)
+    if kind is EndlessLine:
+        return (figure.through.x, figure.through.y, figure.ux, figure.uy)
+    return None
+
+
+def meet_roughly(a: Carrier | None, b: Carrier | None, x: float, y: float, reach: float) -> list[Rough] | None:
+    """The places within reach of (x, y) where two whole figures may meet; None where only exact sums can tell."""
+    if a is None or b is None:
+        return None
+    # Far from the datum the last digits are noise: a little more than the reach is looked at.
+    room = reach * 1.001 + 1e-12 * (abs(x) + abs(y))
+    if len(a) == 4:
+        if len(b) == 4:
+            return _lines(a, b, x, y, room)
+        return _line_and_circle(a, b, x, y, room)
+    if len(b) == 4:
+        return _line_and_circle(b, a, x, y, room)
+    return _circles(a, b, x, y, room)
+
+
+def _near(found: Iterator[Rough] | list[Rough], x: float, y: float, room: float) -> list[Rough]:
+    return [(u, v) for u, v in found if abs(u - x) <= room and abs(v - y) <= room]
+
+
+def _lines(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+    ax, ay, ux, uy = a
+    bx, by, vx, vy = b
+    if abs((x - ax) * uy - (y - ay) * ux) > 1.5 * room or abs((x - bx) * vy - (y - by) * vx) > 1.5 * room:
+        return []
+    sine = ux * vy - uy * vx
+    if abs(sine) < _NOISE:
+        return None
+    t = ((bx - ax) * vy - (by - ay) * vx) / sine
+    return _near([(ax + t * ux, ay + t * uy)], x, y, room)
+
+
+def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+    ax, ay, ux, uy = line
+    cx, cy, r = circle
+    off = (cy - ay) * ux - (cx - ax) * uy
+    square = (r - off) * (r + off)
+    fx, fy = cx + off * uy, cy - off * ux
+    if abs(abs(off) - r) <= 1e-6 * r:
+        # All but touching: how it is counted is for the exact sums to say.
+        return None
+    if square < 0.0:
+        return []
+    half = square**0.5
+    return _near([(fx - half * ux, fy - half * uy), (fx + half * ux, fy + half * uy)], x, y, room)
+
+
+def _circles(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+    dx, dy = b[0] - a[0], b[1] - a[1]
+    d, total = hypot(dx, dy), a[2] + b[2]
+    if d < _NOISE * total or abs(d - total) < 1e-6 * total or abs(d - abs(a[2] - b[2])) < 1e-6 * total:
+        return None
+    along = (d * d + (a[2] - b[2]) * total) / (2.0 * d)
+    square = (a[2] - along) * (a[2] + along)
+    if square < 0.0:
+        return []
+    h = square**0.5 / d
+    fx, fy = a[0] + along * dx / d, a[1] + along * dy / d
+    return _near([(fx - dy * h, fy + dx * h), (fx + dy * h, fy - dx * h)], x, y, room)

@@ -1,0 +1,50 @@
+"""What comes before what: how near a place is, and how likely its kind is meant."""
+
+from collections.abc import Callable
+from math import hypot
+
+from ..book.book import Book
+from .kinds import KINDS
+from .known import Candidate
+from .query import Query
+
+_BEHIND = {key: kind.behind for key, kind in KINDS.items()}
+Made = Candidate | Callable[[], Candidate | None]
+
+
+class Scores:
+    """Collects places with their scores; the best of them are worked out at the end."""
+
+    def __init__(self, book: Book, q: Query) -> None:
+        self._q = q
+        self._on = q.on
+        self._positions = book.positions
+        self._found: list[tuple[float, float, int, int, Made]] = []
+
+    def add(self, one: Candidate) -> None:
+        """A place as it is."""
+        if one.kind in self._on:
+            self.add_rough(one.at.x, one.at.y, one.kind, one.step, one)
+
+    def add_rough(self, x: float, y: float, kind: str, step: str, made: Made) -> None:
+        """A place of which only roughly is known where it lies; ``made`` works it out when it is among the best."""
+        q = self._q
+        off = hypot(x - q.x, y - q.y)
+        if off > q.reach:
+            return
+        behind = _BEHIND[kind]
+        # Places that lie in one spot must not change their order by the noise of where it lies.
+        score = round(off / q.reach + behind, 6) if q.reach > 0.0 else behind
+        self._found.append((score, behind, -self._positions[step] if step else 0, len(self._found), made))
+
+    def best(self, most: int) -> list[Candidate]:
+        """The likeliest first: by score, then by kind, then the latest."""
+        self._found.sort()
+        chosen: list[Candidate] = []
+        for *_, made in self._found:
+            one = made() if callable(made) else made
+            if one is not None:
+                chosen.append(one)
+            if len(chosen) == most:
+                break
+        return chosen
