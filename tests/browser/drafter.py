@@ -1,11 +1,14 @@
 """Somebody who draws: what they press and point at, and what they then see."""
 
-from typing import Any
+from math import cos, radians, sin
+from typing import Any, Literal
 
 import httpx
 from playwright.sync_api import Locator, Page, expect
 
 from ..conftest import Server
+
+Button = Literal["left", "right"]
 
 
 class Drafter:
@@ -33,34 +36,51 @@ class Drafter:
         for key in keys:
             self.page.keyboard.press(key)
 
-    def clicks_at(self, x: float, y: float) -> None:
+    def clicks_at(self, x: float, y: float, button: Button = "left") -> None:
         """Clicks at a pixel of the surface, as a hand does: there first, then down."""
         box = self.surface.bounding_box()
         assert box is not None
         self.page.mouse.move(box["x"] + x - 3, box["y"] + y)
         self.page.mouse.move(box["x"] + x, box["y"] + y)
-        self.page.mouse.down()
-        self.page.mouse.up()
+        self.page.mouse.down(button=button)
+        self.page.mouse.up(button=button)
 
     def hovers_on(self, x: float, y: float) -> None:
         """The pointer to a place of the drawing."""
-        self.page.mouse.move(*self._pixel(x, y))
+        self.page.mouse.move(*self.pixel(x, y))
         self.page.wait_for_timeout(150)
 
-    def clicks_on(self, x: float, y: float) -> None:
+    def clicks_on(self, x: float, y: float, button: Button = "left") -> None:
         """Clicks at a place of the drawing, wherever the view has it."""
-        px, py = self._pixel(x, y)
+        px, py = self.pixel(x, y)
         box = self.surface.bounding_box()
         assert box is not None
-        self.clicks_at(px - box["x"], py - box["y"])
+        self.clicks_at(px - box["x"], py - box["y"], button)
 
-    def _pixel(self, x: float, y: float) -> tuple[float, float]:
+    def rests_on(self, x: float, y: float) -> None:
+        """The pointer to a place, and a moment there: sight lines start from it."""
+        self.hovers_on(x, y)
+        self.page.wait_for_timeout(450)
+
+    def drags(self, start: tuple[float, float], end: tuple[float, float]) -> None:
+        """From a place of the drawing to another with the button held."""
+        self.hovers_on(*start)
+        self.page.mouse.down()
+        self.page.mouse.move(*self.pixel(*end), steps=6)
+        self.page.wait_for_timeout(200)
+        self.page.mouse.up()
+        self.page.wait_for_timeout(150)
+
+    def pixel(self, x: float, y: float) -> tuple[float, float]:
+        """Where a place of the drawing is on the screen."""
         self.page.wait_for_timeout(100)
         camera = self.page.get_by_test_id("figures").get_attribute("data-camera")
         box = self.surface.bounding_box()
         assert camera is not None
         assert box is not None
-        cx, cy, scale, _ = map(float, camera.split())
+        cx, cy, scale, turn = map(float, camera.split())
+        c, s = cos(radians(turn)), sin(radians(turn))
+        x, y = x * c + y * s, y * c - x * s
         return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
 
     # Eyes
@@ -68,6 +88,10 @@ class Drafter:
     @property
     def surface(self) -> Locator:
         return self.page.get_by_label("Drawing surface")
+
+    @property
+    def tag(self) -> Locator:
+        return self.page.get_by_test_id("pointer-tag")
 
     @property
     def row(self) -> Locator:

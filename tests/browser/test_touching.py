@@ -130,14 +130,10 @@ def test_action_counts_of_the_guide(drafter: Drafter) -> None:
         drafter, "circle centre 0, 0 radius 20", "circle centre 90, 12 radius 14", "point 10, 60", "point 60, 70", "point 100, 40"
     )
     tray = drafter.page.get_by_label("Tray")
-    # Circle through three places: the word, and three clicks.
+    # Circle through three places: the word, a drag from one to the next, and a click.
     tray.get_by_role("button", name="Circle", exact=True).click()
-    for at in ((10, 60), (60, 70), (100, 40)):
-        drafter.page.wait_for_timeout(100)
-        if at == (10, 60):
-            drafter.hovers_on(*at)
-            drafter.presses("ArrowDown")
-        drafter.clicks_on(*at)
+    drafter.drags((10, 60), (60, 70))
+    drafter.clicks_on(100, 40)
     drafter.sees_steps(6)
     assert drafter.texts()[5] == "circle through P1 through P2 through P3"
     drafter.presses("Escape")

@@ -101,3 +101,54 @@ def square_to_circle(circle: Circle, at: Point) -> Line:
         raise refuse("every_direction")
     share = circle.radius / d
     return Line(at, Point(circle.centre.x + (at.x - circle.centre.x) * share, circle.centre.y + (at.y - circle.centre.y) * share))
+
+
+def square_to_both(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> list[Solution]:
+    """The lines that begin on one figure, end on another, and are square to both.
+
+    Of two circles they lie on the line of the centres: from the near and then the far side of the first, to the near and
+    then the far side of the second. Raises `Refused`: every_direction for concentric circles, no_square for two lines.
+    """
+    if not isinstance(a, Circle) and not isinstance(b, Circle):
+        raise refuse("no_square")
+    first, second, ux, uy = _facing(a, b)
+    near = [_rim(a, first, ux, uy), _rim(b, second, -ux, -uy)]
+    far = [_rim(a, first, -ux, -uy), _rim(b, second, ux, uy)]
+    starts = [near[0], *([far[0]] if isinstance(a, Circle) else [])]
+    ends = [near[1], *([far[1]] if isinstance(b, Circle) else [])]
+    words = iter(("first", "second", "third", "fourth"))
+    found: list[Solution] = []
+    for start in starts:
+        for end in ends:
+            word = next(words)
+            # Where the two touch there is no line between them on that side.
+            if hypot(end.x - start.x, end.y - start.y) > TOLERANCE.length(1.0, max(abs(start.x), abs(start.y))):
+                found.append(Solution(Line(start, end), word))
+    return found
+
+
+def _facing(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> tuple[Point, Point, float, float]:
+    """The centre of each, or its foot from the other's centre, and the unit vector from the first to the second."""
+    first = a.centre if isinstance(a, Circle) else _foot(a, b)
+    second = b.centre if isinstance(b, Circle) else _foot(b, a)
+    if hypot(second.x - first.x, second.y - first.y) > TOLERANCE.length(1.0, max(abs(first.x), abs(first.y))):
+        return first, second, *unit(second.x - first.x, second.y - first.y)
+    line = a if not isinstance(a, Circle) else b
+    if isinstance(line, Circle):
+        raise refuse("every_direction")
+    w = way_of(line)
+    # A centre on the line: square to it, to its left.
+    return first, second, -w.uy, w.ux
+
+
+def _foot(line: Line | EndlessLine, circle: Line | EndlessLine | Circle) -> Point:
+    assert isinstance(circle, Circle)
+    w, at = way_of(line), circle.centre
+    off = w.off(at.x, at.y)
+    return Point(at.x + off * w.uy, at.y - off * w.ux)
+
+
+def _rim(figure: Line | EndlessLine | Circle, at: Point, ux: float, uy: float) -> Point:
+    """The place on a circle in a direction from its centre; on a line the foot itself."""
+    r = figure.radius if isinstance(figure, Circle) else 0.0
+    return Point(at.x + r * ux, at.y + r * uy)

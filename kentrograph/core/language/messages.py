@@ -207,6 +207,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_line": lambda f: f"{f['word']} wants a line",
     "no_length": lambda f: f"{f['name']} has no length",
     "not_stated": lambda f: f"no given of this figure could give way to a {f['word']}",
+    "no_square": lambda f: "a line square to two figures wants a circle or an arc among them: state where it begins instead",
     "no_end": lambda f: f"{f['name']} has no end to go past: only lines and arcs have",
     "no_rim": lambda f: f"{f['name']} is no circle or arc",
     "no_angle": lambda f: "an angle is between two lines, or at the middle one of three places",

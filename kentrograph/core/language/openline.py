@@ -297,6 +297,9 @@ def _statement_of(book: Book, text: str, at: int) -> Statement | None:
 def _begins_anew(typed: str) -> bool:
     """Whether the text begins another step: a kind that is open but empty gives way to it."""
     first = typed.lower().split()[0]
+    if re.match(r"[A-Za-z]\w*\s*=", typed):
+        # A name of its own is given to a step, not to a given.
+        return True
     return first in KINDS or first in HEADERS or first in PENS or first == "measure"
 
 

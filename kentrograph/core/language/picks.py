@@ -109,6 +109,9 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     rows |= dict.fromkeys(_rows(book, draft, statement, first, pointer, index))
     # Of what else lies within reach only the likeliest reading.
     for other in places[1:]:
+        if not other.kind:
+            # The plain position, free of what lies there.
+            other = replace(other, figure=None)
         rows |= dict.fromkeys([row for row in _rows(book, draft, statement, other, pointer, index) if other.words in row][:1])
     for row in rows:
         found.extend(_tried(book, draft, row, index))
@@ -137,7 +140,8 @@ def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed
     way = plain(manner.convention.from_core(turn), 9)
     words = f"+ {plain(abs(dx if along else dy), 9)}{book.suffix} at {way}"
     at = Point(*(manner.to_world(x, ly) if along else manner.to_world(lx, y)))
-    return replace(pointed, words=words, at=at, special=False, more=0)
+    # What is held level is a place, whatever figure lies under the pointer.
+    return replace(pointed, words=words, at=at, special=False, more=0, figure=None)
 
 
 def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
@@ -221,7 +225,9 @@ def _line(
 ) -> list[str]:  # fmt: skip
     ring = bool(name) and isinstance(figure, Circle | Arc | Ellipse)
     straight = bool(name) and isinstance(figure, Line | EndlessLine)
-    touching = [f"touching {name}"] if ring else [f"square {name}", f"parallel {name}"] if straight else []
+    touching = [f"touching {name}", f"square {name}"] if ring else [f"square {name}", f"parallel {name}"] if straight else []
+    if "square" in has:
+        touching.reverse()
     if "length" in has and "from" in has:
         return [f"through {place}"] if pointed.special else [f"direction {_direction(book, draft, pointed, index)}"]
     if has & {"direction", "parallel", "square"} and "from" in has:

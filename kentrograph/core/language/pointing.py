@@ -58,7 +58,7 @@ class Pointer:
 
 @dataclass(frozen=True, slots=True)
 class Pointed:
-    """The place that would be taken: its words, where it is, how many more lie within reach, and the figure under it."""
+    """The place that would be taken: its words, where it is, how many more lie in the very same spot, and the figure under it."""
 
     words: str
     at: Point
@@ -100,15 +100,17 @@ def places_at(
     found = take_at(book, query)
     nearest = index_of(book).nearest(book, pointer.x, pointer.y, pointer.reach)
     under = nearest[0] if nearest else None
-    spots = {(round(c.at.x, 12), round(c.at.y, 12)) for c in found}
-    taken = [
-        Pointed(one.words, one.at, one.kind not in WEAK, len(spots) - 1, one.step or under, one.kind, one.sights)
-        for one in found[:most]
-    ]
+    spots = [(c.at.x, c.at.y) for c in found if c.kind not in WEAK and c.kind not in ("sights", "onward")]
+    near = 1e-9 * pointer.reach
+    taken: list[Pointed] = []
+    for one in found[:most]:
+        more = sum(abs(x - one.at.x) <= near and abs(y - one.at.y) <= near for x, y in spots)
+        more -= one.kind not in WEAK and one.kind not in ("sights", "onward")
+        taken.append(Pointed(one.words, one.at, one.kind not in WEAK, more, one.step or under, one.kind, one.sights))
     words, at = plain_position(book, pointer)
     hair = _HAIR_PIXELS * pointer.pixel
     close = [c for c in found if c.kind not in WEAK and hypot(c.at.x - at.x, c.at.y - at.y) <= hair and c.at != at]
-    return [*taken, Pointed(words, at, False, len(spots), under, beside=close[0].words if close else "")]
+    return [*taken, Pointed(words, at, False, 0, under, beside=close[0].words if close else "")]
 
 
 def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None, only: frozenset[str] | None) -> Query:
@@ -218,7 +220,11 @@ def with_solution(
         which = choice % len(value.solutions)
     elif pointer is not None and not any(g.sides for g in step.statement.givens):
         at = Point(pointer.x, pointer.y)
-        which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
+        if [g.word for g in step.statement.givens].count("square") == 2:
+            # Between two figures it ends on the side that is pointed at.
+            which = nearest_solution(value.solutions, lambda line: hypot(line.end.x - at.x, line.end.y - at.y))
+        else:
+            which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
     else:
         return line
     try:

@@ -88,7 +88,7 @@ KINDS: dict[str, KindSpec] = {
                 _given("direction", "direction", "the direction in which it runs"),
                 _given("length", "number", "its length"),
                 _given("parallel", "figure", "parallel to a line"),
-                _given("square", "figure", "square to a line"),
+                _given("square", "figure", "square to a line or a circle; to two figures, from one to the other", True),
                 _given("distance", "number", "its distance from the line it is parallel to"),
                 _given("touching", "figures", "touches a circle, an arc or an ellipse", True),
                 _given("at", "place", "the place where it touches"),

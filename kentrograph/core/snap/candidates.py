@@ -77,7 +77,8 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
             # At the centre of a circle every radius is square to it.
             found = []
         for at, word in zip(found, (" first", " second") if len(found) > 1 else ("",), strict=False):
-            if q.reaches(at) and within(figure, at):
+            # A place that lies on the figure is its own foot: it is offered as what it is.
+            if q.reaches(at) and hypot(at.x - q.last.x, at.y - q.last.y) > 1e-9 * q.reach and within(figure, at):
                 yield Candidate(at, f"foot on {name}{word}", "foot", id)
         if isinstance(figure, Circle | Arc):
             for at, word in _touching(figure, q.last):

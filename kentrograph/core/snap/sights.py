@@ -158,6 +158,10 @@ def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
 def _on_figure(q: Query, sight: Sight, figure: Any, name: str, id: str) -> Iterator[Candidate]:
     spots = meet_long(sight.line, figure).spots
     for spot in spots:
+        base = sight.source.at
+        if base is not None and hypot(spot.at.x - base.x, spot.at.y - base.y) <= 1e-9 * q.reach:
+            # The place itself that the sight line starts from.
+            continue
         if hypot(spot.at.x - q.x, spot.at.y - q.y) <= q.reach and within(figure, spot.at):
             sign = f" {spot.sign}" if len(spots) > 1 and spot.sign else ""
             yield Candidate(spot.at, f"crossing of {sight.words} {name}{sign}", "sights", id, (sight.line,))

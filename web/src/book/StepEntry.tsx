@@ -38,6 +38,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
   return (
     <Entry
       data-step={step.id}
+      data-chosen={selected || chosen}
       bg={selected || chosen || pointed || mending ? "lit" : undefined}
       opacity={step.hidden || step.off ? 0.6 : 1}
       onPointerEnter={() => useInterface.setState({ pointed: step.id })}

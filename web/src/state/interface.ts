@@ -6,6 +6,8 @@ import type { Draft, Figure, Line, Problem, Working } from "../api/types";
 export interface Mending {
   readonly id: string;
   readonly original: string;
+  /** The given that stands in the row, as it was when it was opened. */
+  readonly row?: string;
   /** What was being written when it was opened; it comes back afterwards. */
   readonly before: { readonly draft: Draft | null; readonly text: string };
 }

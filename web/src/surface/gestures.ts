@@ -30,7 +30,10 @@ export class Gestures {
   private rows = "";
   private visit: "away" | "fresh" | "back" = "fresh";
 
-  constructor(private readonly onPassed: () => void) {}
+  constructor(
+    private readonly onPassed: () => void,
+    private readonly stepping: () => boolean,
+  ) {}
 
   move(to: Place): void {
     if (this.around && this.at) this.turned += turn(this.around, this.at, to);
@@ -57,7 +60,11 @@ export class Gestures {
     }
     this.last = line.last;
     this.leaving = line.leaving;
-    if (line.around?.join() !== this.around?.join()) this.turned = 0;
+    if (line.around?.join() !== this.around?.join()) {
+      // From the beginning of the arc to where the pointer is now, the short way; from there on it is followed.
+      const [x = 0, y = 0] = line.last ?? [];
+      this.turned = line.around && this.at ? turn(line.around, { x, y }, this.at) : 0;
+    }
     this.around = line.around;
     this.pass(draft ? (line.tag?.passes ?? null) : null);
   }
@@ -79,6 +86,8 @@ export class Gestures {
     clearTimeout(this.timer);
     if (words === null) return;
     this.timer = setTimeout(() => {
+      // While the ways of taking it are stepped through, nothing new is added to them.
+      if (this.stepping()) return;
       this.passed = this.passed.includes(words)
         ? this.passed.filter((one) => one !== words)
         : [...this.passed, words].slice(-MOST_PASSED);
@@ -87,7 +96,7 @@ export class Gestures {
   }
 }
 
-function turn(about: readonly number[], from: Place, to: Place): number {
+function turn(about: readonly number[], from: { x: number; y: number }, to: Place): number {
   const [x = 0, y = 0] = about;
   const a = Math.atan2(from.y - y, from.x - x);
   const b = Math.atan2(to.y - y, to.x - x);

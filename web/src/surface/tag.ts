@@ -13,7 +13,7 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
     if (text.trim() === "" || pick !== undefined) {
-      rows.push(["words", (pick ?? line.tag.words) + (pick ? "" : more)]);
+      rows.push(["words", (pick ?? line.tag.words) + more]);
       if (line.picks.length > 1)
         rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ${line.picks.length === 2 ? "way" : "ways"}`]);
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);

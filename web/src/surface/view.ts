@@ -59,7 +59,10 @@ export class View {
   private level = false;
   private reading = 0;
   private readonly drawing = new Drawing();
-  private readonly gestures = new Gestures(() => this.onPointer());
+  private readonly gestures = new Gestures(
+    () => this.onPointer(),
+    () => useInterface.getState().choice !== null,
+  );
   /** Views to go back to, the newest last. */
   private readonly seen: Camera[] = [];
   private readonly stops: (() => void)[];

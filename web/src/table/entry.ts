@@ -5,10 +5,12 @@ export type Pointer = ReadRequest["pointer"];
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "begin" | "click";
+  readonly key: "enter" | "escape" | "backspace" | "begin" | "click" | "pick" | "turn";
   readonly text: string;
   /** Where a click was made. */
   readonly pointer?: Pointer;
+  /** Which way the solutions or readings are stepped through. */
+  readonly by?: number;
 }
 
 const RESTING_PIXELS = 4;

@@ -50,15 +50,15 @@ export class OpenLine {
   turn(by: number): boolean {
     const { draft, text, mend } = useInterface.getState();
     if (!draft && text.trim() === "" && !mend) return false;
-    void this.turned(by);
+    this.push({ key: "turn", text, by });
     return true;
   }
 
-  /** Counts from what is shown for this very text: it may have been typed faster than it was read. */
-  private async turned(by: number): Promise<void> {
-    const { text } = useInterface.getState();
+  /** Counts from what is shown for this very text: it may have been typed, and entered, faster than it was read. */
+  private async turned(text: string, by: number): Promise<void> {
     const line = await this.session.readNow(this.reading(text));
-    if (!line || useInterface.getState().text !== text) return;
+    const entered = this.queue[1]?.text === text;
+    if (!line || (useInterface.getState().text !== text && !entered)) return;
     const picks = line.click !== null && line.picks.length > 1;
     if (!picks && line.solutions.length < 2) return;
     this.rest();
@@ -135,6 +135,8 @@ export class OpenLine {
   private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
     const { draft, mend, choice, selected, pull } = useInterface.getState();
     const { aimed, pointer } = this;
+    // A row that was only opened, and not typed in, is picked again by pointing.
+    if (aimed && pointer && draft && mend?.row !== undefined && text === mend.row) text = "";
     return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed, selected, pull };
   }
 
@@ -169,7 +171,10 @@ export class OpenLine {
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
   click(): void {
     const { text, mend, draft } = useInterface.getState();
-    if (mend && !draft) this.enter();
+    if (this.untouched()) {
+      useInterface.setState({ text: "" });
+      this.push({ key: "pick", text: "", pointer: this.pointer });
+    } else if (mend && !draft) this.enter();
     else if (text.trim() === "") this.push({ key: "click", text: "", pointer: this.pointer });
     else {
       // A phrase that was begun is finished with what is under the pointer; anything else that is typed is entered.
@@ -181,14 +186,20 @@ export class OpenLine {
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
     const { draft, text } = useInterface.getState();
-    const words = text === "" && draft?.rows.length === 0 ? BETWEEN[draft.kind] : undefined;
+    let words = text === "" && draft?.rows.length === 0 ? BETWEEN[draft.kind] : undefined;
     if (!words) return false;
+    // From a figure, and not from a place of it: what is drawn between two figures is square to both.
+    const { line } = useInterface.getState();
+    if (draft?.kind === "line" && line?.tag?.kind === "nearest") words = ["square", "square"];
     this.push({ key: "click", text: words[0], pointer });
     this.dragging = words[1];
     return true;
   }
 
   dragTo(): void {
+    const { line } = useInterface.getState();
+    // Where it ends at a place, it begins there: from a place square to the figure.
+    if (this.dragging === "square" && line?.tag?.kind !== "nearest") this.dragging = "from";
     this.push({ key: "click", text: this.dragging, pointer: this.pointer });
   }
 
@@ -227,7 +238,20 @@ export class OpenLine {
     const at = held && from <= index ? index + 1 : index;
     const [row] = rows.splice(at, 1);
     this.setDraft({ ...draft, rows, at });
-    this.type(row ?? "");
+    this.openRow(row ?? "");
+  }
+
+  /** A given of a step being mended stands in the row as it was: it is typed over, or picked again. */
+  private openRow(row: string): void {
+    this.type(row);
+    const { mend } = useInterface.getState();
+    if (mend) useInterface.setState({ mend: { ...mend, row } });
+  }
+
+  /** Whether the row stands as it was opened, so that a click picks it again. */
+  private untouched(): boolean {
+    const { mend, text, draft } = useInterface.getState();
+    return draft !== null && mend?.row !== undefined && text !== "" && text === mend.row;
   }
 
   mend(id: string): void {
@@ -255,7 +279,7 @@ export class OpenLine {
     else {
       // The last given stands in the row already: most often it is the number that is to be changed.
       this.setDraft({ ...draft, rows: draft.rows.slice(0, -1) });
-      this.type(draft.rows.at(-1) ?? "");
+      this.openRow(draft.rows.at(-1) ?? "");
     }
   }
 
@@ -314,14 +338,16 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
+    else if (key === "turn") await this.turned(text, by ?? 1);
     else if (key === "escape") await this.leave();
     else if (key === "begin") {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
       this.setKept({ kind: text, rows: [], at: null, again: false });
-    } else if (key === "click" && text === "") await this.place(pointer ?? null);
+    } else if (key === "pick") await this.pickAgain(pointer ?? null);
+    else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow({ ...this.reading(text), ...(pointer === undefined ? {} : { pointer }) });
       const click = key === "click" ? line?.click : null;
@@ -342,6 +368,16 @@ export class OpenLine {
     const beside = line.beside;
     if (beside !== null) useInterface.setState((i) => ({ beside: [...i.beside, beside] }));
     await this.does(line.click, "", line.problem);
+  }
+
+  /** A given of the step being mended is picked again: where nothing more is wanted, the step is mended with it. */
+  private async pickAgain(pointer: Pointer): Promise<void> {
+    const line = await this.session.readNow({ ...this.reading(""), pointer });
+    if (!line?.click) return;
+    const whole = line.click.statement !== "" && line.follows.length > 0;
+    useInterface.setState({ choice: null });
+    this.rest();
+    await this.does(whole ? { ...line.click, do: "write" } : line.click, "", line.problem);
   }
 
   private takeBack(): void {

@@ -25,7 +25,7 @@ def plan_line(p: Planner, statement: Statement) -> Plan:
         return _from_to(p, statement)
     if "touching" in words or "at" in words:
         return plan_tangent(p, statement)
-    check_words(statement, {"through": 2})
+    check_words(statement, {"through": 2, "square": 2})
     if words == ["bisecting"] and len(statement.givens) == 1:
         whole = plan_direct(p, statement, _bisecting, _end)
         arguments = statement.givens[0].arguments
@@ -84,6 +84,9 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
     """The construction that fits these givens. Raises `Refused`: needs_given, too_many_givens."""
     has = set(words)
     ways = [w for w in words if w in WAYS]
+    if words.count("square") == 2:
+        _only(statement, {"square"})
+        return lambda f: Outcome(lines.square_to_both(*(_square_side(x.values[0]) for x in f)), stated(f))
     if len(ways) > 1:
         second = next(g for g in statement.givens if g.word == ways[1])
         raise too_many(statement, second, [ways[0]])
@@ -142,6 +145,15 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
 def _toward(at: Point, through: Point, end: str) -> Vector:
     way = lines.endless_through_two(at, through)
     return (way.ux, way.uy) if end == "from" else (-way.ux, -way.uy)
+
+
+def _square_side(figure: Any) -> Line | EndlessLine | Circle:
+    """A figure that a line can be square to: a line, or the whole circle. Raises `Refused` (no_square)."""
+    if isinstance(figure, Arc):
+        return Circle(figure.centre, figure.radius)
+    if isinstance(figure, Line | EndlessLine | Circle):
+        return figure
+    raise refuse("no_square")
 
 
 def _dropped(f: Facts) -> Line:
