@@ -9,6 +9,7 @@ import sys
 import urllib.request
 from pathlib import Path
 
+from large import large_text
 from playwright.sync_api import Page, sync_playwright
 
 FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
@@ -28,6 +29,10 @@ def main(address: str) -> None:
         solutions(page, f"{address}/drawings/{ids['Cam plate']}")
         working(page, f"{address}/drawings/{ids['Cam plate']}")
         plate(page, f"{address}/drawings/{ids['Cam plate']}")
+        snapping(page, f"{address}/drawings/{ids['Belt guard']}")
+        at_the_pointer(page, f"{address}/drawings/{ids['Platform ring']}")
+        turned(page, f"{address}/drawings/{ids['Showground plan']}")
+        dense(page, address)
         browser.close()
 
 
@@ -118,6 +123,95 @@ def plate(page: Page, address: str) -> None:
     page.wait_for_selector("[data-step]")
     page.mouse.move(400, 300)
     take(page, "cam-plate")
+
+
+def on_screen(page: Page, x: float, y: float) -> tuple[float, float]:
+    """Where a place of the drawing is on the screen, in a view that is not turned."""
+    canvas = page.get_by_test_id("figures")
+    camera, box = canvas.get_attribute("data-camera"), canvas.bounding_box()
+    assert camera is not None
+    assert box is not None
+    cx, cy, scale, _ = map(float, camera.split())
+    return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
+
+
+def snapping(page: Page, address: str) -> None:
+    """A place level with one centre and plumb with an end, about to be taken."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.keyboard.press("Control+Home")
+    page.keyboard.type("circle")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(300)
+    steps = page.evaluate("fetch(location.pathname.replace('/drawings', '/api/drawings')).then(r => r.json())")["steps"]
+    rounds = [s["figure"] for s in steps if s["kind"] == "circle"]
+    lines = [s["figure"] for s in steps if s["kind"] == "line" and s["figure"].get("to")]
+    (cx, cy), (ex, ey) = rounds[0]["centre"], lines[0]["to"]
+    for x, y in ((cx, cy), (ex, ey)):
+        page.mouse.move(*on_screen(page, x, y), steps=4)
+        page.wait_for_timeout(500)
+    page.mouse.move(*on_screen(page, ex, cy), steps=4)
+    take(page, "snapping")
+    page.keyboard.press("Escape")
+    page.keyboard.press("Escape")
+
+
+def at_the_pointer(page: Page, address: str) -> None:
+    """The list of what can be taken at the quarter point of a ring."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.keyboard.press("Control+Home")
+    page.keyboard.type("line")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(300)
+    x, y = on_screen(page, -1650, 0)
+    page.mouse.move(x, y, steps=4)
+    page.wait_for_timeout(300)
+    page.mouse.click(x, y, button="right")
+    take(page, "at-the-pointer")
+    page.keyboard.press("Escape")
+    page.keyboard.press("Escape")
+
+
+def turned(page: Page, address: str) -> None:
+    """The showground with the datum along its hedge, the view turned to it."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.keyboard.type("datum along L2")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(400)
+    page.keyboard.press("Control+Home")
+    page.keyboard.press("Escape")
+    page.mouse.move(300, 600)
+    take(page, "showground")
+    page.keyboard.press("Control+z")
+    page.wait_for_timeout(300)
+
+
+def dense(page: Page, address: str) -> None:
+    """Snapping among 10,000 figures."""
+    new = {"name": "Lamp field", "text": large_text(10_000)}
+    body = json.dumps(new).encode()
+    request = urllib.request.Request(f"{address}/api/drawings", body, {"content-type": "application/json"})
+    with urllib.request.urlopen(request) as answer:
+        id = json.load(answer)["id"]
+    page.goto(f"{address}/drawings/{id}")
+    page.wait_for_selector("[data-step]")
+    page.wait_for_timeout(1500)
+    page.mouse.move(480, 400)
+    for _ in range(8):
+        page.keyboard.press("PageUp")
+        page.wait_for_timeout(60)
+    page.keyboard.type("circle")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(600)
+    page.mouse.move(430, 330, steps=3)
+    page.mouse.move(433, 331)
+    page.wait_for_timeout(600)
+    take(page, "dense")
+    for _ in range(2):
+        page.keyboard.press("Escape")
+    urllib.request.urlopen(urllib.request.Request(f"{address}/api/drawings/{id}", method="DELETE"))
 
 
 if __name__ == "__main__":

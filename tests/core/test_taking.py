@@ -57,7 +57,7 @@ CLICKS = [
     ("circle", ("touching C1",), (60, 10), ["through centre of C2", "centre centre of C2"], "beside a figure a place lies on it"),
     ("circle", ("touching C1", "radius 60"), (60, 24), ["touching C2"], "a second figure to touch"),
     ("circle", ("centre P1",), (12, 16), ["touching C1", "through nearest to 12, 16 on C1"], "about a centre"),
-    ("line", (), (12, 16), ["touching C1", "from nearest to 12, 16 on C1"], "a line that touches"),
+    ("line", (), (12, 16), ["touching C1", "square C1"], "a line that touches"),
     ("line", ("from 100, 90",), (8, 3), ["to P1"], "to a point"),
     ("line", ("from 100, 90", "length 50"), (100, 0), ["direction 270"], "a length that is held turns with the pointer"),
     ("line", ("from 0, 0", "direction 90"), (3, 70), ["length 70"], "a direction that is held is followed"),

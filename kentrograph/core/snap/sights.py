@@ -40,7 +40,8 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
                     yield from _on_figure(q, one, figure, book.steps[id].name, id)
     for one in close:
         at, words = _along(book, q, one)
-        if words:
+        base = one.line.through
+        if words and hypot(at.x - base.x, at.y - base.y) > 1e-9 * q.reach:
             yield Candidate(at, words, one.kind, one.source.step, (one.line,))
     yield from _past_arcs(book, q)
 

@@ -38,7 +38,7 @@ export function FoldedLine() {
         </Text>
       )}
       {draft?.rows.map((row, index) => (
-        <Word key={index} fontWeight={400} px="0" title="Click to change" onClick={() => openLine.changeRow(index)}>
+        <Word key={index} fontWeight={400} px="0" title="Click to change" onClick={() => openLine.rows.change(index)}>
           {row}
         </Word>
       ))}

@@ -33,7 +33,7 @@ export function OpenLineView() {
       pb="3"
     >
       <Flex gap="2">
-        <Text w="22px" textAlign="right" color="place" fontVariantNumeric="tabular-nums">
+        <Text minW="22px" textAlign="right" color="place" fontVariantNumeric="tabular-nums">
           {number}
         </Text>
         <Box flex="1" minW="0">
@@ -44,7 +44,7 @@ export function OpenLineView() {
               </Text>
               <Text color="quiet" fontSize="12px">
                 {mend && draft && (
-                  <Word fontSize="12px" py="0" color="quiet" onClick={() => openLine.asOneLine()}>
+                  <Word fontSize="12px" py="0" color="quiet" onClick={() => openLine.rows.asOneLine()}>
                     As one line
                   </Word>
                 )}
@@ -157,7 +157,7 @@ function GivenRows() {
               fontWeight={400}
               px="0"
               title="Click to change"
-              onClick={() => openLine.changeRow(index)}
+              onClick={() => openLine.rows.change(index)}
             >
               <Text whiteSpace="normal" overflowWrap="anywhere">
                 {row}
@@ -169,7 +169,7 @@ function GivenRows() {
                 )}
               </Text>
             </Word>
-            <Word aria-label={`Strike ${row}`} color="quiet" onClick={() => openLine.strikeRow(index)}>
+            <Word aria-label={`Strike ${row}`} color="quiet" onClick={() => openLine.rows.strike(index)}>
               ×
             </Word>
           </Flex>

@@ -13,7 +13,7 @@ import { ReadingRows } from "../readings/ReadingRows";
 const Entry = chakra("li", {
   base: {
     display: "grid",
-    gridTemplateColumns: "22px 1fr",
+    gridTemplateColumns: "minmax(22px, max-content) minmax(0, 1fr)",
     gap: "2",
     px: "3",
     py: "2",
@@ -44,7 +44,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       onPointerEnter={() => useInterface.setState({ pointed: step.id })}
       onPointerLeave={() => useInterface.setState({ pointed: null })}
       onClick={() => useInterface.setState({ selected: step.id, others: [] })}
-      onDoubleClick={() => openLine.mend(step.id)}
+      onDoubleClick={() => openLine.rows.mend(step.id)}
     >
       <Text
         color={waits ? "place" : "quiet"}
@@ -102,7 +102,7 @@ function Heading({ step }: { step: Step }) {
       {step.figure && <PenStroke pen={step.pen} />}
       <Box flex="1" />
       <Flex className="acts" fontSize="12px" mr="-1.5">
-        <Word onClick={() => openLine.mend(step.id)} aria-label={`Mend ${step.name}`}>
+        <Word onClick={() => openLine.rows.mend(step.id)} aria-label={`Mend ${step.name}`}>
           Mend
         </Word>
         <Word

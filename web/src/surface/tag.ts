@@ -36,13 +36,18 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
   );
   tag.dataset.special = String((line.tag?.kind ?? "") !== "");
   tag.dataset.shown = String(rows.length > 0 && line.tag !== null);
+  // Other words may be longer: it must not run off the surface.
+  placeTag(tag, ...placed);
   const pointed = line.tag?.step ?? null;
   if (useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
 }
 
+let placed: readonly [number, number, number, number] = [0, 0, 0, 0];
+
 /** Puts the tag beside the pointer, on the side where there is room. */
 export function placeTag(tag: HTMLDivElement | null, x: number, y: number, width: number, height: number): void {
   if (!tag) return;
+  placed = [x, y, width, height];
   const right = x + 18 + tag.offsetWidth < width;
   const below = y + 18 + tag.offsetHeight < height;
   tag.style.transform = `translate(${right ? x + 18 : x - 14 - tag.offsetWidth}px, ${below ? y + 16 : y - 12 - tag.offsetHeight}px)`;

@@ -6,7 +6,7 @@ import type { Box, Camera } from "./camera";
 import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed } from "./camera";
 import { drawFigures, drawLit } from "./layers/figures";
 import { drawBacking } from "./layers/backing";
-import { drawGrid, drawPaper } from "./layers/grid";
+import { drawGrid, drawPaper, drawScaleBar } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
 import { Drawing } from "./drawing";
 import { Gestures } from "./gestures";
@@ -342,7 +342,7 @@ export class View {
       const g = context(this.canvases.grid);
       drawPaper(g, this.camera);
       if (backing && image) drawBacking(g, this.camera, backing, image);
-      drawGrid(g, this.camera, header.unit, header.datum);
+      drawGrid(g, this.camera, header.datum);
     }
     if (this.dirty.has("figures")) {
       this.drawing.sharp(this.canvases.figures, this.camera, () =>
@@ -361,6 +361,7 @@ export class View {
         steps.filter((s) => chosen.has(s.id) && !this.instead.has(s.id)),
       );
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
+      if (header) drawScaleBar(g, this.camera, header.unit);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);
     }

@@ -1,5 +1,5 @@
 /** What is entered: a key with what stood in the row, where the pointer was, whether it has moved on purpose; ids for what is made. */
-import type { ReadRequest } from "../api/types";
+import type { Draft, Line, ReadRequest } from "../api/types";
 
 export type Pointer = ReadRequest["pointer"];
 
@@ -24,4 +24,52 @@ export function farFrom(pointer: NonNullable<Pointer>, rested: Pointer): boolean
 export function newId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(9));
   return Array.from(bytes, (b) => b.toString(36).padStart(2, "0")).join("");
+}
+
+/** What the row says after Tab, and what is entered: length and direction in turn, in a chain the direction after the distance. */
+export function heldNext(kind: string, typed: string): { readonly text: string; readonly entered?: string } | null {
+  if (kind === "path") {
+    if (typed === "" || /[,@]|\bat\b/.test(typed)) return null;
+    return { text: `${typed.startsWith("+") ? typed : `+ ${typed}`} at ` };
+  }
+  if (kind !== "line") return null;
+  if (typed === "") return { text: "length " };
+  if (typed === "length") return { text: "direction " };
+  if (typed === "direction") return { text: "" };
+  const word = /^(length|direction)\b/.exec(typed)?.[0] ?? "length";
+  const entered = typed.startsWith(word) ? typed : `${word} ${typed}`;
+  return { text: word === "length" ? "direction " : "length ", entered };
+}
+
+type Ends = readonly [string, string];
+
+/** What the two ends of a drag are, for each kind of figure that has two such places; none for two things to be measured. */
+const BETWEEN: Readonly<Record<string, Ends>> = {
+  circle: ["through", "through"],
+  line: ["from", "to"],
+  path: ["from", "to"],
+  arc: ["from", "to"],
+  rectangle: ["from", "to"],
+  "measure distance": ["", ""],
+  "measure direction": ["", ""],
+};
+const SQUARE: Ends = ["square", "square"];
+/** Kinds of place that are meant themselves; anything else on a figure means the figure. */
+const PLACES = new Set(["point", "end", "centre", "crossing", "middle", "area"]);
+
+function onFigure(line: Line | null): boolean {
+  const tag = line?.tag;
+  return !!tag && tag.kind !== "" && tag.step !== null && !PLACES.has(tag.kind);
+}
+
+export function dragWords(draft: Draft, line: Line | null): Ends | null {
+  if (draft.rows.length > 0) return null;
+  // From a figure, and not from a place of it: what is drawn between two figures is square to both.
+  if (draft.kind === "line" && onFigure(line)) return SQUARE;
+  return BETWEEN[draft.kind] ?? null;
+}
+
+/** The word for the end of a drag: where it ends at a place, the square line begins there. */
+export function dragEnd(words: Ends, line: Line | null): string {
+  return words === SQUARE && !onFigure(line) ? "from" : words[1];
 }

@@ -99,7 +99,7 @@ function lineKey(event: KeyboardEvent, parts: TableParts): boolean {
     case "Enter":
       if (onWord && text === "") return false;
       if (event.ctrlKey && takeSuggestion(parts)) return true;
-      if (text === "" && !draft && !mend && selected !== null) openLine.mend(selected);
+      if (text === "" && !draft && !mend && selected !== null) openLine.rows.mend(selected);
       else openLine.enter();
       return true;
     case "ArrowUp":

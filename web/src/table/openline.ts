@@ -4,34 +4,24 @@ import { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { refusal, useInterface } from "../state/interface";
 import { keepUnfinished, usePreferences } from "../state/preferences";
-import { type Entry, farFrom, newId, type Pointer } from "./entry";
-
-const MOST_ROWS = 200;
-
-/** What the two ends of a drag are, for each kind of figure that has two such places; none for two things to be measured. */
-const BETWEEN: Readonly<Record<string, readonly [string, string]>> = {
-  circle: ["through", "through"],
-  line: ["from", "to"],
-  path: ["from", "to"],
-  arc: ["from", "to"],
-  rectangle: ["from", "to"],
-  "measure distance": ["", ""],
-  "measure direction": ["", ""],
-};
+import { dragEnd, dragWords, type Entry, farFrom, heldNext, newId, type Pointer } from "./entry";
+import { Rows, untouched } from "./rows";
 
 export class OpenLine {
   private pointer: Pointer = null;
   /** Whether the pointer was moved since the last key, and where it was then. */
   private aimed = false;
   private restedAt: Pointer = null;
+  /** The rows of the figure being written or mended. */
+  readonly rows = new Rows(this);
   private working = false;
-  private dragging = "";
+  private dragging: readonly [string, string] | null = null;
   private queue: Entry[] = [];
   /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
   private behind: string[] = [];
 
   constructor(
-    private readonly session: Session,
+    readonly session: Session,
     private readonly onPointed: (line: Line) => void,
   ) {}
 
@@ -69,22 +59,13 @@ export class OpenLine {
   /** Tab holds the number that is typed and goes on to the other one: length, then direction. False where neither is wanted. */
   hold(): boolean {
     const { draft, text, mend } = useInterface.getState();
-    const kind = this.kindSoon();
     const begun = (draft?.rows.length ?? 0) + this.queue.length > 0;
-    if (mend || !["line", "path"].includes(kind) || !begun) return false;
-    const typed = text.trim();
-    if (kind === "path") {
-      if (typed === "" || /[,@]|\bat\b/.test(typed)) return false;
-      this.type(`${typed.startsWith("+") ? typed : `+ ${typed}`} at `);
-      return true;
-    }
-    if (typed === "") this.type("length ");
-    else if (typed === "length") this.type("direction ");
-    else if (typed === "direction") this.type("");
+    const next = mend || !begun ? null : heldNext(this.kindSoon(), text.trim());
+    if (!next) return false;
+    if (next.entered === undefined) this.type(next.text);
     else {
-      const word = /^(length|direction)\b/.exec(typed)?.[0] ?? "length";
-      useInterface.setState({ text: word === "length" ? "direction " : "length " });
-      this.push({ key: "enter", text: typed.startsWith(word) ? typed : `${word} ${typed}` });
+      useInterface.setState({ text: next.text });
+      this.push({ key: "enter", text: next.entered });
     }
     return true;
   }
@@ -132,7 +113,7 @@ export class OpenLine {
     useInterface.setState({ line });
   }
 
-  private reading(text: string): Omit<ReadRequest, "type" | "seq"> {
+  reading(text: string): Omit<ReadRequest, "type" | "seq"> {
     const { draft, mend, choice, selected, pull } = useInterface.getState();
     const { aimed, pointer } = this;
     // A row that was only opened, and not typed in, is picked again by pointing.
@@ -171,7 +152,7 @@ export class OpenLine {
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
   click(): void {
     const { text, mend, draft } = useInterface.getState();
-    if (this.untouched()) {
+    if (untouched()) {
       useInterface.setState({ text: "" });
       this.push({ key: "pick", text: "", pointer: this.pointer });
     } else if (mend && !draft) this.enter();
@@ -185,22 +166,15 @@ export class OpenLine {
 
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
-    const { draft, text } = useInterface.getState();
-    let words = text === "" && draft?.rows.length === 0 ? BETWEEN[draft.kind] : undefined;
-    if (!words) return false;
-    // From a figure, and not from a place of it: what is drawn between two figures is square to both.
-    const { line } = useInterface.getState();
-    if (draft?.kind === "line" && line?.tag?.kind === "nearest") words = ["square", "square"];
-    this.push({ key: "click", text: words[0], pointer });
-    this.dragging = words[1];
-    return true;
+    const { draft, text, line } = useInterface.getState();
+    this.dragging = text === "" && draft ? dragWords(draft, line) : null;
+    if (this.dragging) this.push({ key: "click", text: this.dragging[0], pointer });
+    return this.dragging !== null;
   }
 
   dragTo(): void {
-    const { line } = useInterface.getState();
-    // Where it ends at a place, it begins there: from a place square to the figure.
-    if (this.dragging === "square" && line?.tag?.kind !== "nearest") this.dragging = "from";
-    this.push({ key: "click", text: this.dragging, pointer: this.pointer });
+    const text = this.dragging ? dragEnd(this.dragging, useInterface.getState().line) : "";
+    this.push({ key: "click", text, pointer: this.pointer });
   }
 
   /** The handle that was pulled is let go: the given it changes is written. */
@@ -220,81 +194,6 @@ export class OpenLine {
   begin(kind: string): void {
     useInterface.setState({ text: "" });
     this.push({ key: "begin", text: kind });
-  }
-
-  strikeRow(index: number): void {
-    const { draft } = useInterface.getState();
-    if (draft) this.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index), at: null });
-  }
-
-  /** A given goes back into the row being written, to be changed; what stood there goes back to its place. */
-  changeRow(index: number): void {
-    const { draft, text } = useInterface.getState();
-    if (!draft) return;
-    const rows = [...draft.rows];
-    const from = draft.at ?? rows.length;
-    const held = text.trim() !== "";
-    if (held) rows.splice(from, 0, text.trim());
-    const at = held && from <= index ? index + 1 : index;
-    const [row] = rows.splice(at, 1);
-    this.setDraft({ ...draft, rows, at });
-    this.openRow(row ?? "");
-  }
-
-  /** A given of a step being mended stands in the row as it was: it is typed over, or picked again. */
-  private openRow(row: string): void {
-    this.type(row);
-    const { mend } = useInterface.getState();
-    if (mend) useInterface.setState({ mend: { ...mend, row } });
-  }
-
-  /** Whether the row stands as it was opened, so that a click picks it again. */
-  private untouched(): boolean {
-    const { mend, text, draft } = useInterface.getState();
-    return draft !== null && mend?.row !== undefined && text !== "" && text === mend.row;
-  }
-
-  mend(id: string): void {
-    const step = useDocument.getState().byId.get(id);
-    if (!step) return;
-    const { draft, text, mend } = useInterface.getState();
-    const before = mend?.before ?? { draft, text };
-    useInterface.setState({
-      mend: { id, original: step.text, before },
-      draft: null,
-      text: "",
-      selected: id,
-      leaf: "book",
-    });
-    void this.openRows(id);
-  }
-
-  /** The step's givens each on its row; what has no rows is mended as one line. */
-  private async openRows(id: string): Promise<void> {
-    const line = await this.session.readNow({ ...this.reading(""), draft: null });
-    if (useInterface.getState().mend?.id !== id) return;
-    const draft = line?.enter.draft;
-    if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
-    else if (draft.kind === "path") this.setDraft(draft);
-    else {
-      // The last given stands in the row already: most often it is the number that is to be changed.
-      this.setDraft({ ...draft, rows: draft.rows.slice(0, -1) });
-      this.openRow(draft.rows.at(-1) ?? "");
-    }
-  }
-
-  /** The step being mended as one line of text. */
-  asOneLine(): void {
-    const { mend } = useInterface.getState();
-    if (!mend) return;
-    useInterface.setState({ draft: null });
-    this.type(mend.original);
-  }
-
-  private leaveMend(): void {
-    const { mend } = useInterface.getState();
-    useInterface.setState({ mend: null, refused: null, choice: null, ...(mend?.before ?? { draft: null, text: "" }) });
-    this.refresh();
   }
 
   setDraft(draft: Draft | null): void {
@@ -388,7 +287,7 @@ export class OpenLine {
 
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
-    if (mend) this.leaveMend();
+    if (mend) this.rows.leave();
     else if (!draft) useInterface.setState({ selected: null, others: [], before: null, working: null });
     else {
       const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
@@ -463,7 +362,7 @@ export class OpenLine {
         return false;
       }
     }
-    this.leaveMend();
+    this.rows.leave();
     return true;
   }
 

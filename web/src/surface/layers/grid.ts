@@ -11,11 +11,10 @@ export function drawPaper(g: CanvasRenderingContext2D, c: Camera): void {
   g.fillRect(0, 0, c.width, c.height);
 }
 
-export function drawGrid(g: CanvasRenderingContext2D, c: Camera, unit: string, datum: readonly number[]): void {
+export function drawGrid(g: CanvasRenderingContext2D, c: Camera, datum: readonly number[]): void {
   const step = roundBelow((FEWEST_PIXELS * 2.5) / c.scale);
   drawDots(g, c, step, seen(c, datum));
   drawDatum(g, c, datum);
-  drawScaleBar(g, c, unit);
 }
 
 /** Dots a round distance apart, counted from the datum. */
@@ -51,10 +50,15 @@ function drawDatum(g: CanvasRenderingContext2D, c: Camera, datum: readonly numbe
   g.restore();
 }
 
-function drawScaleBar(g: CanvasRenderingContext2D, c: Camera, unit: string): void {
+/** The scale bar, over the drawing: on a bit of paper of its own, so that it can be read among thousands of lines. */
+export function drawScaleBar(g: CanvasRenderingContext2D, c: Camera, unit: string): void {
   const length = roundBelow(120 / c.scale);
   const px = length * c.scale;
   const y = c.height - 20.5;
+  g.globalAlpha = 0.82;
+  g.fillStyle = LOOK.paper;
+  g.fillRect(12, y - 24, Math.max(px, 48) + 13, 31);
+  g.globalAlpha = 1;
   g.strokeStyle = LOOK.quiet;
   g.fillStyle = LOOK.quiet;
   g.lineWidth = 1;

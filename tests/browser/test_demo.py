@@ -1,0 +1,103 @@
+"""Demo drawings drawn through the interface, with snaps: what comes of it is what is kept as `.kent`."""
+
+from pathlib import Path
+
+import pytest
+
+from .drafter import Drafter
+
+DEMO = Path(__file__).parents[2] / "demo"
+
+
+def kept(name: str) -> list[str]:
+    lines = (DEMO / name).read_text(encoding="utf-8").splitlines()
+    headers = ("unit", "decimals", "angles")
+    return [line for line in lines if line and not line.startswith(("#", *headers))]
+
+
+def test_showground_plan(drafter: Drafter) -> None:
+    text = kept("showground-plan.kent")
+    drafter.types("unit ft", "decimals 2", "angles north clockwise")
+    drafter.types(text[0])
+    drafter.presses("Escape", "Escape")
+    drafter.types(text[1])
+    drafter.presses("Escape")
+    drafter.sees_steps(2)
+    drafter.presses("Control+Home")
+    corners = [piece["from"] for piece in drafter.figure("K1")["pieces"]]
+    tray = drafter.page.get_by_label("Tray")
+    # The boundary as agreed: the five pegs, picked one after the other.
+    tray.get_by_role("button", name="Path", exact=True).click()
+    for x, y in corners:
+        drafter.clicks_on(x, y)
+    drafter.types("close")
+    drafter.sees_steps(3)
+    drafter.presses("Escape")
+    # From peg to peg in pencil, by a drag.
+    drafter.page.get_by_role("radio", name="Pencil").click()
+    tray.get_by_role("button", name="Line", exact=True).click()
+    drafter.drags(corners[0], corners[2])
+    drafter.sees_steps(4)
+    drafter.page.get_by_role("radio", name="Ink").click()
+    # The carousel in the middle of it, then its fence about the same centre.
+    tray.get_by_role("button", name="Circle", exact=True).click()
+    middle = [(a + b) / 2 for a, b in zip(corners[0], corners[2], strict=True)]
+    drafter.clicks_on(*middle)
+    drafter.types("24'")
+    drafter.sees_steps(5)
+    drafter.types("31'-6\"")
+    drafter.sees_steps(6)
+    # The hedge from peg to peg, and the shortest way from it to the fence: a drag each.
+    tray.get_by_role("button", name="Line", exact=True).click()
+    drafter.drags(corners[4], corners[3])
+    drafter.sees_steps(7)
+    drafter.drags((77.5 - 9.2, -158.8 + 3.7), (106.0, -88.9))
+    drafter.sees_steps(8)
+    # The organ wagon: plumb with the middle of the hedge, level with the third peg.
+    tray.get_by_role("button", name="Point", exact=True).click()
+    hedge = [(a + b) / 2 for a, b in zip(corners[3], corners[4], strict=True)]
+    drafter.rests_on(*hedge)
+    drafter.rests_on(*corners[2])
+    drafter.clicks_on(hedge[0], corners[2][1])
+    drafter.sees_steps(9)
+    drafter.types("measure length L3", "measure area K2 less C2")
+    drafter.sees_steps(11)
+    written = drafter.texts()
+    assert [plain(line) for line in written] == [plain(line) for line in text]
+    area = drafter.book()["steps"][-1]["reading"]["exact"]
+    assert area == pytest.approx(35050.86243977923)
+
+
+def plain(line: str) -> str:
+    """A statement as it counts: the word for a place of several may stand once or on every row."""
+    return " ".join(line.replace("path from corner 1 of K1 corner", "path from corner 1 of K1 to corner").split())
+
+
+def test_platform_ring_as_far_as_its_first_pole_and_joint(drafter: Drafter) -> None:
+    text = kept("platform-ring.kent")
+    drafter.types("decimals 1", *text[:5])
+    drafter.presses("Escape", "Escape")
+    drafter.sees_steps(5)
+    drafter.presses("Control+Home")
+    # Sight lines at every 15 degrees, set in the list at the pointer.
+    drafter.types("circle")
+    drafter.clicks_on(600, 600, button="right")
+    menu = drafter.page.get_by_role("dialog", name="At the pointer")
+    menu.get_by_label("Directions every (degrees, 0 for any)").fill("15")
+    drafter.presses("Escape")
+    drafter.page.keyboard.type("centre")
+    drafter.clicks_on(2450, 0)
+    drafter.types("diameter pole")
+    drafter.sees_steps(6)
+    drafter.rests_on(0, 0)
+    drafter.clicks_on(2121.8, 1225)
+    drafter.types("diameter pole")
+    drafter.sees_steps(7)
+    drafter.presses("Escape")
+    drafter.types("line")
+    drafter.rests_on(0, 0)
+    drafter.clicks_on(1650 * 0.9659, 1650 * 0.2588)
+    drafter.clicks_on(3100 * 0.9659, 3100 * 0.2588)
+    drafter.sees_steps(8)
+    joint = next(line for line in text if line.startswith("line"))
+    assert drafter.texts()[5:] == [text[5], text[6], joint]

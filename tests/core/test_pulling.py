@@ -1,0 +1,241 @@
+"""Handles, values that ask what gives way, selecting, phrases finished by pointing, sight lines and a datum in words."""
+
+from math import sqrt
+
+import pytest
+
+from kentrograph.core.book.values import Drawn
+from kentrograph.core.language import intents
+from kentrograph.core.language.datum import datum_in_numbers
+from kentrograph.core.language.derived import values_of, ways_to_state
+from kentrograph.core.language.handles import handles, pulled
+from kentrograph.core.language.openline import Draft
+from kentrograph.core.language.picks import picks, under_pointer
+from kentrograph.core.language.pointing import Pointer
+from kentrograph.core.problem import Refused
+from kentrograph.core.snap.select import hanging_together, inside, touched
+
+from .support import book, figure, place, problem
+
+GROUND = (
+    "P1 = point 0, 0", "P2 = point 40, 0", "P3 = point 10, 30", "L1 = line from P1 to P2", "C1 = circle centre 80, 40 radius 20",
+    "A1 = arc centre 0, 80 from 20, 80 sweep 90",
+)  # fmt: skip
+
+# A step, where its handle is pulled to, what the handle says, and the text that comes of it.
+PULLS = [
+    ("point 5, 6", (0, (60.04, 7.02)), "changes 5, 6", "point 60, 7"),
+    ("circle centre P2 radius 10", (1, (40, 25)), "changes radius 10", "circle centre P2 radius 25"),
+    ("circle centre P2 diameter 10", (1, (40, 25)), "changes diameter 10", "circle centre P2 diameter 50"),
+    ("circle centre P2 radius 10", (0, (44, 3)), "moves P2", "P2 = point 44, 3"),
+    ("line from P1 direction 30 length 80", (1, (30, 40)), "changes direction 30 and length 80",
+     "line from P1 direction 53 length 50"),
+    ("line from P1 parallel L1 length 9", (1, (25, 3)), "changes length 9", "line from P1 parallel L1 length 25"),
+    ("arc centre P1 from P2 sweep 90", (2, (-50, 0)), "changes sweep 90", "arc centre P1 from P2 sweep 180"),
+    ("arc centre P1 from P2 sweep -90", (2, (0, 50)), "changes sweep -90", "arc centre P1 from P2 sweep -270"),
+    ("arc from P1 to P2 radius 35 left", (2, (20, 20)), "changes radius 35 left", "arc from P1 to P2 radius 20 left"),
+    ("path from P1 to + 20, 0 to + 0, 9", (1, (25, -4)), "changes to + 20, 0", "path from P1 to + 25, -4 to + 0, 9"),
+    ("path from P1 to + 20 at 90", (1, (0, 33)), "changes to + 20 at 90", "path from P1 to + 33 at 90"),
+    ("circle centre middle of L1 radius 9", (0, (80, 40)), "takes another place for centre middle of L1",
+     "circle centre centre of C1 radius 9"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("text", "pull", "words", "after"), PULLS)
+def test_pulling_changes_the_given_that_put_it_there(
+    text: str, pull: tuple[int, tuple[float, float]], words: str, after: str
+) -> None:
+    made = book(*GROUND, f"Q_ = {text}")
+    id = made.order[-1]
+    which, at = pull
+    handle = handles(made, id)[which]
+    assert handle.words == words
+    said = pulled(made, handle, Pointer(*map(float, at), reach=2.0, pixel=1.0))
+    assert said == (after if handle.step != id else f"Q_ = {after}")
+    edit, _ = intents.mend(made, handle.step, said)
+    assert isinstance(made.edited(edit)[0].values[handle.step], Drawn)
+
+
+def test_a_step_in_another_manner_is_pulled_in_its_own() -> None:
+    made = book("datum 100, 0 direction 90", "point 5, 6")
+    edit, _ = intents.write(made, "datum 0, 0", "h")
+    now, _ = made.edited(edit)
+    id = now.order[0]
+    handle = handles(now, id)[0]
+    assert (handle.at.x, handle.at.y) == pytest.approx((94, 5))
+    said = pulled(now, handle, Pointer(90.0, 12.0, reach=1.0, pixel=1.0))
+    # In the datum that it was written in: up is its across.
+    assert said == "point 12, 10"
+    edit, _ = intents.write(now, "unit in", "u")
+    inches, _ = now.edited(edit)
+    said = pulled(inches, handles(inches, id)[0], Pointer(90 / 25.4, 12 / 25.4, reach=0.1, pixel=0.01))
+    assert said == "point 0.47in, 0.39in"
+
+
+# A step, the value stated, which givens give way in the first way, and its text.
+WAYS = [
+    ("circle through P1 P2 P3", "radius", "45", ("through P1",), "circle through P2 through P3 radius 45 left"),
+    ("circle through P1 P2 P3", "circumference", "200", None, "circle centre 20, 10 circumference 200"),
+    ("circle centre P1 radius 10", "radius", "12", (), "circle centre P1 radius 12"),
+    ("circle centre P1 through P2", "diameter", "12", ("through P2",), "circle centre P1 diameter 12"),
+    ("line from P2 to P3", "length", "45", ("to P3",), "line from P2 through P3 length 45"),
+    ("line from P1 to P2", "direction", "30", ("to P2",), "line from P1 direction 30 length 40"),
+    ("line from P1 direction 30 length 80", "length", "9", (), "line from P1 direction 30 length 9"),
+    ("arc centre P1 from P2 sweep 90", "radius", "50", None, "arc centre 0, 0 radius 50 at 0 sweep 90"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("text", "word", "typed", "instead", "after"), WAYS)
+def test_stating_a_derived_value_says_what_gives_way(
+    text: str, word: str, typed: str, instead: tuple[str, ...] | None, after: str
+) -> None:
+    made = book(*GROUND, f"Q_ = {text}")
+    id = made.order[-1]
+    ways = ways_to_state(made, id, word, typed)
+    way = ways[0] if instead is not None else ways[-1]
+    assert way.text == f"Q_ = {after}"
+    assert instead is None or way.instead == instead
+    changed, _ = made.edited(intents.mend(made, id, way.text)[0])
+    stated = {v.word: v for v in values_of(changed, id)}[word]
+    assert stated.exact == pytest.approx(float(typed))
+    assert stated.stated
+
+
+def test_a_value_that_no_figure_can_have_is_refused_with_the_reason() -> None:
+    made = book(*GROUND, "Q_ = circle centre P1 radius 10")
+    with pytest.raises(Refused) as refused:
+        ways_to_state(made, made.order[-1], "radius", "-3")
+    assert refused.value.problem.kind == "bad_radius"
+
+
+def names(made: object, ids: list[str]) -> list[str]:
+    return [made.steps[id].name for id in ids]  # type: ignore[attr-defined]
+
+
+def test_selecting() -> None:
+    made = book(
+        "L1 = line from 0, 0 to 50, 0", "L2 = line from 50, 0 to 50, 40", "C1 = circle centre 25, 20 radius 8",
+        "L3 = line from 80, 0 to 80, 60", "L4 = line through 0, 90 direction 0", "A1 = arc centre 50, 50 from 50, 40 sweep 90",
+        "L5 = line from 25, 12 to 25, -9", "P1 = point 5, 5",
+    )  # fmt: skip
+    assert names(made, inside(made, (-1, -1, 60, 45))) == ["L1", "L2", "C1", "P1"]
+    assert names(made, touched(made, (20, -20, 30, 5))) == ["L1", "L5"]
+    assert names(made, touched(made, (75, 80, 90, 100))) == ["L4"]
+    # Ends that meet, and ends that lie on a figure: L5 ends on the rim of C1 and crosses L1, which does not count.
+    assert names(made, hanging_together(made, made.order[0])) == ["L1", "L2", "A1"]
+    assert names(made, hanging_together(made, made.order[2])) == ["C1", "L5"]
+    # In a view turned by 90 degrees, up is to the left: the same box holds what lies left of the datum.
+    assert names(made, inside(made, (-1, -60, 45, 1), 90.0)) == ["L1", "L2", "C1", "P1"]
+
+
+# What is typed, where is clicked, the figure and its rows, the row that comes of it.
+PHRASES = [
+    ("12 past", (40.2, 0.1), "point", (), "12 past end of L1"),
+    ("12 along", (38.0, 0.1), "point", (), "12 along L1 from end"),
+    ("1/3", (12.0, 0.1), "point", (), "1/3 of L1"),
+    ("middle", (8.0, 0.1), "point", (), "middle of L1"),
+    ("to foot", (33.0, 0.2), "line", ("from P3",), "to foot on L1"),
+    ("touch", (60.4, 36.0), "line", ("from P1",), None),
+    ("P1.x,", (80.0, 40.0), "point", (), "P1.x, (centre of C1).y"),
+    ("x", (40.0, 0.0), "point", (), "P2.x,"),
+    ("through", (40.0, 0.0), "circle", (), "through P2"),
+    ("quarter", (97.0, 47.0), "point", (), "on C1 at 0"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("typed", "at", "kind", "rows", "row"), PHRASES)
+def test_a_phrase_is_finished_by_pointing(
+    typed: str, at: tuple[float, float], kind: str, rows: tuple[str, ...], row: str | None
+) -> None:
+    made = book(*GROUND)
+    shown = under_pointer(made, Draft(kind, rows), typed, len(made.order), Pointer(*at, reach=3.0, pixel=0.3), None, False)
+    assert shown.click is not None
+    assert shown.rows[0] == row or (row is None and shown.rows[0].startswith("touch on C1"))
+
+
+def test_the_way_of_the_pointer_chooses_arc_or_line_and_the_sense() -> None:
+    made = book(*GROUND)
+
+    def first(kind: str, rows: tuple[str, ...], **way: float) -> str:
+        return picks(made, Draft(kind, rows), Pointer(300.0, 300.0, 1.0, 1.0, **way), len(made.order))[0].row  # type: ignore[arg-type]
+
+    assert first("path", ("from P1", "to P2")) == "300, 300"
+    assert first("path", ("from P1", "to P2"), swing=True) == "curve to 300, 300"
+    assert first("arc", ("centre P1", "from P2"), turned=45.0) == "to 300, 300"
+    assert first("arc", ("centre P1", "from P2"), turned=-315.0) == "to 300, 300 clockwise"
+
+
+# A place with sight lines in words, and where it lies. Source: the figures are level, plumb, or at 45 degrees.
+SIGHTS = [
+    ("crossing of (level P3) (plumb P2)", (40, 30)),
+    ("crossing of (level P3) C1 entering", (80 - sqrt(300), 30)),
+    ("crossing of (through P2 direction 45) C1 entering", (80 - sqrt(200), 40 - sqrt(200))),
+    ("crossing of (direction 135 through P2) (plumb P1)", (0, 40)),
+    ("crossing of (parallel L1 through P3) (plumb 7, 0)", (7, 30)),
+    ("crossing of (square L1 through P3) L1", (10, 0)),
+    ("crossing of (continuing A1) (plumb -9, 0)", (-9, 100)),
+    ("crossing of (continuing start of A1) L1", (20, 0)),
+    ("7 past end of A1 straight", (-7, 100)),
+    ("P3: 5 at L1.dir + 90", (10, 35)),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("words", "at"), SIGHTS)
+def test_sight_lines_in_words(words: str, at: tuple[float, float]) -> None:
+    assert place(words, *GROUND) == pytest.approx(at, abs=1e-12)
+
+
+def test_from_the_last_place() -> None:
+    made = book(
+        *GROUND,
+        "L2 = line from P3 to foot on L1",
+        "L3 = line from 0, 60 to touch on C1 left",
+        "L4 = line from P3 to crossing of (level) C1",
+    )
+    assert figure(made, "L2").end.x == 10
+    assert figure(made, "L3").end.y == pytest.approx(60)
+    assert figure(made, "L4").end.y == 30
+    assert problem(*GROUND, "point crossing of (level P1) L1")["kind"] == "same_locus"
+    assert problem(*GROUND, "point crossing of (parallel C1 through P1) L1")["kind"] == "no_line"
+
+
+# Source: common practice; the line of the centres meets each circle twice.
+SQUARE = [
+    ("line square C1 square C2", (20, 0), (40, 0)), ("line square C1 square C2 second", (20, 0), (80, 0)),
+    ("line square C1 square C2 third", (-20, 0), (40, 0)), ("line square L1 square C1", (0, 50), (0, 20)),
+    ("line square C2 square L1", (60, 20), (60, 50)),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("text", "start", "end"), SQUARE)
+def test_lines_square_to_two_figures(text: str, start: tuple[float, float], end: tuple[float, float]) -> None:
+    ground = ("C1 = circle centre 0, 0 radius 20", "C2 = circle centre 60, 0 radius 20", "L1 = line from -9, 50 to 90, 50")
+    line = figure(book(*ground, f"Q_ = {text}"), "Q_")
+    assert (line.start.x, line.start.y, line.end.x, line.end.y) == pytest.approx((*start, *end), abs=1e-12)
+
+
+def test_square_to_two_lines_or_concentric_circles_is_refused() -> None:
+    ground = ("C1 = circle centre 0, 0 radius 20", "C2 = circle centre 0, 0 radius 9", "L1 = line from 0, 50 to 9, 50")
+    assert problem(*ground, "line square C1 square C2")["kind"] == "every_direction"
+    assert problem(*ground, "line square L1 square L1")["kind"] == "no_square"
+
+
+def test_a_datum_from_the_drawing() -> None:
+    made = book("P1 = point 3, 4", "L1 = line from 10, 20 to 40, 60")
+    assert datum_in_numbers(made, "datum P1") == "datum 3.0, 4.0 direction 0.0"
+    assert datum_in_numbers(made, "datum along L1").startswith("datum 10.0, 20.0 direction 53.13010235415")
+    assert datum_in_numbers(made, "datum 5, 6") == "datum 5, 6"
+    assert datum_in_numbers(made, "datum along P1") == "datum along P1"
+    edit, label = intents.write(made, "datum along L1", "h")
+    after, _ = made.edited(edit)
+    assert label == "datum"
+    assert after.header.manner.from_world(figure(made, "L1").end) == pytest.approx((50, 0))
+
+
+def test_what_lies_beside_is_marked_and_the_mark_is_read_again() -> None:
+    made = book("L1 = line from 0, 0 to 100, 0")
+    edit, _ = intents.write(made, "circle centre 100.1, 0 radius 8", "c", beside="end of L1")
+    after, _ = made.edited(edit)
+    assert intents.beside_of(after.steps["c"]) == "end of L1"
+    assert after.steps["c"].statement.text == "circle centre 100.1, 0 radius 8  # beside end of L1"
+    assert intents.beside_of(after.steps[made.order[0]]) is None

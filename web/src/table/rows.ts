@@ -1,0 +1,94 @@
+/** The rows of a figure: a given changed or struck, a step of the book opened to be mended row by row. */
+import type { Draft, Line, ReadRequest } from "../api/types";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+
+const MOST_ROWS = 200;
+
+/** What the rows need of the open line that they belong to. */
+interface Written {
+  readonly session: { readNow: (reading: Omit<ReadRequest, "type" | "seq">) => Promise<Line | null> };
+  reading: (text: string) => Omit<ReadRequest, "type" | "seq">;
+  type: (text: string) => void;
+  refresh: () => void;
+  setDraft: (draft: Draft | null) => void;
+}
+
+/** Whether the row stands as it was opened, so that a click picks it again. */
+export function untouched(): boolean {
+  const { mend, text, draft } = useInterface.getState();
+  return draft !== null && mend?.row !== undefined && text !== "" && text === mend.row;
+}
+
+export class Rows {
+  constructor(private readonly line: Written) {}
+
+  strike(index: number): void {
+    const { draft } = useInterface.getState();
+    if (draft) this.line.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index), at: null });
+  }
+
+  /** A given goes back into the row being written, to be changed; what stood there goes back to its place. */
+  change(index: number): void {
+    const { draft, text } = useInterface.getState();
+    if (!draft) return;
+    const rows = [...draft.rows];
+    const from = draft.at ?? rows.length;
+    const held = text.trim() !== "";
+    if (held) rows.splice(from, 0, text.trim());
+    const at = held && from <= index ? index + 1 : index;
+    const [row] = rows.splice(at, 1);
+    this.line.setDraft({ ...draft, rows, at });
+    this.open(row ?? "");
+  }
+
+  /** A given of a step being mended stands in the row as it was: it is typed over, or picked again. */
+  private open(row: string): void {
+    this.line.type(row);
+    const { mend } = useInterface.getState();
+    if (mend) useInterface.setState({ mend: { ...mend, row } });
+  }
+
+  mend(id: string): void {
+    const step = useDocument.getState().byId.get(id);
+    if (!step) return;
+    const { draft, text, mend } = useInterface.getState();
+    const before = mend?.before ?? { draft, text };
+    useInterface.setState({
+      mend: { id, original: step.text, before },
+      draft: null,
+      text: "",
+      selected: id,
+      leaf: "book",
+    });
+    void this.lay(id);
+  }
+
+  /** The step's givens each on its row; what has no rows is mended as one line. */
+  private async lay(id: string): Promise<void> {
+    const line = await this.line.session.readNow({ ...this.line.reading(""), draft: null });
+    if (useInterface.getState().mend?.id !== id) return;
+    const draft = line?.enter.draft;
+    if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
+    else if (draft.kind === "path") this.line.setDraft(draft);
+    else {
+      // The last given stands in the row already: most often it is the number that is to be changed.
+      this.line.setDraft({ ...draft, rows: draft.rows.slice(0, -1) });
+      this.open(draft.rows.at(-1) ?? "");
+    }
+  }
+
+  /** The step being mended as one line of text. */
+  asOneLine(): void {
+    const { mend } = useInterface.getState();
+    if (!mend) return;
+    useInterface.setState({ draft: null });
+    this.line.type(mend.original);
+  }
+
+  leave(): void {
+    const { mend } = useInterface.getState();
+    useInterface.setState({ mend: null, refused: null, choice: null, ...(mend?.before ?? { draft: null, text: "" }) });
+    this.line.refresh();
+  }
+}
