@@ -104,6 +104,7 @@ def _pull_view(book: Book, request: ReadRequest, pointer: Pointer) -> Data:
     view = {**_line(book, request.seq, line, line, index, None, place_at(hand, pointer)), **_NO_CLICK, "last": None, "live": None}
     view["handles"] = [{"at": [h.at.x, h.at.y], "words": h.words} for h in all_of_them]
     view["follows"] = _follows(book, handle.step, line, False) if handle else []
+    view["passed"] = [[p.x, p.y] for p in places_passed(book, pointer, index)]
     view["pull"] = {"id": handle.step, "text": text} if handle and text and line.do == "write" else None
     return view
 
@@ -305,8 +306,8 @@ def _draft(data: DraftData | None) -> Draft | None:
 def _pointer(data: PointerData | None) -> Pointer | None:
     if data is None:
         return None
-    s = data.snapping or SnappingData(off=[kind.key for kind in PLACE_KINDS.values() if not kind.on])
-    snapping = Snapping(frozenset(PLACE_KINDS) - frozenset(s.off), s.parts, s.turn, s.step, s.grid)
+    s = data.snapping or SnappingData(off=[kind.key for kind in PLACE_KINDS.values() if not kind.on], turns=[])
+    snapping = Snapping(frozenset(PLACE_KINDS) - frozenset(s.off), s.parts, s.turn, s.step, s.grid, tuple(s.turns))
     return Pointer(
         data.x, data.y, data.reach, data.pixel, data.level, data.swing, data.turned, snapping, tuple(data.passed)
     )  # fmt: skip

@@ -38,6 +38,10 @@ class SnappingData(Model):
     off: Annotated[list[Id], Field(max_length=40, default_factory=list)]
     parts: Annotated[int, Field(ge=2, le=99)] = 3
     turn: Annotated[float, Field(ge=0, le=180, allow_inf_nan=False)] = 0.0
+    turns: Annotated[
+        list[Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)]], Field(max_length=60, default_factory=list)
+    ]
+    """Directions of a list of one's own."""
     step: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
     grid: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
 

@@ -202,6 +202,16 @@ def test_no_serious_finding_by_axe(drafter: Drafter) -> None:
     drafter.page.keyboard.type("60")
     expect(drafter.page.get_by_role("group", name="Solutions")).to_be_visible()
     drafter.page.add_script_tag(path=AXE)
+    no_serious(drafter)
+    # With the list at the pointer, and the settings of the drawing, open.
+    drafter.clicks_on(35, 40, button="right")
+    no_serious(drafter)
+    drafter.presses("Escape", "Escape", "Escape")
+    drafter.page.get_by_role("button", name="mm · 0.001").click()
+    no_serious(drafter)
+
+
+def no_serious(drafter: Drafter) -> None:
     found = drafter.page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag22aa']}).then(r => r.violations)")
     serious = [(v["id"], [n["html"][:120] for n in v["nodes"]]) for v in found if v["impact"] in ("serious", "critical")]
     assert serious == []

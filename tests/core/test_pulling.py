@@ -11,7 +11,7 @@ from kentrograph.core.language.derived import values_of, ways_to_state
 from kentrograph.core.language.handles import handles, pulled
 from kentrograph.core.language.openline import Draft
 from kentrograph.core.language.picks import picks, under_pointer
-from kentrograph.core.language.pointing import Pointer
+from kentrograph.core.language.pointing import Pointer, Snapping
 from kentrograph.core.problem import Refused
 from kentrograph.core.snap.select import hanging_together, inside, touched
 
@@ -138,6 +138,7 @@ PHRASES = [
     ("touch", (60.4, 36.0), "line", ("from P1",), None),
     ("P1.x,", (80.0, 40.0), "point", (), "P1.x, (centre of C1).y"),
     ("x", (40.0, 0.0), "point", (), "P2.x,"),
+    (": 6, 8", (40.0, 0.0), "point", (), "P2: 6, 8"),
     ("through", (40.0, 0.0), "circle", (), "through P2"),
     ("quarter", (97.0, 47.0), "point", (), "on C1 at 0"),
 ]  # fmt: skip
@@ -163,6 +164,21 @@ def test_the_way_of_the_pointer_chooses_arc_or_line_and_the_sense() -> None:
     assert first("path", ("from P1", "to P2"), swing=True) == "curve to 300, 300"
     assert first("arc", ("centre P1", "from P2"), turned=45.0) == "to 300, 300"
     assert first("arc", ("centre P1", "from P2"), turned=-315.0) == "to 300, 300 clockwise"
+
+
+def test_a_lasting_hold_is_lifted_while_the_key_is_held() -> None:
+    made = book(*GROUND)
+
+    def first(rows: tuple[str, ...], level: bool, snapping: Snapping = Snapping()) -> str:
+        pointer = Pointer(60.0, -33.0, 1.0, 1.0, level, snapping=snapping)
+        return picks(made, Draft("line", rows), pointer, len(made.order))[0].row
+
+    assert first(("from P1", "length 50"), False) == "direction 331"
+    assert first(("from P1", "length 50"), True) == "to 60, -33"
+    assert first(("from P1",), True) == "to + 60 at 0"
+    assert first(("from P1",), False, Snapping(grid=20.0)) == "to 60, -40"
+    assert first(("from P1",), True, Snapping(grid=20.0)) == "to 60, -33"
+    assert first(("from P1",), False, Snapping(turns=(-28.5,))) == "to + 68 at 331.5"
 
 
 # A place with sight lines in words, and where it lies. Source: the figures are level, plumb, or at 45 degrees.

@@ -147,13 +147,14 @@ def pulled(book: Book, handle: Handle, pointer: Pointer) -> str | None:
 
 
 def _special(book: Book, step: Step, pointer: Pointer) -> bool:
-    return places_at(book, pointer, 1, None, book.position(step.id))[0].special
+    return places_at(book, pointer, 1, Draft("point"), book.position(step.id))[0].special
 
 
 def _taken(book: Book, step: Step, pointer: Pointer) -> str:
-    """The special place under the pointer, of a figure that stands before the step, or the plain position."""
-    found = places_at(book, pointer, 1, None, book.position(step.id))
-    return found[0].words if found[0].special else found[-1].words
+    """What can be taken under the pointer, of figures that stand before the step; else the plain position."""
+    found = places_at(book, pointer, 1, Draft("point"), book.position(step.id))
+    # A relative entry would count from another place than the last one here.
+    return found[-1].words if found[0].words.startswith("+") or found[0].kind == "nearest" else found[0].words
 
 
 def _relative(book: Book, handle: Handle, pointer: Pointer) -> str:

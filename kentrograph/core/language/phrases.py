@@ -34,6 +34,9 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         return [f"{_in_number(p.words)}.x," for p in places if p.kind]
     if typed.endswith(","):
         return [f"{typed} {_in_number(p.words)}.y" for p in places if p.kind]
+    if typed.startswith(":"):
+        # Beside a place: so far across and up from it, or so far in a direction.
+        return [f"{p.words}: {typed[1:].strip()}" for p in places if p.kind]
     rows: list[str] = []
     asked = _asked(typed.lower())
     if asked and typed.lower() not in _givens(draft):

@@ -95,6 +95,9 @@ class Pick:
 
 def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> list[Pick]:
     """The rows that a click here could state, likeliest first."""
+    draft, pointer, lifted = _lifted(draft, pointer)
+    if lifted:
+        places = None
     before = stands(book, draft, index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
@@ -118,6 +121,21 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
         if len(found) == _MOST:
             break
     return found
+
+
+_HOLDS = ("length ", "direction ")
+
+
+def _lifted(draft: Draft, pointer: Pointer) -> tuple[Draft, Pointer, bool]:
+    """With the key held that keeps a line level: where a hold lasts already, it is that hold which is lifted."""
+    s = pointer.snapping
+    stepped = bool(s.turn or s.turns or s.step or s.grid)
+    held = draft.kind == "line" and any(row.startswith(_HOLDS) for row in draft.rows)
+    if not pointer.level or not (stepped or held):
+        return draft, pointer, False
+    free = replace(s, turn=0.0, turns=(), step=0.0, grid=0.0)
+    rows = tuple(row for row in draft.rows if not (held and row.startswith(_HOLDS)))
+    return replace(draft, rows=rows), replace(pointer, level=False, snapping=free), True
 
 
 def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":

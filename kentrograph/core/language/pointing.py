@@ -35,6 +35,8 @@ class Snapping:
     turn: float = 0.0
     step: float = 0.0
     grid: float = 0.0
+    turns: tuple[float, ...] = ()
+    """Directions of a list of one's own, besides the steps."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +48,7 @@ class Pointer:
     reach: float
     pixel: float
     level: bool = False
-    """Whether what is placed is held level or plumb with the last place."""
+    """Whether what is placed is held level or plumb with the last place or, where a hold lasts, that hold is lifted."""
     swing: bool = False
     """Whether the pointer left the last place sideways: a chain then goes on as an arc."""
     turned: float = 0.0
@@ -123,7 +125,7 @@ def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None,
     passed = tuple(p for words in pointer.passed for p in _passed(book, words, at)) if draft is not None else ()
     return Query(
         pointer.x, pointer.y, pointer.reach, pointer.pixel, on, last, passed,
-        s.parts, s.turn, s.step, s.grid, at, book.suffix, late if draft is not None else (),
+        s.parts, s.turn, s.step, s.grid, at, book.suffix, s.turns, late if draft is not None else (),
     )  # fmt: skip
 
 

@@ -55,6 +55,8 @@ class Query:
     before: int | None = None
     suffix: str = ""
     """The unit to write behind lengths, where plain numbers would be read in another one."""
+    turns: tuple[float, ...] = ()
+    """Directions of a list of one's own, in degrees as the drawing counts them."""
     late: tuple[str, ...] = field(default=())
     """Figures that were placed last: where they would cross if they were longer is offered."""
 

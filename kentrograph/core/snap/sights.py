@@ -74,20 +74,22 @@ def _from_place(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sig
             ux, uy = manner.turned(*axis)
             if _near(q, at, ux, uy):
                 yield Sight(EndlessLine(at, ux, uy), "level", f"({kind}{_spaced(source.words)})", source, kind)
-    if "turn" in q.on and q.turn > 0.0:
+    if "turn" in q.on and (q.turn > 0.0 or q.turns):
         yield from _at_steps(book, q, source, at)
     if "past" in q.on and source.step:
         yield from _onward(book, q, source, at)
 
 
 def _at_steps(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
-    """The direction steps on both sides of the way to the pointer; level and plumb are sights of their own."""
+    """The direction steps on both sides of the way to the pointer, and the directions of one's own list."""
     if at.x == q.x and at.y == q.y:
         return
     manner = book.writing
-    below = floor(manner.direction_from_core(direction_of(q.x - at.x, q.y - at.y)) / q.turn)
-    for n in (below, below + 1):
-        shown = n * q.turn % 360.0
+    turns = [turn % 360.0 for turn in q.turns]
+    if q.turn > 0.0:
+        below = floor(manner.direction_from_core(direction_of(q.x - at.x, q.y - at.y)) / q.turn)
+        turns += [below * q.turn % 360.0, (below + 1) * q.turn % 360.0]
+    for shown in dict.fromkeys(turns):
         if shown % 90.0:
             ux, uy = unit_vector(manner.direction_to_core(shown))
             if _near(q, at, ux, uy, ray=True):

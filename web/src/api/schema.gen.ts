@@ -1178,6 +1178,8 @@ export interface components {
              * @default 0
              */
             turn: number;
+            /** Turns */
+            turns?: number[];
         };
         /**
          * SolutionView

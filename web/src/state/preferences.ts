@@ -16,6 +16,8 @@ export interface Snaps {
   readonly set: Readonly<Record<string, boolean>>;
   readonly parts: number;
   readonly turn: number;
+  /** Directions of a list of one's own. */
+  readonly turns: readonly number[];
   readonly step: number;
   readonly grid: number;
   /** In pixels. */
@@ -41,7 +43,7 @@ export const usePreferences = create<Preferences>()(
       pen: "ink",
       turnView: true,
       folded: false,
-      snaps: { set: {}, parts: 3, turn: 0, step: 0, grid: 0, reach: 10 },
+      snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},
     }),

@@ -21,5 +21,6 @@ export function snapping(): Snapping | null {
   const { snaps } = usePreferences.getState();
   if (kinds.length === 0) return null;
   const off = kinds.filter((kind) => !isOn(kind, snaps.set)).map((kind) => kind.key);
-  return { off, parts: snaps.parts, turn: snaps.turn, step: snaps.step, grid: snaps.grid };
+  const { parts, turn, turns, step, grid } = snaps;
+  return { off, parts, turn, turns: [...(turns ?? [])], step, grid };
 }

@@ -148,6 +148,20 @@ function Steps() {
   };
   return (
     <Box mt="2" role="group" aria-label="Steps">
+      <Flex as="label" align="center" gap="2" fontSize="12px" py="0.5">
+        <Text flex="1">Directions of your own (22.5, 67.5)</Text>
+        <Input
+          size="2xs"
+          w="130px"
+          defaultValue={(snaps.turns ?? []).join(", ")}
+          onChange={(e) => {
+            const turns = e.target.value.split(/[,; ]+/).filter((word) => word !== "");
+            const numbers = turns.map(Number);
+            if (numbers.every((n) => Number.isFinite(n) && Math.abs(n) <= 360))
+              usePreferences.setState({ snaps: { ...snaps, turns: numbers } });
+          }}
+        />
+      </Flex>
       {STEPS.map(({ key, words, least, most }) => (
         <Flex key={key} as="label" align="center" gap="2" fontSize="12px" py="0.5">
           <Text flex="1">{words}</Text>

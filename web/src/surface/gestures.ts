@@ -50,7 +50,7 @@ export class Gestures {
     this.visit = "away";
   }
 
-  show(line: Line, draft: Draft | null): void {
+  show(line: Line, draft: Draft | null, pulling: boolean): void {
     const rows = draft ? `${draft.kind}|${draft.rows.join("|")}` : "";
     if (rows !== this.rows) {
       this.rows = rows;
@@ -66,7 +66,7 @@ export class Gestures {
       this.turned = line.around && this.at ? turn(line.around, { x, y }, this.at) : 0;
     }
     this.around = line.around;
-    this.pass(draft ? (line.tag?.passes ?? null) : null);
+    this.pass(draft || pulling ? (line.tag?.passes ?? null) : null);
   }
 
   /** Sight lines end with the figure that they helped to place. */

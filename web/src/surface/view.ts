@@ -304,7 +304,7 @@ export class View {
   show(line: Line): void {
     this.reading = line.seq;
     const { draft, mend } = useInterface.getState();
-    this.gestures.show(line, draft);
+    this.gestures.show(line, draft, useInterface.getState().pull !== null);
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     // Only which figures are left out matters below: how they follow is drawn over it.
     if (follows.size !== this.instead.size || [...follows.keys()].some((id) => !this.instead.has(id)))
@@ -318,7 +318,7 @@ export class View {
       last: draft ? line.last : null,
       place: line.tag && line.tag.kind !== "" ? line.tag.at : null,
       sights: draft ? (line.tag?.sights ?? []) : [],
-      passed: draft ? line.passed : [],
+      passed: draft || useInterface.getState().pull !== null ? line.passed : [],
       working: this.overlay.working,
       frame: this.overlay.frame,
       handles: line.handles,
