@@ -88,6 +88,13 @@ def test_a_wrong_pick_is_seen_and_mended_and_everything_follows(drafter: Drafter
     expect(drafter.step("P1").first).to_contain_text("crossing of L1 L2")
     expect(drafter.step("R1").last).to_contain_text("touches")
     assert drafter.figure("C1")["centre"] == [52, 0]
+    # Enter on a row that was only looked at leaves the step as it is, wherever the pointer is.
+    drafter.step("C1").first.dblclick()
+    expect(drafter.row).to_have_value("radius 40")
+    drafter.hovers_on(20, 20)
+    drafter.presses("Enter")
+    expect(drafter.row).to_have_value("")
+    assert drafter.texts()[3] == "circle centre P1 radius 40"
 
 
 def test_centre_of_the_platform_from_the_middles_of_two_edges(drafter: Drafter) -> None:

@@ -35,8 +35,8 @@ def away(figure: Any, x: float, y: float) -> float:
     return distance_between(Point(x, y), figure)
 
 
-def _from_arc(arc: Arc, x: float, y: float) -> float:
-    """Off the rim where the ray from the centre meets the arc, else from the nearer end."""
+def in_sweep(arc: Arc, x: float, y: float) -> bool:
+    """Whether the ray from the centre of an arc to (x, y) meets it; by the signs of two cross products."""
     c, a, b = arc.centre, arc.start, arc.end
     px, py = x - c.x, y - c.y
     ax, ay, bx, by = a.x - c.x, a.y - c.y, b.x - c.x, b.y - c.y
@@ -44,6 +44,12 @@ def _from_arc(arc: Arc, x: float, y: float) -> float:
         ax, ay, bx, by = bx, by, ax, ay
     # Counter-clockwise from a to b: left of a and right of b; of a long arc, not the other way about.
     left, right = ax * py - ay * px >= 0.0, px * by - py * bx >= 0.0
-    if (left and right) if abs(arc.sweep) <= 180.0 else (left or right):
-        return abs(hypot(px, py) - arc.radius)
+    return (left and right) if abs(arc.sweep) <= 180.0 else (left or right)
+
+
+def _from_arc(arc: Arc, x: float, y: float) -> float:
+    """Off the rim where the ray from the centre meets the arc, else from the nearer end."""
+    c, a, b = arc.centre, arc.start, arc.end
+    if in_sweep(arc, x, y):
+        return abs(hypot(x - c.x, y - c.y) - arc.radius)
     return min(hypot(x - a.x, y - a.y), hypot(x - b.x, y - b.y))

@@ -1,6 +1,7 @@
 """Crossings of the figures under the pointer: found roughly, worked out exactly for those that are offered."""
 
 from functools import partial
+from math import hypot
 from typing import Any
 
 from ..book.book import Book
@@ -9,6 +10,7 @@ from ..figures import Arc, Line, Outline, Point
 from ..meet import meet, meet_long
 from ..meet.meeting import Spot
 from ..tolerance import TOLERANCE
+from .away import in_sweep
 from .known import Candidate
 from .query import Query
 from .roughly import Carrier, carrier_of, meet_roughly
@@ -45,11 +47,10 @@ def _add(book: Book, q: Query, one: Looked, two: Looked, scores: Scores) -> None
         one, two = two, one
     rough = meet_roughly(one[2], two[2], q.x, q.y, q.reach)
     first, second = one[1], two[1]
-    if rough is None or type(first) is Arc or type(second) is Arc:
-        if rough is None or rough:
-            for spot, sign in meetings(book, one[0], first, two[0], second):
-                if q.reaches(spot.at):
-                    scores.add(_candidate(book, one[0], two[0], spot, sign))
+    if rough is None:
+        for spot, sign in meetings(book, one[0], first, two[0], second):
+            if q.reaches(spot.at):
+                scores.add(_candidate(book, one[0], two[0], spot, sign))
         return
     for x, y in rough:
         kind = "onward" if _past(first, x, y) or _past(second, x, y) else "crossing"
@@ -58,13 +59,17 @@ def _add(book: Book, q: Query, one: Looked, two: Looked, scores: Scores) -> None
 
 
 def _past(figure: Any, x: float, y: float) -> bool:
-    """Whether a rough place lies past an end of a line; where it cannot be told for sure it does not."""
-    if type(figure) is not Line:
-        return False
-    a, b = figure.start, figure.end
-    dx, dy = b.x - a.x, b.y - a.y
-    t = ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy)
-    return not -_EDGE <= t <= 1.0 + _EDGE
+    """Whether a rough place lies past an end; where it cannot be told for sure it does not."""
+    kind = type(figure)
+    if kind is Line:
+        a, b = figure.start, figure.end
+        dx, dy = b.x - a.x, b.y - a.y
+        t = ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy)
+        return not -_EDGE <= t <= 1.0 + _EDGE
+    if kind is Arc and not in_sweep(figure, x, y):
+        near = _EDGE * figure.radius
+        return all(hypot(x - end.x, y - end.y) > near for end in (figure.start, figure.end))
+    return False
 
 
 def _exactly(book: Book, one: Looked, two: Looked, x: float, y: float) -> Candidate | None:

@@ -47,7 +47,15 @@ export const usePreferences = create<Preferences>()(
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},
     }),
-    { name: "kentrograph", version: 1 },
+    {
+      name: "kentrograph",
+      version: 1,
+      // Settings that came later are not yet in what an older page has kept.
+      merge: (kept, now) => {
+        const before = (kept ?? {}) as Partial<Preferences>;
+        return { ...now, ...before, snaps: { ...now.snaps, ...before.snaps } };
+      },
+    },
   ),
 );
 

@@ -22,5 +22,5 @@ export function snapping(): Snapping | null {
   if (kinds.length === 0) return null;
   const off = kinds.filter((kind) => !isOn(kind, snaps.set)).map((kind) => kind.key);
   const { parts, turn, turns, step, grid } = snaps;
-  return { off, parts, turn, turns: [...(turns ?? [])], step, grid };
+  return { off, parts, turn, turns: [...turns], step, grid };
 }

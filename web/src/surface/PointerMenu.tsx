@@ -153,7 +153,7 @@ function Steps() {
         <Input
           size="2xs"
           w="130px"
-          defaultValue={(snaps.turns ?? []).join(", ")}
+          defaultValue={snaps.turns.join(", ")}
           onChange={(e) => {
             const turns = e.target.value.split(/[,; ]+/).filter((word) => word !== "");
             const numbers = turns.map(Number);

@@ -105,7 +105,9 @@ export class OpenLine {
   }
 
   refresh(): void {
-    this.session.read(this.reading(useInterface.getState().text));
+    // A row that was only opened, and not typed in, would be picked again by pointing: that is what is shown.
+    const again = this.aimed && this.pointer !== null && untouched();
+    this.session.read(this.reading(again ? "" : useInterface.getState().text));
   }
 
   take(line: Line): void {
@@ -116,8 +118,6 @@ export class OpenLine {
   reading(text: string): Omit<ReadRequest, "type" | "seq"> {
     const { draft, mend, choice, selected, pull } = useInterface.getState();
     const { aimed, pointer } = this;
-    // A row that was only opened, and not typed in, is picked again by pointing.
-    if (aimed && pointer && draft && mend?.row !== undefined && text === mend.row) text = "";
     return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed, selected, pull };
   }
 
