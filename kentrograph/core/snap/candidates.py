@@ -49,7 +49,7 @@ def take_at(book: Book, q: Query, most: int = MOST) -> list[Candidate]:
 
 
 def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
-    """The figures that run within reach, the nearest first, of those a few pixels apart the latest."""
+    """The figures that run within reach, the nearest first; of equally near ones the latest."""
     found: Near = []
     for id in ids:
         figure = book.values[id].figure  # type: ignore[union-attr]
