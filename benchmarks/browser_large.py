@@ -79,12 +79,14 @@ async (path) => {
   const begun = performance.now();
   const painted = new Promise((resolve) => {
     const seen = new MutationObserver(() => {
-      if (document.querySelector('[data-testid=figures][data-took]')) {
+      const canvas = document.querySelector('[data-testid=figures][data-took]');
+      // The paper is painted before the drawing is there; its figures are the first picture.
+      if (canvas && Number(canvas.dataset.steps) > 0) {
         seen.disconnect();
         requestAnimationFrame(() => resolve(performance.now() - begun));
       }
     });
-    seen.observe(document.body, { subtree: true, childList: true, attributes: true, attributeFilter: ['data-took'] });
+    seen.observe(document.body, { subtree: true, childList: true, attributes: true, attributeFilter: ['data-steps'] });
   });
   history.pushState({}, '', path);
   dispatchEvent(new PopStateEvent('popstate', { state: {} }));

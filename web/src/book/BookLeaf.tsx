@@ -1,24 +1,28 @@
 /** The steps in words, in order, the newest in sight. */
 import { Box, chakra } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef } from "react";
+import { useDeferredValue, useEffect, useRef } from "react";
 
+import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { StepEntry } from "./StepEntry";
 
 const List = chakra("ol", { base: { listStyle: "none" } });
 
+const NONE: readonly Step[] = [];
+
 /** Of a longer book only the steps in sight are laid out. */
 const LONG = 200;
 
 export function BookLeaf() {
-  const long = useDocument((d) => d.steps.length > LONG);
+  // The drawing is painted first; a long book is laid out after it.
+  const long = useDeferredValue(useDocument((d) => d.steps.length > LONG));
   return long ? <LongBook /> : <ShortBook />;
 }
 
 function ShortBook() {
-  const steps = useDocument((d) => d.steps);
+  const steps = useDocument((d) => (d.steps.length > LONG ? NONE : d.steps));
   const selected = useInterface((i) => i.selected);
   const list = useRef<HTMLOListElement>(null);
   const count = steps.length;
@@ -41,7 +45,7 @@ function ShortBook() {
 }
 
 function LongBook() {
-  const steps = useDocument((d) => d.steps);
+  const steps = useDeferredValue(useDocument((d) => d.steps));
   const selected = useInterface((i) => i.selected);
   const frame = useRef<HTMLDivElement>(null);
   const count = steps.length;

@@ -366,6 +366,7 @@ export class View {
       this.canvases.overlay.dataset.read = String(this.reading);
     }
     const { x, y, scale, turn } = this.camera;
+    this.canvases.figures.dataset.steps = String(steps.length);
     this.canvases.figures.dataset.camera = `${x} ${y} ${scale} ${turn}`;
     this.dirty.clear();
   }

@@ -5,6 +5,8 @@ import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
 import { toScreen } from "../turned";
 
+const MANY = 3000;
+
 export interface Marks {
   /** Figures that take the place of the book's while a step is being mended; null hides one. */
   readonly instead: ReadonlyMap<string, Figure | null>;
@@ -37,8 +39,10 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
     if (step.hidden || marks.instead.has(step.id) || step.figure === null) continue;
     traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
   }
-  g.lineJoin = "round";
-  g.lineCap = "round";
+  // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
+  const many = steps.length > MANY;
+  g.lineJoin = many ? "bevel" : "round";
+  g.lineCap = many ? "butt" : "round";
   stroke(g, faint, LOOK.faint, 1);
   stroke(g, pencil, LOOK.pencil, 1);
   stroke(g, ink, LOOK.ink, 1.75);
