@@ -8,8 +8,10 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
   const handle = draft || text !== "" ? null : words;
-  if (handle !== null) rows.push(["words", `pulling ${handle}`]);
-  else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
+  if (handle !== null) {
+    rows.push(["words", `pulling ${handle}`]);
+    if (line.pull && line.tag) rows.push(["live", `to ${line.tag.words}`]);
+  } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
     if (text.trim() === "" || pick !== undefined) {

@@ -321,7 +321,10 @@ export class View {
       passed: draft || useInterface.getState().pull !== null ? line.passed : [],
       working: this.overlay.working,
       frame: this.overlay.frame,
-      handles: line.handles,
+      // The handle that is pulled is where it would be let go.
+      handles: line.handles.map((h, n) =>
+        line.tag && n === useInterface.getState().pull ? { ...h, at: line.tag.at } : h,
+      ),
       held: useInterface.getState().pull ?? -1,
     };
     this.touch("overlay");
