@@ -132,6 +132,9 @@ def test_selecting() -> None:
 PHRASES = [
     ("12 past", (40.2, 0.1), "point", (), "12 past end of L1"),
     ("12 along", (38.0, 0.1), "point", (), "12 along L1 from end"),
+    ("12 along", (13.0, 0.1), "point", (), "12 along L1"),
+    ("12 along", (27.0, 0.1), "point", (), "12 along L1 from end"),
+    ("12 past", (9.0, 0.1), "point", (), "12 past start of L1"),
     ("1/3", (12.0, 0.1), "point", (), "1/3 of L1"),
     ("middle", (8.0, 0.1), "point", (), "middle of L1"),
     ("to foot", (33.0, 0.2), "line", ("from P3",), "to foot on L1"),

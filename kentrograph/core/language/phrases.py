@@ -4,9 +4,13 @@ What is typed asks for one kind of place for just this once, whether that kind i
 """
 
 from dataclasses import replace
+from math import hypot
 
 from ..book.book import Book
+from ..book.values import Drawn
+from ..figures import Point
 from ..snap.kinds import KINDS as PLACE_KINDS
+from ..snap.sights import in_number
 from .openline import Draft
 from .pointing import Pointed, Pointer, places_at
 from .vocabulary import KINDS
@@ -31,9 +35,9 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
     """
     typed = text.strip()
     if typed.lower() == "x":
-        return [f"{_in_number(p.words)}.x," for p in places if p.kind]
+        return [f"{in_number(p.words)}.x," for p in places if p.kind]
     if typed.endswith(","):
-        return [f"{typed} {_in_number(p.words)}.y" for p in places if p.kind]
+        return [f"{typed} {in_number(p.words)}.y" for p in places if p.kind]
     if typed.startswith(":"):
         # Beside a place: so far across and up from it, or so far in a direction.
         return [f"{p.words}: {typed[1:].strip()}" for p in places if p.kind]
@@ -47,11 +51,11 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         found.sort(key=lambda p: not p.words.startswith(asked))
         rows.extend(f"{head}{p.words}" for p in found)
     rows.extend(f"{typed} {place.words}" for place in places)
-    steps = [book.steps[p.figure] for p in places if p.figure]
-    for name in dict.fromkeys(step.name for step in steps if step.figure_kind != "point"):
+    for id in dict.fromkeys(p.figure for p in places if p.figure and book.steps[p.figure].figure_kind != "point"):
+        name = book.steps[id].name
         if asked in ("foot", "touch"):
             rows.extend(f"{typed} on {name}{side}" for side in ("", " left", " right"))
-        nearer = _nearer_end(places, name)
+        nearer = _nearer_end(book, id, pointer)
         rows.extend([f"{typed} {name}{' from end' if nearer == 'end' else ''}", f"{typed} {name}", f"{typed} of {name}"])
         rows.append(f"{typed} {nearer} of {name}")
     return list(dict.fromkeys(rows))
@@ -68,10 +72,15 @@ def _givens(draft: Draft) -> set[str]:
     return {given.word for given in kind.givens} if kind else set()
 
 
-def _nearer_end(places: list[Pointed], name: str) -> str:
-    """Which end of a figure the pointer is nearer to: the one that is among what can be taken there."""
-    return "start" if any(p.words == f"start of {name}" for p in places) else "end"
+def _nearer_end(book: Book, id: str, pointer: Pointer) -> str:
+    """Which end of a figure the pointer is nearer to; the start of one that has no ends."""
+    value = book.values[id]
+    figure = value.figure if isinstance(value, Drawn) else None
+    start, end = getattr(figure, "start", None), getattr(figure, "end", None)
+    if not isinstance(start, Point) or not isinstance(end, Point):
+        return "start"
+    return "end" if _away(end, pointer) < _away(start, pointer) else "start"
 
 
-def _in_number(words: str) -> str:
-    return words if words.isidentifier() else f"({words})"
+def _away(at: Point, pointer: Pointer) -> float:
+    return hypot(at.x - pointer.x, at.y - pointer.y)

@@ -152,7 +152,7 @@ def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
         return
     ways = {one.way: one.source.words, other.way: other.source.words}
     if set(ways) == {"level", "plumb"} and all(ways.values()):
-        words = f"{_in_number(ways['plumb'])}.x, {_in_number(ways['level'])}.y"
+        words = f"{in_number(ways['plumb'])}.x, {in_number(ways['level'])}.y"
     else:
         words = f"crossing of {one.words} {other.words}"
     yield Candidate(at, words, "sights", "", (one.line, other.line))
@@ -180,8 +180,8 @@ def _along(book: Book, q: Query, sight: Sight) -> tuple[Point, str]:
         other = Point(*manner.from_world(line.through))
         shown = q.rounded(x if sight.way == "level" else y)
         if sight.way == "level":
-            return Point(*manner.to_world(shown, other.y)), f"{q.length(shown)}, {_in_number(base)}.y"
-        return Point(*manner.to_world(other.x, shown)), f"{_in_number(base)}.x, {q.length(shown)}"
+            return Point(*manner.to_world(shown, other.y)), f"{q.length(shown)}, {in_number(base)}.y"
+        return Point(*manner.to_world(other.x, shown)), f"{in_number(base)}.x, {q.length(shown)}"
     distance = q.rounded(along)
     at = Point(line.through.x + distance * line.ux, line.through.y + distance * line.uy)
     if distance == 0.0:
@@ -219,6 +219,6 @@ def _past_arcs(book: Book, q: Query) -> Iterator[Candidate]:
             yield Candidate(at, words, "past", source.step)
 
 
-def _in_number(words: str) -> str:
+def in_number(words: str) -> str:
     """A place where a number is made of it: in parentheses unless it is a name."""
     return words if words.isidentifier() else f"({words})"
