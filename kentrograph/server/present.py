@@ -9,8 +9,7 @@ from ..core.book.book import Book
 from ..core.book.edits import Replace
 from ..core.book.values import Drawn, Reading
 from ..core.construct.solution import Solution
-from ..core.figures import Outline, Point
-from ..core.figures.along import heading
+from ..core.figures import Point
 from ..core.language import display
 from ..core.language.codec import header_data
 from ..core.language.echo import given_texts, given_values
@@ -19,14 +18,16 @@ from ..core.language.intents import mended
 from ..core.language.openline import Draft, OpenLine, before_kind, draft_of, read_mend
 from ..core.language.picks import under_pointer
 from ..core.language.pointing import (
+    OF_FIGURE,
     Pointed,
     Pointer,
     Snapping,
     last_of_draft,
+    leaving,
     passed_over,
     place_at,
     places_passed,
-    stands,
+    turning_about,
     with_solution,
 )
 from ..core.language.report import figure_data
@@ -209,34 +210,13 @@ def _line(
         "tag": _tag(book, pointed),
         "live": _live(last, target, header) if target is not None and places else None,
         "last": [last.x, last.y] if places else None,
-        "around": _around(book, draft, index),
-        "leaving": _leaving(book, draft, index),
+        "around": [about.x, about.y] if (about := turning_about(book, draft, index)) else None,
+        "leaving": leaving(book, draft, index),
         "passed": [[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
         "beside": None,
         "handles": [],
         "pull": None,
     }
-
-
-def _around(book: Book, draft: Draft | None, index: int) -> list[float] | None:
-    """The centre of the arc being written, once it has a beginning and while its end is free."""
-    if draft is None or draft.kind != "arc" or draft.at is not None:
-        return None
-    centre = [row for row in draft.rows if row.startswith("centre ")]
-    words = {row.split()[0] for row in draft.rows}
-    if not centre or "from" not in words or words & {"to", "sweep"}:
-        return None
-    at = last_of_draft(book, Draft("arc", (centre[0],)), index)
-    return [at.x, at.y]
-
-
-def _leaving(book: Book, draft: Draft | None, index: int) -> float | None:
-    """The direction in which a chain leaves its last end; None while it has no piece yet."""
-    if draft is None or draft.kind != "path" or draft.at is not None or len(draft.rows) < 2:
-        return None
-    value = stands(book, draft, index).value
-    figure = value.figure if isinstance(value, Drawn) else None
-    return direction_of(*heading(figure.pieces[-1], False)) if isinstance(figure, Outline) else None
 
 
 def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> Data:
@@ -291,6 +271,7 @@ def _tag(book: Book, pointed: Pointed | None) -> Data | None:
     return {
         "words": pointed.words, "at": [pointed.at.x, pointed.at.y], "kind": pointed.kind, "more": pointed.more,
         "step": pointed.figure, "sights": [figure_data(line) for line in pointed.sights], "passes": passed_over(book, pointed),
+        "of_figure": pointed.kind in OF_FIGURE,
     }  # fmt: skip
 
 

@@ -127,6 +127,8 @@ class TagView(BaseModel):
     step: str | None
     sights: list[FigureView]
     """The sight lines that it lies on."""
+    of_figure: bool
+    """Whether the figure there is meant more likely than the place."""
     passes: str | None
     """What passing over it starts sight lines from."""
 

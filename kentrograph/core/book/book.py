@@ -98,6 +98,7 @@ class Book(Network):
             return self
         book = self._copy()
         book.hand, book.before, book.touched = manner, self.before, self.touched
+        book._kinds, book._taken = self._kinds, self._taken
         return book
 
     @property

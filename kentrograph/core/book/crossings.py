@@ -1,14 +1,14 @@
 """Places that are taken from figures by construction: crossings, feet, touching points, places along and past."""
 
 from collections.abc import Callable, Sequence
+from math import hypot
 from typing import Any
 
 from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
-from ..meet import feet, meet, meet_long, nearest
-from ..meet.circles import circle_circle
+from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
 from ..meet.meeting import NEITHER, Spot
 from ..problem import refuse
 from ..tolerance import TOLERANCE
@@ -119,12 +119,9 @@ def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
 
 def _outline_crossings(a: Any, b: Any, node: CrossingOf) -> list[Solution]:
     """Crossings with an outline as it is drawn, in the order of the first figure's pieces."""
-    found: list[Point] = []
-    for p in a.pieces if isinstance(a, Outline) else (_curve(a, node.first),):
-        for q in b.pieces if isinstance(b, Outline) else (_curve(b, node.second),):
-            for spot in meet(p, q).spots:
-                if not any(TOLERANCE.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
-                    found.append(spot.at)
+    found = meet_outlines(
+        a if isinstance(a, Outline) else _curve(a, node.first), b if isinstance(b, Outline) else _curve(b, node.second)
+    )
     if not found:
         raise _apart(a, b, node)
     return [Solution(at, COUNTED[i] if len(found) > 1 and i < len(COUNTED) else "") for i, at in enumerate(found)]
@@ -151,23 +148,14 @@ def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
 
 
 def touching_points(curve: Curve, at: Point, node: FootOf) -> list[Solution]:
-    """Where the tangents from a place touch a circle: left, then right, of the way from the place to the centre.
-
-    Source, published: Euclid, Elements III.17; the touching points lie on the circle over the way as a diameter.
-    """
+    """Where the tangents from a place touch a circle. Raises `Refused`: no_tangent for other figures, inside with how far."""
     if not isinstance(curve, Circle | Arc):
         raise refuse("no_tangent", node.start, node.end, name=node.name.text)
-    circle = Circle(curve.centre, curve.radius)
-    dx, dy = circle.centre.x - at.x, circle.centre.y - at.y
-    apart = (dx * dx + dy * dy) ** 0.5
-    slack = TOLERANCE.length(circle.radius, max(abs(at.x), abs(at.y)))
-    if abs(apart - circle.radius) <= slack:
-        return [Solution(at)]
-    if apart < circle.radius:
-        raise refuse("inside", node.start, node.end, name=node.name.text, gap=circle.radius - apart)
-    over = Circle(Point(at.x + dx / 2, at.y + dy / 2), apart / 2)
-    # From the middle of the way to the centre: left of that is left of the way.
-    return [Solution(s.at, s.sign) for s in circle_circle(over, circle, TOLERANCE).spots]
+    found = tangent_places(curve, at)
+    if not found:
+        gap = curve.radius - hypot(curve.centre.x - at.x, curve.centre.y - at.y)
+        raise refuse("inside", node.start, node.end, name=node.name.text, gap=gap)
+    return [Solution(s.at, s.sign) for s in found]
 
 
 def chosen(find: Solutions, sides: tuple[str, ...]) -> PlaceFunction:

@@ -10,12 +10,12 @@ from ..book.planner import Planner
 from ..book.tree import PLACES, Given, Place, Statement, key_of
 from ..book.values import Drawn
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, EndlessLine, Line, Point
+from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
+from ..figures.along import heading
 from ..measure.closest import distance_between
 from ..problem import Refused
-from ..snap.candidates import take_at
-from ..snap.index import index_of
-from ..snap.kinds import ON
+from ..snap.candidates import look
+from ..snap.kinds import KINDS, ON
 from ..snap.query import Passed, Query
 from ..units import plain
 from .echo import env_of
@@ -75,8 +75,10 @@ class Pointed:
     """For a plain position: the special place that lies within a hair of it."""
 
 
-WEAK = frozenset({"nearest", "past", "level", "turn", "beside", "step"})
-"""Kinds that are found all along a line: what is under the pointer may be meant as well."""
+ALONG = frozenset(kind.key for kind in KINDS.values() if kind.along)
+OF_FIGURE = frozenset(kind.key for kind in KINDS.values() if kind.of_figure)
+_FAR = ALONG | {"sights", "onward"}
+"""Kinds that are no places of what is drawn there."""
 _HAIR_PIXELS = 3.0
 
 
@@ -99,19 +101,17 @@ def places_at(
     whether they are on or not.
     """
     query = _query(book, pointer, draft, index, only)
-    found = take_at(book, query)
-    nearest = index_of(book).nearest(book, pointer.x, pointer.y, pointer.reach)
-    under = nearest[0] if nearest else None
-    spots = [(c.at.x, c.at.y) for c in found if c.kind not in WEAK and c.kind not in ("sights", "onward")]
+    found, under = look(book, query)
+    spots = [(c.at.x, c.at.y) for c in found if c.kind not in _FAR]
     near = 1e-9 * pointer.reach
     taken: list[Pointed] = []
     for one in found[:most]:
         more = sum(abs(x - one.at.x) <= near and abs(y - one.at.y) <= near for x, y in spots)
-        more -= one.kind not in WEAK and one.kind not in ("sights", "onward")
-        taken.append(Pointed(one.words, one.at, one.kind not in WEAK, more, one.step or under, one.kind, one.sights))
+        more -= one.kind not in _FAR
+        taken.append(Pointed(one.words, one.at, one.kind not in ALONG, more, one.step or under, one.kind, one.sights))
     words, at = plain_position(book, pointer)
     hair = _HAIR_PIXELS * pointer.pixel
-    close = [c for c in found if c.kind not in WEAK and hypot(c.at.x - at.x, c.at.y - at.y) <= hair and c.at != at]
+    close = [c for c in found if c.kind not in ALONG and hypot(c.at.x - at.x, c.at.y - at.y) <= hair and c.at != at]
     return [*taken, Pointed(words, at, False, 0, under, beside=close[0].words if close else "")]
 
 
@@ -142,7 +142,18 @@ def _runs(book: Book, id: str) -> bool:
 
 
 def _passed(book: Book, words: str, index: int) -> list[Passed]:
-    """What was passed over, as it stands now; nothing where it can no longer be found."""
+    """What was passed over, as it stands now; kept with the book, since every move of the pointer asks for the same few."""
+    kept = book.memo.get("passed")
+    if kept is None or kept[0] is not book:
+        kept = book.memo["passed"] = (book, {})
+    found: dict[tuple[str, int], list[Passed]] = kept[1]
+    if (words, index) not in found:
+        found[(words, index)] = _found_again(book, words, index)
+    return found[(words, index)]
+
+
+def _found_again(book: Book, words: str, index: int) -> list[Passed]:
+    """A place in words, or a line by its name; nothing where it can no longer be found."""
     step = book.find(key_of(words))
     if step is not None and step.figure_kind == "line":
         return [Passed(words, None, step.id)]
@@ -276,3 +287,23 @@ def last_of_givens(book: Book, statement: Statement, last: Point, index: int) ->
 
 def _places(given: Given) -> list[Place]:
     return [a for a in given.arguments if isinstance(a, PLACES)]
+
+
+def turning_about(book: Book, draft: Draft | None, index: int) -> Point | None:
+    """The centre of the arc being written, once it has a beginning and while its end is free."""
+    if draft is None or draft.kind != "arc" or draft.at is not None:
+        return None
+    centre = [row for row in draft.rows if row.startswith("centre ")]
+    words = {row.split()[0] for row in draft.rows}
+    if not centre or "from" not in words or words & {"to", "sweep"}:
+        return None
+    return last_of_draft(book, Draft("arc", (centre[0],)), index)
+
+
+def leaving(book: Book, draft: Draft | None, index: int) -> float | None:
+    """The direction in which a chain leaves its last end; None while it has no piece yet."""
+    if draft is None or draft.kind != "path" or draft.at is not None or len(draft.rows) < 2:
+        return None
+    value = stands(book, draft, index).value
+    figure = value.figure if isinstance(value, Drawn) else None
+    return direction_of(*heading(figure.pieces[-1], False)) if isinstance(figure, Outline) else None

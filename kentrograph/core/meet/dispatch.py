@@ -3,7 +3,7 @@
 from math import hypot
 from typing import Any
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import carrier, way_of
 from .circles import circle_circle
@@ -94,3 +94,14 @@ def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
                 if hypot(p.x - q.x, p.y - q.y) <= tolerance.length(max(a.length, b.length), max(abs(p.x), abs(p.y))):
                     return Meeting("touching", (Spot(p),))
     return APART
+
+
+def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance = TOLERANCE) -> list[Point]:
+    """The places where two figures, of which one at least is an outline, meet as they are drawn: along the first one's pieces."""
+    found: list[Point] = []
+    for p in a.pieces if isinstance(a, Outline) else (a,):
+        for q in b.pieces if isinstance(b, Outline) else (b,):
+            for spot in meet(p, q, tolerance).spots:
+                if not any(tolerance.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
+                    found.append(spot.at)
+    return found

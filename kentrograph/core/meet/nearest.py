@@ -4,8 +4,11 @@ from math import hypot, radians
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..problem import refuse
+from ..tolerance import TOLERANCE, Tolerance
 from .carriers import way_of
+from .circles import circle_circle
 from .ellipses import nearest_angles
+from .meeting import Spot
 from .within import on_sweep, within
 
 
@@ -32,6 +35,24 @@ def feet(curve: Curve, at: Point) -> list[Point]:
         case Ellipse():
             found = [curve.at(t) for t in nearest_angles(curve, at)]
             return sorted(found, key=lambda p: hypot(p.x - at.x, p.y - at.y))
+
+
+def tangent_places(circle: Circle | Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> tuple[Spot, ...]:
+    """Where the tangents from a place touch the whole circle: left, then right, of the way from the place to the centre.
+
+    The place itself where it lies on the circle; none from inside it. Source, published: Euclid, Elements III.17; the
+    touching places lie on the circle over the way as a diameter.
+    """
+    dx, dy = circle.centre.x - at.x, circle.centre.y - at.y
+    apart = hypot(dx, dy)
+    slack = tolerance.length(circle.radius, max(abs(at.x), abs(at.y)))
+    if abs(apart - circle.radius) <= slack:
+        return (Spot(at),)
+    if apart < circle.radius:
+        return ()
+    over = Circle(Point(at.x + dx / 2, at.y + dy / 2), apart / 2)
+    # From the middle of the way to the centre: left of that is left of the way.
+    return circle_circle(over, Circle(circle.centre, circle.radius), tolerance).spots
 
 
 def nearest(figure: Curve | Outline | Point, at: Point) -> Point:

@@ -6,10 +6,9 @@ from typing import Any
 
 from ..book.book import Book
 from ..figures import Arc, Circle, Line, Outline, Point
-from ..meet import feet, nearest
-from ..meet.within import within
+from ..meet import feet, nearest, tangent_places
+from ..meet.within import swept, within
 from ..problem import Refused
-from ..tolerance import TOLERANCE
 from .away import away
 from .crossings import MOST_CROSSED, add_crossings
 from .index import index_of
@@ -30,6 +29,11 @@ def take_at(book: Book, q: Query, most: int = MOST) -> list[Candidate]:
 
     Nothing within reach is no error: the list is empty then.
     """
+    return look(book, q, most)[0]
+
+
+def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str | None]:
+    """What can be taken, as `take_at` gives it, and the step whose figure runs nearest to the pointer within reach."""
     before = len(book.order) if q.before is None else q.before
     positions = book.positions
     ids = [id for id in index_of(book).around(q.x, q.y, q.reach) if positions[id] < before]
@@ -45,7 +49,7 @@ def take_at(book: Book, q: Query, most: int = MOST) -> list[Candidate]:
     for source in (_from_last(book, q, near), _along(book, q, near), sights_near(book, q, near)):
         for one in source:
             scores.add(one)
-    return scores.best(most)
+    return scores.best(most), near[0][1] if near else None
 
 
 def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
@@ -81,22 +85,10 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
             if q.reaches(at) and hypot(at.x - q.last.x, at.y - q.last.y) > 1e-9 * q.reach and within(figure, at):
                 yield Candidate(at, f"foot on {name}{word}", "foot", id)
         if isinstance(figure, Circle | Arc):
-            for at, word in _touching(figure, q.last):
-                if q.reaches(at) and within(figure, at):
-                    yield Candidate(at, f"touch on {name}{word}", "touch", id)
-
-
-def _touching(circle: Circle | Arc, at: Point) -> list[tuple[Point, str]]:
-    """Where the tangents from a place touch: left, then right, of the way to the centre. Source: Euclid, Elements III.17."""
-    from ..meet.circles import circle_circle
-
-    dx, dy = circle.centre.x - at.x, circle.centre.y - at.y
-    apart = hypot(dx, dy)
-    if apart <= circle.radius + TOLERANCE.length(circle.radius, max(abs(at.x), abs(at.y))):
-        return []
-    over = Circle(Point(at.x + dx / 2, at.y + dy / 2), apart / 2)
-    spots = circle_circle(over, Circle(circle.centre, circle.radius), TOLERANCE).spots
-    return [(s.at, f" {s.sign}") for s in spots]
+            for at, sign, _ in tangent_places(figure, q.last):
+                # A place on the rim touches nowhere else: it has no sign.
+                if sign and q.reaches(at) and within(figure, at):
+                    yield Candidate(at, f"touch on {name} {sign}", "touch", id)
 
 
 def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
@@ -122,8 +114,6 @@ def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
 
 def _distance_along(figure: Line | Arc, at: Point) -> float:
     """How far along a line or an arc the pointer is, from its start."""
-    from ..meet.within import swept
-
     if isinstance(figure, Line):
         dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
         return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length

@@ -7,9 +7,8 @@ from typing import Any
 from ..book.book import Book
 from ..book.crossings import COUNTED
 from ..figures import Arc, Line, Outline, Point
-from ..meet import meet, meet_long
+from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
-from ..tolerance import TOLERANCE
 from .away import in_sweep
 from .known import Candidate
 from .query import Query
@@ -109,12 +108,7 @@ def _meet(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
 
 def _meet_outlines(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
     """As a crossing with an outline is counted: along the first figure, as far as there are words for them."""
-    found: list[Point] = []
-    for p in first.pieces if isinstance(first, Outline) else (first,):
-        for r in second.pieces if isinstance(second, Outline) else (second,):
-            for spot in meet(p, r).spots:
-                if not any(TOLERANCE.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
-                    found.append(spot.at)
+    found = meet_outlines(first, second)
     if len(found) == 1:
         return ((Spot(found[0]), ""),)
     return tuple((Spot(at), f" {word}") for at, word in zip(found, COUNTED, strict=False))

@@ -13,7 +13,6 @@ from ..book.book import Book
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..measure.box import box_of
-from .away import away
 from .known import middles
 
 _FINENESS = 1
@@ -132,16 +131,6 @@ class Index:
                     found.update(dict.fromkeys(here))
             if len(found) >= _MOST_FIGURES:
                 return
-
-    def nearest(self, book: Book, x: float, y: float, reach: float) -> tuple[str, float] | None:
-        """The figure that runs nearest to a place, within reach, and how far it is."""
-        best: tuple[str, float] | None = None
-        values = book.values
-        for id in self.around(x, y, reach):
-            off = away(values[id].figure, x, y)  # type: ignore[union-attr]
-            if off <= reach and (best is None or off < best[1]):
-                best = (id, off)
-        return best
 
 
 def index_of(book: Book) -> Index:

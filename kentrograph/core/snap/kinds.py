@@ -9,13 +9,19 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True)
 class Kind:
-    """A kind of place: its key, the word that asks for it, what it is, whether it is on from the start."""
+    """A kind of place: its key, the word that asks for it, what it is, whether it is on from the start.
+
+    ``along`` says that it is found all along a line: what lies under the pointer may be meant as well. ``of_figure`` says
+    that whoever points there means the figure more likely than the place.
+    """
 
     key: str
     word: str
     explanation: str
     behind: float
     on: bool = True
+    along: bool = False
+    of_figure: bool = False
 
 
 _ALL = (
@@ -23,20 +29,20 @@ _ALL = (
     Kind("end", "end", "an end or a corner", 0.01),
     Kind("centre", "centre", "the centre of a round figure", 0.02),
     Kind("crossing", "crossing", "where two figures cross or touch", 0.04),
-    Kind("foot", "foot", "foot of the perpendicular from the last place", 0.15),
-    Kind("touch", "touch", "touching point of a tangent from the last place", 0.15),
+    Kind("foot", "foot", "foot of the perpendicular from the last place", 0.15, of_figure=True),
+    Kind("touch", "touch", "touching point of a tangent from the last place", 0.15, of_figure=True),
     Kind("area", "area middle", "area centre of an outline, and the centre of its box", 0.1),
     Kind("middle", "middle", "halfway along a line or an arc", 0.25),
-    Kind("quarter", "quarter", "the four quarter points of a circle", 0.35),
+    Kind("quarter", "quarter", "the four quarter points of a circle", 0.35, of_figure=True),
     Kind("part", "part", "equal parts along a figure", 0.4, on=False),
     Kind("onward", "onward", "where two figures would cross if they were longer", 0.5),
     Kind("sights", "sights", "where two sight lines cross, or one crosses a figure", 0.3),
-    Kind("past", "past", "on from the end of a line or an arc that was passed over", 1.2),
-    Kind("level", "level", "level or plumb with a place that was passed over", 1.25),
-    Kind("turn", "turn", "at the direction steps from a place that was passed over", 1.3),
-    Kind("beside", "beside", "parallel or square to a line that was passed over", 1.35),
-    Kind("step", "step", "at the distance steps from the nearer end of a figure", 1.4),
-    Kind("nearest", "nearest", "the nearest place on a figure", 2.0),
+    Kind("past", "past", "on from the end of a line or an arc that was passed over", 1.2, along=True),
+    Kind("level", "level", "level or plumb with a place that was passed over", 1.25, along=True),
+    Kind("turn", "turn", "at the direction steps from a place that was passed over", 1.3, along=True),
+    Kind("beside", "beside", "parallel or square to a line that was passed over", 1.35, along=True),
+    Kind("step", "step", "at the distance steps from the nearer end of a figure", 1.4, along=True),
+    Kind("nearest", "nearest", "the nearest place on a figure", 2.0, along=True, of_figure=True),
 )
 KINDS: dict[str, Kind] = {kind.key: kind for kind in _ALL}
 ON = frozenset(kind.key for kind in _ALL if kind.on)

@@ -1257,6 +1257,8 @@ export interface components {
             kind: string;
             /** More */
             more: number;
+            /** Of Figure */
+            of_figure: boolean;
             /** Passes */
             passes: string | null;
             /** Sights */

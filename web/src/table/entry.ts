@@ -54,22 +54,14 @@ const BETWEEN: Readonly<Record<string, Ends>> = {
   "measure direction": ["", ""],
 };
 const SQUARE: Ends = ["square", "square"];
-/** Kinds of place that are meant themselves; anything else on a figure means the figure. */
-const PLACES = new Set(["point", "end", "centre", "crossing", "middle", "area"]);
-
-function onFigure(line: Line | null): boolean {
-  const tag = line?.tag;
-  return !!tag && tag.kind !== "" && tag.step !== null && !PLACES.has(tag.kind);
-}
-
 export function dragWords(draft: Draft, line: Line | null): Ends | null {
   if (draft.rows.length > 0) return null;
   // From a figure, and not from a place of it: what is drawn between two figures is square to both.
-  if (draft.kind === "line" && onFigure(line)) return SQUARE;
+  if (draft.kind === "line" && line?.tag?.of_figure) return SQUARE;
   return BETWEEN[draft.kind] ?? null;
 }
 
 /** The word for the end of a drag: where it ends at a place, the square line begins there. */
 export function dragEnd(words: Ends, line: Line | null): string {
-  return words === SQUARE && !onFigure(line) ? "from" : words[1];
+  return words === SQUARE && !line?.tag?.of_figure ? "from" : words[1];
 }
