@@ -101,6 +101,15 @@ def test_what_is_seen_from_elsewhere(
     assert found[0].words == words, why
 
 
+def test_a_sight_line_along_a_line_under_the_pointer_gives_way_to_it() -> None:
+    made = book("L1 = line from 0, 0 to 100, 0")
+    on = frozenset({"level", "beside", "nearest"})
+    passed = (Passed("L1", None, made.order[0]),)
+    found = taken(made, 40.2, 0.1, 2.0, on=on, pixel=0.1, last=Point(100, 0), passed=passed)
+    assert [c.words for c in found] == ["nearest to 40.2, 0.1 on L1"]
+    assert [c.kind for c in taken(made, 140.2, 0.1, 2.0, on=on, last=Point(100, 0))] == ["level"]
+
+
 def test_every_kind_is_met_by_a_case() -> None:
     met = {c.kind for pointer, reach, _, _ in CASES for c in taken(book(*DRAWING), *pointer, reach)}
     assert met | {kind for _, kinds, _, _, _ in MORE for kind in kinds} == set(KINDS)

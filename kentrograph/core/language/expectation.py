@@ -62,7 +62,9 @@ def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | 
         if has[-1] == "close":
             return "Enter writes the closed path."
         if done:
-            return "Next place; close leads back to the beginning, Esc leaves it open."
+            return (
+                "Next place; for an arc, point at the last end again and leave it sideways. close leads back, Esc leaves it open."
+            )
         return "Next place: 40, 25 or + 20 at 90, or point."
     if done:
         return f"Enter writes the {kind}."

@@ -25,7 +25,9 @@ _MOST = 5
 
 def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Iterator[Candidate]:
     """Places on the sight lines within reach: their crossings with each other and with figures, then those along one."""
-    close = sights_of(book, q)
+    # One that runs along a line under the pointer says nothing that the line itself does not say better.
+    lines = [figure for _, _, figure in near if isinstance(figure, Line | EndlessLine)]
+    close = [s for s in sights_of(book, q) if not any(meet_long(s.line, line).how == "coincident" for line in lines)]
     if "sights" in q.on:
         for index, one in enumerate(close):
             for other in close[:index]:

@@ -39,7 +39,7 @@ export function EmptyPage() {
         </Example>
       ))}
       <Text px="3" mt="2" color="quiet">
-        Enter writes it in the book. What you type goes to the open line, at the lower right.
+        Enter writes it in the book. What you type goes to the open line, wherever the pointer is.
       </Text>
     </Box>
   );
