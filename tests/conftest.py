@@ -11,6 +11,13 @@ from typing import Any
 
 import httpx
 import pytest
+from hypothesis import settings
+
+# `./check` tries the same cases on every machine, so that a change is judged by what it changes; new ones are sought
+# with `pytest --hypothesis-profile=seek`, and what that finds becomes a case of its own.
+settings.register_profile("same", derandomize=True)
+settings.register_profile("seek", derandomize=False, print_blob=True)
+settings.load_profile("same")
 
 ROOT = Path(__file__).parents[1]
 sys.path.insert(0, str(ROOT / "tools"))

@@ -6,7 +6,10 @@ convention; `Convention` turns one into the other.
 
 from dataclasses import dataclass
 from math import atan2, cos, degrees, fmod, hypot, radians, sin
-from typing import Literal
+from typing import Final, Literal
+
+NORMAL: Final = 1e-300
+"""Vectors shorter than this are scaled up before they are divided by their length."""
 
 
 def unit_vector(direction: float) -> tuple[float, float]:
@@ -61,8 +64,16 @@ def full_turn(direction: float) -> float:
 
 
 def unit(dx: float, dy: float) -> tuple[float, float]:
-    """The vector divided by its length, which the caller knows is not zero."""
+    """The vector divided by its length, which the caller knows is not zero.
+
+    >>> unit(5e-324, 5e-324) == unit(1.0, 1.0)
+    True
+    """
     length = hypot(dx, dy)
+    if length < NORMAL:
+        # Below the normal doubles a length has hardly a digit left; a power of two brings them all back.
+        dx, dy = dx * 2.0**600, dy * 2.0**600
+        length = hypot(dx, dy)
     return (dx / length, dy / length)
 
 

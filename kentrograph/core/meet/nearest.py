@@ -2,6 +2,7 @@
 
 from math import hypot, radians
 
+from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..problem import refuse
 from ..tolerance import TOLERANCE, Tolerance
@@ -24,10 +25,9 @@ def feet(curve: Curve, at: Point) -> list[Point]:
             return [Point(at.x + off * w.uy, at.y - off * w.ux)]
         case Circle(centre, radius) | Arc(centre, radius):
             dx, dy = at.x - centre.x, at.y - centre.y
-            d = hypot(dx, dy)
-            if d == 0.0:
+            if dx == dy == 0.0:
                 raise refuse("every_direction")
-            ux, uy = dx / d, dy / d
+            ux, uy = unit(dx, dy)
             return [
                 Point(centre.x + radius * ux, centre.y + radius * uy),
                 Point(centre.x - radius * ux, centre.y - radius * uy),
