@@ -18,11 +18,14 @@ def across(a: Point, b: Point) -> Circle:
 def through_three(a: Point, b: Point, c: Point) -> Circle:
     """The circle through three places.
 
-    Method: the centre from the first place, by the two differences; source, published: Euclid, Elements IV.5. Raises
-    `Refused`: same_places where two are one, in_line with the sine of their angle where no circle goes through them.
+    Method: the centre from the place where the two shorter sides meet, by these; source, published: Euclid, Elements
+    IV.5. Raises `Refused`: same_places where two are one, in_line where no circle goes through them.
     """
     bx, by, cx, cy = b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y
-    lb, lc, la = hypot(bx, by), hypot(cx, cy), hypot(cx - bx, cy - by)
+    lb, lc, la = hypot(bx, by), hypot(cx, cy), hypot(c.x - b.x, c.y - b.y)
+    if la < lb or la < lc:
+        # From there a short side is a difference of its own ends: seen from afar it would lose its digits.
+        return through_three(*((b, c, a) if lc >= lb else (c, a, b)))
     away = max(abs(a.x), abs(a.y), abs(b.x), abs(b.y), abs(c.x), abs(c.y))
     if min(lb, lc, la) <= TOLERANCE.length(max(lb, lc, la), away):
         raise refuse("same_places")
