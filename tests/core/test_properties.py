@@ -5,7 +5,7 @@ from collections.abc import Callable
 from math import cos, hypot, radians, sin
 from typing import Any
 
-from hypothesis import assume, given, settings
+from hypothesis import assume, example, given, settings
 from hypothesis import strategies as st
 
 from .support import report
