@@ -1,6 +1,6 @@
 """Handles, values that ask what gives way, selecting, phrases finished by pointing, sight lines and a datum in words."""
 
-from math import sqrt
+from math import hypot, sqrt
 
 import pytest
 
@@ -8,6 +8,7 @@ from kentrograph.core.book.values import Drawn
 from kentrograph.core.language import intents
 from kentrograph.core.language.datum import datum_in_numbers
 from kentrograph.core.language.derived import values_of, ways_to_state
+from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.language.handles import handles, pulled
 from kentrograph.core.language.openline import Draft
 from kentrograph.core.language.picks import picks, under_pointer
@@ -19,7 +20,7 @@ from .support import book, figure, place, problem
 
 GROUND = (
     "P1 = point 0, 0", "P2 = point 40, 0", "P3 = point 10, 30", "L1 = line from P1 to P2", "C1 = circle centre 80, 40 radius 20",
-    "A1 = arc centre 0, 80 from 20, 80 sweep 90",
+    "A1 = arc centre 0, 80 from 20, 80 sweep 90", "L9 = line from P1 to 0, 60",
 )  # fmt: skip
 
 # A step, where its handle is pulled to, what the handle says, and the text that comes of it.
@@ -38,6 +39,50 @@ PULLS = [
     ("path from P1 to + 20 at 90", (1, (0, 33)), "changes to + 20 at 90", "path from P1 to + 33 at 90"),
     ("circle centre middle of L1 radius 9", (0, (80, 40)), "takes another place for centre middle of L1",
      "circle centre centre of C1 radius 9"),
+    # A place stays of its sort, away from special ones; several on one row are told apart.
+    ("point P1: 6, 8", (0, (55, 66)), "changes P1: 6, 8", "point P1: 55, 66"),
+    ("point 12 along L1 from end", (0, (15, 9)), "changes 12 along L1 from end", "point 25 along L1 from end"),
+    ("point on C1 at 30", (0, (80, 70)), "changes on C1 at 30", "point on C1 at 90"),
+    ("point 50 at 30", (0, (0, 75)), "changes 50 at 30", "point 75 at 90"),
+    ("point P3.x, 15", (0, (90, 66)), "changes P3.x, 15", "point P3.x, 66"),
+    ("point 15, P3.y", (0, (80.5, 40.2)), "changes 15, P3.y", "point (centre of C1).x, P3.y"),
+    ("arc centre 0, 0 from 50, 0 to 0, 50 clockwise", (2, (30, -60)), "changes to 0, 50 clockwise",
+     "arc centre 0, 0 from 50, 0 to 30, -60 clockwise"),
+    ("path from 99, 0 curve via 120, 9 to 140, 0", (1, (120, 15)), "changes curve via 120, 9 to 140, 0",
+     "path from 99, 0 curve via 120, 15 to 140, 0"),
+    ("path from 99, 0 curve radius 30 left to 140, 0", (1, (140, 9)), "changes curve radius 30 left to 140, 0",
+     "path from 99, 0 curve radius 30 left to 140, 9"),
+    ("ellipse across 100, 0; 140, 0 ratio 0.5", (1, (150, 0)), "changes across 100, 0; 140, 0",
+     "ellipse across 100, 0; 150, 0 ratio 0.5"),
+    # Sizes and turns of shapes.
+    ("rectangle from P2 size 40, 25", (1, (95, 60)), "changes size 40, 25", "rectangle from P2 size 55, 60"),
+    ("rectangle from P2 size -20, 25 turned 0", (2, (20, -20)), "changes turned 0",
+     "rectangle from P2 size -20, 25 turned 45"),
+    ("rectangle centre P2 size 40, 25", (1, (65, 20)), "changes size 40, 25", "rectangle centre P2 size 50, 40"),
+    ("polygon centre P2 sides 6 radius 20 turned 15", (1, (40, 30)), "changes radius 20 and turned 15",
+     "polygon centre P2 sides 6 radius 30 turned 90"),
+    ("polygon centre P2 sides 4 across flats 20", (1, (52, 9)), "changes across flats 20",
+     "polygon centre P2 sides 4 across flats 30"),
+    ("ellipse centre P2 axes 30, 20", (1, (75, 8)), "changes axes 30, 20", "ellipse centre P2 axes 35, 20"),
+    ("ellipse centre P2 axes 30, 20", (2, (75, 8)), "changes axes 30, 20", "ellipse centre P2 axes 30, 8"),
+    ("ellipse centre P2 axes 30, 20 turned 15", (1, (40, 50)), "changes axes 30, 20 and turned 15",
+     "ellipse centre P2 axes 50, 20 turned 90"),
+    ("ellipse across 100, 0; 140, 0 ratio 0.5", (2, (120, 15)), "changes ratio 0.5", "ellipse across 100, 0; 140, 0 ratio 0.75"),
+    ("ellipse centre P2 axes 30, 20 part 0 to 120", (4, (40, 99)), "changes part 0 to 120",
+     "ellipse centre P2 axes 30, 20 part 0 to 90"),
+    # Distances and sizes of figures that other givens hold.
+    ("line parallel L1 distance 15 left", (0, (20, -40)), "changes distance 15 left", "line parallel L1 distance 40 right"),
+    ("arc from P1 to P2 rise 12 left", (2, (20, -30)), "changes rise 12 left", "arc from P1 to P2 rise 30 right"),
+    ("arc from P1 to P2 sweep 90", (2, (20, -20)), "changes sweep 90", "arc from P1 to P2 sweep 180"),
+    ("arc centre P1 radius 50 at 30 sweep 90", (2, (0, 99)), "changes at 30", "arc centre P1 radius 50 at 90 sweep 90"),
+    ("circle touching L1 left at P2 radius 12", (1, (40, 50)), "changes radius 12", "circle touching L1 left at P2 radius 25"),
+    ("circle through P1 P2 diameter 60 left", (2, (20, 40)), "changes diameter 60 left",
+     "circle through P1 through P2 diameter 50 left"),
+    ("fillet L1 L9 radius 10", (0, (5.9, 5.9)), "changes radius 10", "fillet L1 L9 radius 20"),
+    ("point 50 from P1; 40 from P2 left", (0, (0, -30)), "changes 50 from P1 and 40 from P2 left",
+     "point 30 from P1 50 from P2 right"),
+    ("point 10 from L1 left; 8 from L9 right", (0, (20, 33)), "changes 10 from L1 left and 8 from L9 right",
+     "point 33 from L1 left 20 from L9 right"),
 ]  # fmt: skip
 
 
@@ -54,6 +99,29 @@ def test_pulling_changes_the_given_that_put_it_there(
     assert said == (after if handle.step != id else f"Q_ = {after}")
     edit, _ = intents.mend(made, handle.step, said)
     assert isinstance(made.edited(edit)[0].values[handle.step], Drawn)
+
+
+@pytest.mark.parametrize("statement", [text for examples in EXAMPLES.values() for text, _ in examples])
+def test_a_handle_let_go_where_it_was_leaves_the_figure(statement: str) -> None:
+    """Whole degrees are the coarsest that pulling writes: half of one, at the size of the drawing, is 0.6."""
+    made = book(*DRAWING, statement)
+    id = made.order[-1]
+    for handle in handles(made, id):
+        text = pulled(made, handle, Pointer(handle.at.x, handle.at.y, 1e-3, 1e-3, snapping=Snapping(on=frozenset())))
+        assert text is not None
+        after, _ = made.edited(intents.mend(made, handle.step, text)[0])
+        again = handles(after, id)
+        assert min(hypot(h.at.x - handle.at.x, h.at.y - handle.at.y) for h in again) < 0.6
+
+
+def test_a_rectangle_lies_along_a_sloping_datum_and_is_pulled_along_it() -> None:
+    made = book("datum 100, 0 direction 90", "rectangle from 0, 0 size 40, 25 turned 0")
+    id = made.order[0]
+    assert [(round(p.x), round(p.y)) for p in figure(made, "K1").corners] == [(100, 0), (100, 40), (75, 40), (75, 0)]
+    size, turned = handles(made, id)[1:]
+    free = Snapping(on=frozenset())
+    assert pulled(made, size, Pointer(70.0, 50.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 50, 30 turned 0"
+    assert pulled(made, turned, Pointer(90.0, 10.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 40, 25 turned 45"
 
 
 def test_a_step_in_another_manner_is_pulled_in_its_own() -> None:

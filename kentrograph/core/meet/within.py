@@ -37,3 +37,11 @@ def swept(arc: Arc, at: Point) -> float:
     to = direction_of(at.x - arc.centre.x, at.y - arc.centre.y)
     past = (to - arc.from_direction) % 360.0
     return past if arc.sweep > 0.0 else (360.0 - past) % 360.0
+
+
+def distance_along(figure: Line | Arc, at: Point) -> float:
+    """How far along a line or an arc the foot of a place is, from its start."""
+    if isinstance(figure, Line):
+        dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
+        return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length
+    return swept(figure, at) / abs(figure.sweep) * figure.length

@@ -7,7 +7,7 @@ from typing import Any
 from ..book.book import Book
 from ..figures import Arc, Circle, Line, Outline, Point
 from ..meet import feet, nearest, tangent_places
-from ..meet.within import swept, within
+from ..meet.within import distance_along, within
 from ..problem import Refused
 from .away import away
 from .crossings import MOST_CROSSED, add_crossings
@@ -101,7 +101,7 @@ def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
         if "part" in q.on and q.parts > 1:
             yield from parts(figure, name, id, q.parts)
         if "step" in q.on and q.step > 0.0 and isinstance(figure, Line | Arc):
-            one = stepped(figure, name, id, _distance_along(figure, pointer), q)
+            one = stepped(figure, name, id, distance_along(figure, pointer), q)
             if one:
                 yield one
         if "nearest" in q.on:
@@ -110,11 +110,3 @@ def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
             at = nearest(figure, Point(*book.writing.to_world(*shown)))
             words = f"nearest to {q.length(shown[0])}, {q.length(shown[1])} on {name}"
             yield Candidate(at, words, "nearest", id)
-
-
-def _distance_along(figure: Line | Arc, at: Point) -> float:
-    """How far along a line or an arc the pointer is, from its start."""
-    if isinstance(figure, Line):
-        dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
-        return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length
-    return swept(figure, at) / abs(figure.sweep) * figure.length

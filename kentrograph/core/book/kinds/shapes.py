@@ -17,8 +17,10 @@ Make = Callable[[Facts], Any]
 Choices = dict[frozenset[str], Make]
 
 
-def _turned(f: Facts) -> float:
-    return next((float(x.values[0]) for x in f if x.word == "turned"), 0.0)
+def _turning(p: Planner) -> Callable[[Facts], float]:
+    """How far a shape is turned: counted from the datum's direction, as its coordinates are."""
+    level = p.manner.datum.turn
+    return lambda f: level + next((float(x.values[0]) for x in f if x.word == "turned"), 0.0)
 
 
 def _size(f: Facts) -> tuple[float, float]:
@@ -43,24 +45,26 @@ def _plan(p: Planner, statement: Statement, choices: Choices, extra: set[str], l
 
 def plan_rectangle(p: Planner, statement: Statement) -> Plan:
     """A rectangle, counter-clockwise from its first corner where its size is positive."""
+    turned = _turning(p)
     choices: Choices = {
-        frozenset({"from", "size"}): lambda f: outlines.rectangle(value(f, "from"), *_size(f), _turned(f)),
-        frozenset({"from", "to"}): lambda f: outlines.rectangle_between(value(f, "from"), value(f, "to"), _turned(f)),
-        frozenset({"centre", "size"}): lambda f: outlines.rectangle_about(value(f, "centre"), *_size(f), _turned(f)),
+        frozenset({"from", "size"}): lambda f: outlines.rectangle(value(f, "from"), *_size(f), turned(f)),
+        frozenset({"from", "to"}): lambda f: outlines.rectangle_between(value(f, "from"), value(f, "to"), turned(f)),
+        frozenset({"centre", "size"}): lambda f: outlines.rectangle_about(value(f, "centre"), *_size(f), turned(f)),
     }
     return _plan(p, statement, choices, {"turned"}, lambda outline: outline.start)
 
 
 def plan_polygon(p: Planner, statement: Statement) -> Plan:
     """A regular polygon with a corner in the direction it is turned."""
+    turned = _turning(p)
 
     def flats(f: Facts) -> Outline:
         sides = value(f, "sides")
-        return outlines.polygon(value(f, "centre"), sides, outlines.radius_of_flats(sides, value(f, "across flats")), _turned(f))
+        return outlines.polygon(value(f, "centre"), sides, outlines.radius_of_flats(sides, value(f, "across flats")), turned(f))
 
     choices: Choices = {
         frozenset({"centre", "sides", "radius"}): lambda f: outlines.polygon(
-            value(f, "centre"), value(f, "sides"), value(f, "radius"), _turned(f)
+            value(f, "centre"), value(f, "sides"), value(f, "radius"), turned(f)
         ),
         frozenset({"centre", "sides", "across flats"}): flats,
     }
@@ -69,6 +73,7 @@ def plan_polygon(p: Planner, statement: Statement) -> Plan:
 
 def plan_ellipse(p: Planner, statement: Statement) -> Plan:
     """An ellipse, or the part of it between two directions counted from its first axis."""
+    turned = _turning(p)
 
     def across(f: Facts) -> Ellipse:
         a, b = next(x.values for x in f if x.word == "across")
@@ -80,7 +85,7 @@ def plan_ellipse(p: Planner, statement: Statement) -> Plan:
         return _part(f, Ellipse(centre, half, half * value(f, "ratio"), turn))
 
     choices: Choices = {
-        frozenset({"centre", "axes"}): lambda f: _part(f, Ellipse(value(f, "centre"), *_size(f), _turned(f))),
+        frozenset({"centre", "axes"}): lambda f: _part(f, Ellipse(value(f, "centre"), *_size(f), turned(f))),
         frozenset({"across", "ratio"}): across,
     }
     return _plan(p, statement, choices, {"turned", "part"}, lambda ellipse: ellipse.centre)

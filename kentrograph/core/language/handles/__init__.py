@@ -1,0 +1,39 @@
+"""Handles of a figure: the places by which it can be pulled, and in words what pulling changes.
+
+Pulling changes the given that put the place there: a coordinate, a radius, a length, or the point that is named.
+"""
+
+from ...book.book import Book
+from ...book.values import Drawn
+from ...problem import Refused
+from ..openline import draft_of
+from ..pointing import Pointer
+from .fitting import text_of
+from .handle import Handle
+from .numbers import number_handles
+from .places import place_handles
+from .shapes import shape_handles
+
+__all__ = ["Handle", "handles", "pulled"]
+
+
+def handles(book: Book, id: str) -> list[Handle]:
+    """The handles of a step's figure: of its places in the order of its givens, then of its numbers.
+
+    None of a figure that waits.
+    """
+    step, value = book.steps[id], book.values[id]
+    if not isinstance(value, Drawn) or draft_of(step) is None or step.statement.kind == "measure":
+        return []
+    try:
+        return [*place_handles(book, step, handles), *number_handles(book, step, value), *shape_handles(step, value)]
+    except Refused:
+        # A place that cannot be worked out has no handle; the step itself says why.
+        return []
+
+
+def pulled(book: Book, handle: Handle, pointer: Pointer) -> str | None:
+    """The text of the handle's step with the handle at the pointer; None where nothing there would do."""
+    step = book.steps[handle.step]
+    changed = handle.rows(book.in_hand(step.manner), pointer)
+    return text_of(step, changed) if isinstance(changed, dict) else changed

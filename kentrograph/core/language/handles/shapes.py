@@ -1,0 +1,148 @@
+"""Handles of the sizes and turns of rectangles, polygons and ellipses."""
+
+import re
+from collections.abc import Callable, Iterator
+from math import atan2, degrees, pi
+
+from ...book.book import Book
+from ...book.step import Step
+from ...book.values import Drawn
+from ...figures import Ellipse, Line, Outline, Point
+from ..echo import given_texts
+from ..pointing import Pointer
+from .handle import Handle, Pull, Rows, from_base, halfway, is_length, length_text, literal, sign_of, turn_text
+
+_PAIR = re.compile(r"(\w+)\s+(.+?)\s*(?:,|\.\.)\s*(.+)", re.DOTALL)
+Make = Callable[[Point, Pull, tuple[str, ...]], Handle]
+
+
+def shape_handles(step: Step, value: Drawn) -> Iterator[Handle]:
+    """A handle for each size, share and turn that was typed."""
+    texts = given_texts(step.statement)
+    numbers = {g.word: n for n, g in enumerate(step.statement.givens) if literal(g)}
+
+    def made(at: Point, pull: Pull, words: tuple[str, ...]) -> Handle:
+        return Handle(at, f"changes {' and '.join(texts[numbers[word]] for word in words)}", step.id, pull)
+
+    match step.statement.kind, value.figure:
+        case "rectangle", Outline() as outline:
+            return _of_rectangle(step, outline, numbers, made)
+        case "polygon", Outline() as outline:
+            return _of_polygon(outline, numbers, made)
+        case "ellipse", Ellipse() as ellipse:
+            return _of_ellipse(ellipse, numbers, texts, made)
+    return iter(())
+
+
+def _of_rectangle(step: Step, outline: Outline, numbers: dict[str, int], made: Make) -> Iterator[Handle]:
+    """Its far corner states the size, the end of its first side how far it is turned."""
+    first, second, far = outline.pieces[0], outline.pieces[1], outline.pieces[1].end
+    size_given = step.statement.givens[numbers["size"]].arguments if "size" in numbers else ()
+    across, up = [sign_of(a) for a in size_given] or (1.0, 1.0)
+    about = any(g.word == "centre" for g in step.statement.givens)
+    base, share = (halfway(outline.start, far), 2.0) if about else (outline.start, 1.0)
+    if "size" in numbers:
+
+        def size(book: Book, pointer: Pointer) -> Rows | None:
+            texts = []
+            for side, sign in ((first, across), (second, up)):
+                assert isinstance(side, Line)
+                ux, uy = (side.end.x - side.start.x) / side.length, (side.end.y - side.start.y) / side.length
+                dx, dy, _ = from_base(base, pointer)
+                texts.append(length_text(book, sign * share * (dx * ux + dy * uy), pointer))
+            nothing = any(float(text.removesuffix(book.suffix)) == 0.0 for text in texts)
+            return None if nothing else {numbers["size"]: f"size {', '.join(texts)}"}
+
+        yield made(far, size, ("size",))
+    if "turned" in numbers:
+        at = halfway(second.start, far) if about else first.end
+        yield made(at, _turned(base, numbers["turned"], across), ("turned",))
+
+
+def _of_polygon(outline: Outline, numbers: dict[str, int], made: Make) -> Iterator[Handle]:
+    """Its first corner states the radius and the turn, the middle of its first side the distance across flats."""
+    corners = outline.corners
+    centre = Point(sum(p.x for p in corners) / len(corners), sum(p.y for p in corners) / len(corners))
+    if "radius" in numbers:
+
+        def radius(book: Book, pointer: Pointer) -> Rows | None:
+            dx, dy, away = from_base(centre, pointer)
+            text = length_text(book, away, pointer)
+            rows: Rows = {numbers["radius"]: f"radius {text}"}
+            if "turned" in numbers:
+                rows[numbers["turned"]] = _turned_text(book, dx, dy, pointer)
+            return rows if is_length(book, text) else None
+
+        yield made(corners[0], radius, ("radius", "turned") if "turned" in numbers else ("radius",))
+    elif "turned" in numbers:
+        yield made(corners[0], _turned(centre, numbers["turned"], 1.0), ("turned",))
+    if "across flats" in numbers:
+        a, b = corners[0], corners[1]
+
+        def flats(book: Book, pointer: Pointer) -> Rows | None:
+            text = length_text(book, 2.0 * from_base(centre, pointer)[2], pointer)
+            return {numbers["across flats"]: f"across flats {text}"} if is_length(book, text) else None
+
+        yield made(halfway(a, b), flats, ("across flats",))
+
+
+def _of_ellipse(ellipse: Ellipse, numbers: dict[str, int], texts: list[str], made: Make) -> Iterator[Handle]:
+    """The ends of its axes state their lengths, the first one the turn as well; the ends of a part its directions."""
+    if "axes" in numbers:
+        n = numbers["axes"]
+        pair = _PAIR.fullmatch(texts[n])
+        assert pair is not None
+        turning = "turned" in numbers
+
+        def first(book: Book, pointer: Pointer) -> Rows | None:
+            dx, dy, away = from_base(ellipse.centre, pointer)
+            text = length_text(book, away if turning else abs(ellipse.to_own(pointer.x, pointer.y)[0]), pointer)
+            rows: Rows = {n: f"axes {text}, {pair[3]}"}
+            if turning:
+                rows[numbers["turned"]] = _turned_text(book, dx, dy, pointer)
+            return rows if is_length(book, text) else None
+
+        def second(book: Book, pointer: Pointer) -> Rows | None:
+            text = length_text(book, abs(ellipse.to_own(pointer.x, pointer.y)[1]), pointer)
+            return {n: f"axes {pair[2]}, {text}"} if is_length(book, text) else None
+
+        yield made(ellipse.at(0.0), first, ("axes", "turned") if turning else ("axes",))
+        yield made(ellipse.at(pi / 2.0), second, ("axes",))
+    if "ratio" in numbers:
+
+        def ratio(_: Book, pointer: Pointer) -> Rows | None:
+            share = round(abs(ellipse.to_own(pointer.x, pointer.y)[1]) / ellipse.a, 2)
+            return {numbers["ratio"]: f"ratio {share:g}"} if share > 0.0 else None
+
+        yield made(ellipse.at(pi / 2.0), ratio, ("ratio",))
+    if "part" in numbers:
+        yield made(ellipse.start, _part(ellipse, numbers["part"], True), ("part",))
+        yield made(ellipse.end, _part(ellipse, numbers["part"], False), ("part",))
+
+
+def _part(ellipse: Ellipse, n: int, from_start: bool) -> Pull:
+    """The direction, counted from the first axis, of the end that is pulled; the other one stays."""
+
+    def pull(_: Book, pointer: Pointer) -> Rows | None:
+        u, v = ellipse.to_own(pointer.x, pointer.y)
+        pulled = turn_text(degrees(atan2(v, u)) % 360.0, pointer)
+        other = ellipse.begin + ellipse.sweep if from_start else ellipse.begin
+        kept = f"{round(ellipse.direction_at(other), 9):g}"
+        return {n: f"part {pulled} to {kept}" if from_start else f"part {kept} to {pulled}"}
+
+    return pull
+
+
+def _turned(base: Point, n: int, sign: float) -> Pull:
+    """How far a shape is turned, by the direction of the pointer from ``base``, or (-1) the opposite one."""
+
+    def pull(book: Book, pointer: Pointer) -> Rows | None:
+        dx, dy, away = from_base(base, pointer)
+        return {n: _turned_text(book, sign * dx, sign * dy, pointer)} if away > 0.0 else None
+
+    return pull
+
+
+def _turned_text(book: Book, dx: float, dy: float, pointer: Pointer) -> str:
+    """Turns count from the datum's direction, counter-clockwise however the drawing counts its directions."""
+    return f"turned {turn_text(degrees(atan2(dy, dx)) - book.writing.datum.turn, pointer)}"
