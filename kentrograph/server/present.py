@@ -98,15 +98,16 @@ def _pull_view(book: Book, request: ReadRequest, pointer: Pointer) -> Data:
     assert request.pull is not None
     all_of_them = handles(book, request.selected)
     handle = all_of_them[request.pull] if request.pull < len(all_of_them) else None
-    text = pulled(book, handle, pointer) if handle else None
+    made = pulled(book, handle, pointer) if handle else None
     index = book.position(handle.step if handle else request.selected)
     hand = book.in_hand(book.steps[handle.step].manner) if handle else book
-    line = read_mend(book, handle.step, text) if handle and text else OpenLine("nothing")
+    line = read_mend(book, handle.step, made.text) if handle and made else OpenLine("nothing")
     view = {**_line(book, request.seq, line, line, index, None, place_at(hand, pointer)), **_NO_CLICK, "last": None, "live": None}
     view["handles"] = [{"at": [h.at.x, h.at.y], "words": h.words} for h in all_of_them]
     view["follows"] = _follows(book, handle.step, line, False) if handle else []
     view["passed"] = [[p.x, p.y] for p in places_passed(book, pointer, index)]
-    view["pull"] = {"id": handle.step, "text": text} if handle and text and line.do == "write" else None
+    written = handle is not None and made is not None and line.do == "write"
+    view["pull"] = {"id": handle.step, "text": made.text, "becomes": made.becomes} if written else None  # type: ignore[union-attr]
     return view
 
 

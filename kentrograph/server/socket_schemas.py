@@ -167,10 +167,11 @@ class HandleView(BaseModel):
 
 
 class PullView(BaseModel):
-    """What the pulled figure's step would say; ``id`` is the step that changes."""
+    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes."""
 
     id: str
     text: str
+    becomes: str
 
 
 class LineView(BaseModel):

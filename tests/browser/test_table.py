@@ -204,6 +204,22 @@ def test_handles_say_what_pulling_does_and_change_that_given(drafter: Drafter) -
     assert drafter.figure("C1")["centre"] == drafter.figure("P1")["at"]
 
 
+def test_sizes_of_shapes_and_touching_circles_are_pulled_and_the_tag_says_what_they_become(drafter: Drafter) -> None:
+    begun(drafter, "rectangle from 0, 0 size 60, 40", "line from 0, 80 to 90, 80", "circle touching L1 right at 45, 80 radius 10")
+    drafter.step("K1").first.click()
+    drafter.hovers_on(60, 40)
+    expect(drafter.tag).to_contain_text("pulling changes size 60, 40")
+    drafter.page.mouse.down()
+    drafter.hovers_on(72, 24)
+    expect(drafter.tag).to_contain_text("size 72, 24")
+    drafter.page.mouse.up()
+    expect(drafter.step("K1").first).to_contain_text("size 72, 24")
+    drafter.step("C1").first.click()
+    # The place on its rim that lies away from what it touches.
+    drafter.drags((45, 60), (45, 50))
+    expect(drafter.step("C1").first).to_contain_text("radius 15")
+
+
 def test_a_value_that_follows_asks_what_gives_way(drafter: Drafter) -> None:
     begun(drafter, "point 0, 0", "point 60, 0", "point 20, 40", "circle through P1 P2 P3")
     drafter.step("C1").first.click()

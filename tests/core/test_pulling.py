@@ -4,12 +4,13 @@ from math import hypot, sqrt
 
 import pytest
 
+from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.language import intents
 from kentrograph.core.language.datum import datum_in_numbers
 from kentrograph.core.language.derived import values_of, ways_to_state
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
-from kentrograph.core.language.handles import handles, pulled
+from kentrograph.core.language.handles import Handle, handles, pulled
 from kentrograph.core.language.openline import Draft
 from kentrograph.core.language.picks import picks, under_pointer
 from kentrograph.core.language.pointing import Pointer, Snapping
@@ -86,6 +87,13 @@ PULLS = [
 ]  # fmt: skip
 
 
+def text_pulled(book: Book, handle: Handle, pointer: Pointer) -> str:
+    found = pulled(book, handle, pointer)
+    assert found is not None
+    assert all(part in found.text for part in found.becomes.split(" · "))
+    return found.text
+
+
 @pytest.mark.parametrize(("text", "pull", "words", "after"), PULLS)
 def test_pulling_changes_the_given_that_put_it_there(
     text: str, pull: tuple[int, tuple[float, float]], words: str, after: str
@@ -95,7 +103,7 @@ def test_pulling_changes_the_given_that_put_it_there(
     which, at = pull
     handle = handles(made, id)[which]
     assert handle.words == words
-    said = pulled(made, handle, Pointer(*map(float, at), reach=2.0, pixel=1.0))
+    said = text_pulled(made, handle, Pointer(*map(float, at), reach=2.0, pixel=1.0))
     assert said == (after if handle.step != id else f"Q_ = {after}")
     edit, _ = intents.mend(made, handle.step, said)
     assert isinstance(made.edited(edit)[0].values[handle.step], Drawn)
@@ -107,11 +115,19 @@ def test_a_handle_let_go_where_it_was_leaves_the_figure(statement: str) -> None:
     made = book(*DRAWING, statement)
     id = made.order[-1]
     for handle in handles(made, id):
-        text = pulled(made, handle, Pointer(handle.at.x, handle.at.y, 1e-3, 1e-3, snapping=Snapping(on=frozenset())))
-        assert text is not None
+        text = text_pulled(made, handle, Pointer(handle.at.x, handle.at.y, 1e-3, 1e-3, snapping=Snapping(on=frozenset())))
         after, _ = made.edited(intents.mend(made, handle.step, text)[0])
         again = handles(after, id)
         assert min(hypot(h.at.x - handle.at.x, h.at.y - handle.at.y) for h in again) < 0.6
+
+
+def test_a_size_that_is_named_is_pulled_for_all_that_name_it() -> None:
+    made = book("hub = 20", "C1 = circle centre 0, 0 diameter hub", "C2 = circle centre 90, 0 radius hub", "arm = 2 * hub",
+                "C3 = circle centre 0, 90 radius arm")  # fmt: skip
+    handle = handles(made, made.order[1])[1]
+    assert handle.words == "changes hub = 20"
+    assert text_pulled(made, handle, Pointer(0.0, 30.0, 1.0, 1.0)) == "hub = 60"
+    assert len(handles(made, made.order[4])) == 1
 
 
 def test_a_rectangle_lies_along_a_sloping_datum_and_is_pulled_along_it() -> None:
@@ -120,8 +136,8 @@ def test_a_rectangle_lies_along_a_sloping_datum_and_is_pulled_along_it() -> None
     assert [(round(p.x), round(p.y)) for p in figure(made, "K1").corners] == [(100, 0), (100, 40), (75, 40), (75, 0)]
     size, turned = handles(made, id)[1:]
     free = Snapping(on=frozenset())
-    assert pulled(made, size, Pointer(70.0, 50.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 50, 30 turned 0"
-    assert pulled(made, turned, Pointer(90.0, 10.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 40, 25 turned 45"
+    assert text_pulled(made, size, Pointer(70.0, 50.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 50, 30 turned 0"
+    assert text_pulled(made, turned, Pointer(90.0, 10.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 40, 25 turned 45"
 
 
 def test_a_step_in_another_manner_is_pulled_in_its_own() -> None:
@@ -131,12 +147,12 @@ def test_a_step_in_another_manner_is_pulled_in_its_own() -> None:
     id = now.order[0]
     handle = handles(now, id)[0]
     assert (handle.at.x, handle.at.y) == pytest.approx((94, 5))
-    said = pulled(now, handle, Pointer(90.0, 12.0, reach=1.0, pixel=1.0))
+    said = text_pulled(now, handle, Pointer(90.0, 12.0, reach=1.0, pixel=1.0))
     # In the datum that it was written in: up is its across.
     assert said == "point 12, 10"
     edit, _ = intents.write(now, "unit in", "u")
     inches, _ = now.edited(edit)
-    said = pulled(inches, handles(inches, id)[0], Pointer(90 / 25.4, 12 / 25.4, reach=0.1, pixel=0.01))
+    said = text_pulled(inches, handles(inches, id)[0], Pointer(90 / 25.4, 12 / 25.4, reach=0.1, pixel=0.01))
     assert said == "point 0.47in, 0.39in"
 
 

@@ -988,9 +988,11 @@ export interface components {
         };
         /**
          * PullView
-         * @description What the pulled figure's step would say; ``id`` is the step that changes.
+         * @description What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
          */
         PullView: {
+            /** Becomes */
+            becomes: string;
             /** Id */
             id: string;
             /** Text */

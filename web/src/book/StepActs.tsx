@@ -38,17 +38,17 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
           {shown ? "Hide working" : "Show working"}
         </Word>
       )}
-      <Word onClick={() => useInterface.setState({ before: step.id, selected: null })}>Insert before</Word>
+      {step.figure !== null && (
+        <Word title="All that hangs together with it; a second click on the figure does the same" onClick={all}>
+          Whole part
+        </Word>
+      )}
       {step.name !== "" && <Word onClick={() => setNaming(true)}>Rename</Word>}
       {step.figure !== null && (
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
       )}
-      {step.figure !== null && (
-        <Word title="A second click on the figure does the same" onClick={all}>
-          All that hangs together
-        </Word>
-      )}
       <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
+      <Word onClick={() => useInterface.setState({ before: step.id, selected: null })}>Insert before</Word>
       <Word disabled={number === 1} title="Alt+↑" onClick={() => moveStep(session, step.id, -1)}>
         Earlier
       </Word>

@@ -10,7 +10,8 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
   const handle = draft || text !== "" ? null : words;
   if (handle !== null) {
     rows.push(["words", `pulling ${handle}`]);
-    if (line.pull && line.tag) rows.push(["live", `to ${line.tag.words}`]);
+    if (line.pull) rows.push(["typed", line.pull.becomes]);
+    else if (line.problem) rows.push(["live", line.problem.message]);
   } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];

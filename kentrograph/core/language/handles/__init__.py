@@ -3,6 +3,8 @@
 Pulling changes the given that put the place there: a coordinate, a radius, a length, or the point that is named.
 """
 
+from typing import NamedTuple
+
 from ...book.book import Book
 from ...book.values import Drawn
 from ...problem import Refused
@@ -14,7 +16,7 @@ from .numbers import number_handles
 from .places import place_handles
 from .shapes import shape_handles
 
-__all__ = ["Handle", "handles", "pulled"]
+__all__ = ["Handle", "Pulled", "handles", "pulled"]
 
 
 def handles(book: Book, id: str) -> list[Handle]:
@@ -32,8 +34,17 @@ def handles(book: Book, id: str) -> list[Handle]:
         return []
 
 
-def pulled(book: Book, handle: Handle, pointer: Pointer) -> str | None:
-    """The text of the handle's step with the handle at the pointer; None where nothing there would do."""
+class Pulled(NamedTuple):
+    """What a pulled handle would write: the whole text of its step, and only what changes in it."""
+
+    text: str
+    becomes: str
+
+
+def pulled(book: Book, handle: Handle, pointer: Pointer) -> Pulled | None:
+    """The handle's step with the handle at the pointer; None where nothing there would do."""
     step = book.steps[handle.step]
     changed = handle.rows(book.in_hand(step.manner), pointer)
-    return text_of(step, changed) if isinstance(changed, dict) else changed
+    if isinstance(changed, dict):
+        return Pulled(text_of(step, changed), " · ".join(changed[n] for n in sorted(changed)))
+    return Pulled(changed, changed) if changed else None

@@ -7,7 +7,7 @@ from math import hypot
 from ...angles import unit, unit_vector
 from ...book.book import Book
 from ...book.step import Step
-from ...book.tree import Given, Name, NamedPlace
+from ...book.tree import Given, Name, Named, NamedPlace
 from ...book.values import Drawn
 from ...construct.arcs import via
 from ...construct.circles import through_three
@@ -30,10 +30,16 @@ SIZES = {"radius": 1.0, "diameter": 2.0, "circumference": 6.283185307179586}
 def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
     """A handle for each number that was typed, where pulling can say what it becomes."""
     givens, texts = step.statement.givens, given_texts(step.statement)
-    numbers = {g.word: n for n, g in enumerate(givens) if len(g.arguments) == 1 and literal(g)}
+    single = {g.word: n for n, g in enumerate(givens) if len(g.arguments) == 1}
+    named = {word: found for word, n in single.items() if (found := _named_number(book, givens[n]))}
+    numbers = {word: n for word, n in single.items() if literal(givens[n]) or word in named}
     words = {g.word for g in givens}
 
     def handle(at: Point, word: str, pull: Pull, *others: str) -> Handle:
+        if word in named:
+            return Handle(
+                at, f"changes {named[word].statement.text}", named[word].id, _of_number(named[word], pull, numbers[word])
+            )
         said = " and ".join(texts[numbers[w]] for w in (*others, word))
         return Handle(at, f"changes {said}", step.id, pull)
 
@@ -59,6 +65,24 @@ def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
                 yield handle(at, "distance", _beside(step, numbers["distance"], "distance", base))
         case Point() as point if len(givens) == 2 and all(_is_distance(g) for g in givens):
             yield Handle(point, f"changes {texts[0]} and {texts[1]}", step.id, _distances(book, step, texts))
+
+
+def _named_number(book: Book, given: Given) -> Step | None:
+    """The number that a given names, where it was typed as such: `radius hub` after `hub = 20`."""
+    argument = given.arguments[0]
+    step = book.find(argument.name.key) if isinstance(argument, Named) else None
+    typed = step is not None and step.statement.kind == "number" and literal(step.statement.givens[0])
+    return step if typed else None
+
+
+def _of_number(number: Step, pull: Pull, n: int) -> Pull:
+    """What the given at ``n`` would become, as the number that it names."""
+
+    def written(book: Book, pointer: Pointer) -> str | None:
+        rows = pull(book, pointer)
+        return f"{number.name} = {rows[n].split()[1]}" if isinstance(rows, dict) else None
+
+    return written
 
 
 def _free_rim(book: Book, step: Step, circle: Circle) -> Point:
