@@ -82,6 +82,10 @@ MORE = [
      "parallel to it"),
     ((10.1, 44.1), {"sights", "level", "past"}, {"last": Point(10, 10), "passed": (Passed("P1", Point(60, 44)),)},
      "crossing of (plumb) (level P1)", "plumb with the last place, level with another"),
+    # Both sight lines go through the spot: an angle at the rim is half of that at the centre (Euclid, Elements III.20).
+    ((24.0, 15.0), {"sights", "turn"}, {"turn": 15.0, "passed": (
+        Passed("on C1 at 120", Point(35, 675**0.5), "s3"), Passed("centre of C1", Point(50, 0), "s3"))},
+     "crossing of (through centre of C1 direction 150) C1 leaving", "what was passed over last comes first"),
 ]  # fmt: skip
 
 

@@ -46,9 +46,11 @@ def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str |
                 scores.add(place)
     if "crossing" in q.on or "onward" in q.on:
         add_crossings(book, q, near, scores)
-    for source in (_from_last(book, q, near), _along(book, q, near), sights_near(book, q, near)):
+    for source in (_from_last(book, q, near), _along(book, q, near)):
         for one in source:
             scores.add(one)
+    for one in sights_near(book, q, near):
+        scores.add(one, ordered=True)
     return scores.best(most), near[0][1] if near else None
 
 

@@ -33,7 +33,7 @@ _ALL = (
     Kind("touch", "touch", "touching point of a tangent from the last place", 0.15, of_figure=True),
     Kind("area", "area middle", "area centre of an outline, and the centre of its box", 0.1),
     Kind("middle", "middle", "halfway along a line or an arc", 0.25),
-    Kind("quarter", "quarter", "the four quarter points of a circle", 0.35, of_figure=True),
+    Kind("quarter", "quarter", "the four quarter points of a circle", 0.28, of_figure=True),
     Kind("part", "part", "equal parts along a figure", 0.4, on=False),
     Kind("onward", "onward", "where two figures would cross if they were longer", 0.5),
     Kind("sights", "sights", "where two sight lines cross, or one crosses a figure", 0.3),

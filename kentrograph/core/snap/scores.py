@@ -21,10 +21,10 @@ class Scores:
         self._positions = book.positions
         self._found: list[tuple[float, float, int, int, Made]] = []
 
-    def add(self, one: Candidate) -> None:
-        """A place as it is."""
+    def add(self, one: Candidate, ordered: bool = False) -> None:
+        """A place as it is; of places that are ``ordered`` the one added first comes first where they lie in one spot."""
         if one.kind in self._on:
-            self.add_rough(one.at.x, one.at.y, one.kind, one.step, one)
+            self.add_rough(one.at.x, one.at.y, one.kind, "" if ordered else one.step, one)
 
     def add_rough(self, x: float, y: float, kind: str, step: str, made: Made) -> None:
         """A place of which only roughly is known where it lies; ``made`` works it out when it is among the best."""

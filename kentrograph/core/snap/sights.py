@@ -32,7 +32,7 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
         for index, one in enumerate(close):
             for other in close[:index]:
                 if one.source != other.source:
-                    yield from _crossing(q, other, one)
+                    yield from _crossing(q, one, other)
             carrier = carrier_of(one.line)
             for _, id, figure in near[:MOST_CROSSED]:
                 if isinstance(figure, Point | Outline):
@@ -49,15 +49,16 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
 
 
 def sights_of(book: Book, q: Query) -> list[Sight]:
-    """The sight lines that run near the pointer, from all that was passed over and from the last place."""
+    """The sight lines that run near the pointer: from what was passed over, the newest first, and from the last place."""
     found: list[Sight] = []
     last = [Passed("", q.last)] if q.last is not None else []
-    sources = [*last, *q.passed[-_MOST:]]
+    newest = q.passed[: -_MOST - 1 : -1]
+    sources = [*newest, *last]
     for source in sources:
         if source.at is not None:
             found.extend(_from_place(book, q, source, source.at))
     if "beside" in q.on:
-        lines = dict.fromkeys(p.step for p in q.passed[-_MOST:] if p.step)
+        lines = dict.fromkeys(p.step for p in newest if p.step)
         for id in lines:
             found.extend(_beside(book, q, id, sources))
     return found
