@@ -8,6 +8,7 @@ const config = defineConfig({
     "html, body, #root": { height: "100%", margin: 0 },
     body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "13px", lineHeight: "1.35" },
     "*:focus-visible": { outline: "2px solid", outlineColor: "snap", outlineOffset: "1px" },
+    "input[type=checkbox], input[type=range]": { accentColor: LOOK.ink },
   },
   theme: {
     tokens: {

@@ -8,8 +8,8 @@ import { isOn, useSnapKinds } from "../state/snapping";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
-const WIDTH = 330;
-const HEIGHT = 470;
+const WIDTH = 404;
+const HEIGHT = 600;
 
 const List = chakra(Box, {
   base: {
@@ -65,8 +65,8 @@ function Here({ close }: { close: () => void }) {
   });
   if (picks.length === 0) return null;
   return (
-    <Box mb="2" role="group" aria-label="What can be taken here">
-      <Text color="label" fontWeight={600} fontSize="12px">
+    <Box mb="2.5" role="group" aria-label="What can be taken here">
+      <Text color="label" fontWeight={600} fontSize="12px" mb="1">
         Take here
       </Text>
       {picks.map((words, n) => (
@@ -99,7 +99,7 @@ function Kinds({ close }: { close: () => void }) {
     usePreferences.setState({ snaps: { ...snaps, set: { ...snaps.set, [key]: on } } });
   return (
     <Box role="group" aria-label="Kinds of place">
-      <Text color="label" fontWeight={600} fontSize="12px">
+      <Text color="label" fontWeight={600} fontSize="12px" mb="1">
         Places that are taken{drafting ? "; a word asks for one just once" : ""}
       </Text>
       {kinds.map((kind) => (
