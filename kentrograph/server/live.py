@@ -15,7 +15,7 @@ from ..core.problem import Refused
 from ..store.changes import State
 from ..store.errors import NoDrawing, StaleBase, StoreError
 from .present import book_view, line_view
-from .rooms import Rooms
+from .rooms import News, Rooms
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 
@@ -32,7 +32,7 @@ class Table:
         self.id = id
         self.revision = -1
         self.book: Book | None = None
-        self.news = asyncio.Event()
+        self.news = News()
         self.sending = asyncio.Lock()
 
     async def serve(self, rooms: Rooms) -> None:
@@ -52,9 +52,10 @@ class Table:
 
     async def _tell(self) -> None:
         while True:
-            await self.news.wait()
-            self.news.clear()
+            backing = await self.news.wait()
             await self._bring_up_to_date()
+            if backing:
+                await self._send({"type": "backing"})
 
     async def _bring_up_to_date(self) -> None:
         try:

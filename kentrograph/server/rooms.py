@@ -7,10 +7,30 @@ from uuid import UUID
 
 import psycopg
 
-from ..store.changes import CHANNEL
+from ..store.announce import BACKING, CHANNEL
 
 log = logging.getLogger("kentrograph")
 RETRY_SECONDS = 1.0
+
+
+class News:
+    """What a table has not been told yet."""
+
+    def __init__(self) -> None:
+        self.any = asyncio.Event()
+        self.backing = False
+
+    def tell(self, backing: bool) -> None:
+        """The drawing has changed, or (``backing``) the picture under it."""
+        self.backing = self.backing or backing
+        self.any.set()
+
+    async def wait(self) -> bool:
+        """Until there is any; whether it is of the picture."""
+        await self.any.wait()
+        self.any.clear()
+        backing, self.backing = self.backing, False
+        return backing
 
 
 class Rooms:
@@ -18,13 +38,13 @@ class Rooms:
 
     def __init__(self, url: str) -> None:
         self._url = url.replace("postgresql+psycopg://", "postgresql://")
-        self._tables: dict[UUID, set[asyncio.Event]] = defaultdict(set)
+        self._tables: dict[UUID, set[News]] = defaultdict(set)
 
-    def enter(self, id: UUID, news: asyncio.Event) -> None:
+    def enter(self, id: UUID, news: News) -> None:
         """Wakes this table when the drawing changes."""
         self._tables[id].add(news)
 
-    def leave(self, id: UUID, news: asyncio.Event) -> None:
+    def leave(self, id: UUID, news: News) -> None:
         """No longer."""
         self._tables[id].discard(news)
         if not self._tables[id]:
@@ -38,16 +58,17 @@ class Rooms:
                     await connection.execute(f"LISTEN {CHANNEL}")
                     self._wake_all()
                     async for note in connection.notifies():
-                        self._wake(UUID(note.payload.split()[0]))
+                        id, what = note.payload.split()
+                        self._wake(UUID(id), what == BACKING)
             except psycopg.OperationalError as error:
                 log.warning("lost the database's announcements, trying again: %s", error)
                 await asyncio.sleep(RETRY_SECONDS)
 
-    def _wake(self, id: UUID) -> None:
+    def _wake(self, id: UUID, backing: bool) -> None:
         for news in self._tables.get(id, ()):
-            news.set()
+            news.tell(backing)
 
     def _wake_all(self) -> None:
         for tables in self._tables.values():
             for news in tables:
-                news.set()
+                news.tell(True)

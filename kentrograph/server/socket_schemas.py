@@ -237,6 +237,12 @@ class Gone(BaseModel):
     type: Literal["gone"] = "gone"
 
 
+class BackingChanged(BaseModel):
+    """The picture under the drawing is another one, lies elsewhere, or was taken away."""
+
+    type: Literal["backing"] = "backing"
+
+
 class EchoView(BaseModel):
     """The answer to an echo."""
 
@@ -254,5 +260,6 @@ SOCKET_MODELS: tuple[type[BaseModel], ...] = (
     Done,
     RefusedView,
     Gone,
+    BackingChanged,
     EchoView,
 )

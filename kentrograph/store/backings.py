@@ -9,6 +9,8 @@ from uuid import UUID
 from PIL import Image
 from sqlalchemy.orm import Session
 
+from ..core.units import convert
+from .announce import BACKING, announce
 from .drawings import get_drawing
 from .errors import StoreError
 from .tables import Backing
@@ -48,6 +50,7 @@ def put_backing(session: Session, drawing: UUID, content: bytes, placing: dict[s
         session.add(row)
     row.media_type, row.content, row.width, row.height = media_type, content, width, height
     row.version, row.placing = version, placing
+    announce(session, drawing, BACKING)
     session.flush()
     return row
 
@@ -58,8 +61,17 @@ def place_backing(session: Session, drawing: UUID, placing: dict[str, Any]) -> B
     if row is None:
         raise NoBacking("There is no picture under this drawing.")
     row.placing = placing
+    announce(session, drawing, BACKING)
     session.flush()
     return row
+
+
+def convert_backing(session: Session, drawing: UUID, unit: str, into: str) -> None:
+    """Keeps the picture where it lies when the drawing counts in another unit from now on."""
+    row = session.get(Backing, drawing)
+    if row is not None:
+        lengths = {key: convert(row.placing[key], unit, into) for key in ("x", "y", "scale")}
+        place_backing(session, drawing, {**row.placing, **lengths})
 
 
 def scale_backing(session: Session, drawing: UUID, first: Sequence[float], second: Sequence[float], apart: float) -> Backing:
@@ -83,6 +95,7 @@ def take_backing(session: Session, drawing: UUID) -> None:
     row = get_backing(session, drawing)
     if row is not None:
         session.delete(row)
+        announce(session, drawing, BACKING)
 
 
 def looked_at(content: bytes) -> tuple[str, int, int]:

@@ -2,23 +2,24 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any, Literal
 from uuid import UUID
 
-from sqlalchemy import event, func, select, text
+from sqlalchemy import event, func, select
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
 from ..core.book.edits import Edit
 from ..core.language.codec import edit_data, edit_from, header_data
 from ..core.problem import refuse
+from .announce import announce
+from .backings import convert_backing
 from .books import current_book
 from .cache import BookCache
 from .drawings import get_drawing
 from .errors import NoRevision, StaleBase
 from .rows import log_change, write_difference
 from .tables import Change, Drawing
-
-CHANNEL = "kentrograph_changes"
 
 Make = Callable[[Book], tuple[Edit, str]]
 
@@ -63,22 +64,7 @@ def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
         raise refuse("nothing_to_undo")
     target = _change(session, id, now.next_undo)
     below = _change(session, id, target.revision - 1).next_undo
-    before = current_book(session, cache, row)
-    after, _ = before.edited(edit_from(target.inverse, before.kinds()))
-    log_change(
-        session,
-        id,
-        row.revision + 1,
-        author,
-        target.label,
-        "undo",
-        target.revision,
-        target.inverse,
-        target.edit,
-        below,
-        row.revision + 1,
-    )
-    return _finish(session, cache, row, before, after)
+    return _again(session, cache, row, author, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
 
 
 def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str) -> State:
@@ -90,21 +76,18 @@ def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
     undone = _change(session, id, now.next_redo)
     assert undone.target is not None
     below = _change(session, id, undone.revision - 1).next_redo
+    return _again(session, cache, row, author, "redo", undone, undone.inverse, undone.edit, (undone.target, below))
+
+
+def _again(
+    session: Session, cache: BookCache, row: Drawing, author: str, kind: Literal["undo", "redo"],
+    of: Change, edit: Any, inverse: Any, following: tuple[int | None, int | None],
+) -> State:  # fmt: skip
+    """Takes back, or does again, what the change ``of`` did; ``following`` is what undo and redo would take then."""
     before = current_book(session, cache, row)
-    after, _ = before.edited(edit_from(undone.inverse, before.kinds()))
-    log_change(
-        session,
-        id,
-        row.revision + 1,
-        author,
-        undone.label,
-        "redo",
-        undone.target,
-        undone.inverse,
-        undone.edit,
-        undone.target,
-        below,
-    )
+    after, _ = before.edited(edit_from(edit, before.kinds()))
+    target = of.revision if kind == "undo" else of.target
+    log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
     return _finish(session, cache, row, before, after)
 
 
@@ -134,7 +117,9 @@ def _finish(session: Session, cache: BookCache, row: Drawing, before: Book, afte
     row.revision += 1
     row.header = header_data(after.header)
     row.changed_at = func.now()
-    session.execute(text("select pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{row.id} {row.revision}"})
+    if after.header.manner.unit != before.header.manner.unit:
+        convert_backing(session, row.id, before.header.manner.unit, after.header.manner.unit)
+    announce(session, row.id, str(row.revision))
     session.flush()
     state = _state(session, row, after)
     # Kept only once it is committed: a revision that was rolled back must not be found in the cache.

@@ -1,9 +1,11 @@
 """Short ways to change and read drawings over HTTP."""
 
+import io
 from itertools import count
 from typing import Any
 
 import httpx
+from PIL import Image
 
 _NUMBERS = count(1)
 
@@ -31,3 +33,9 @@ def texts(book: dict[str, Any]) -> list[str]:
 def step(book: dict[str, Any], name: str) -> dict[str, Any]:
     found: dict[str, Any] = next(s for s in book["steps"] if s["name"] == name)
     return found
+
+
+def picture(width: int = 40, height: int = 30, kind: str = "PNG") -> bytes:
+    file = io.BytesIO()
+    Image.new("RGB", (width, height), "white").save(file, kind)
+    return file.getvalue()

@@ -6,10 +6,11 @@ from contextlib import contextmanager
 from typing import Any
 
 import httpx
+import pytest
 from websockets.sync.client import ClientConnection, connect
 
 from ..conftest import Server
-from .support import book, texts, write
+from .support import act, book, picture, texts, write
 
 
 class Table:
@@ -74,6 +75,25 @@ def test_change_made_over_http_reaches_the_table(server: Server, drawing: dict[s
         one.receive("book")
         assert one.texts() == ["circle centre 0,0 radius 5"]
         api.delete(f"/drawings/{drawing['id']}")
+
+
+def test_a_picture_moved_at_one_table_is_told_to_the_others(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
+    path = f"/drawings/{drawing['id']}/backing"
+    with table(server, drawing["id"]) as one:
+        placing = api.put(path, content=picture()).json()["placing"]
+        one.receive("backing")
+        api.patch(path, json={**placing, "x": 50.8, "y": 25.4, "scale": 2.54})
+        one.receive("backing")
+        # The drawing counts in inches from now on: the picture stays where it lies, there and back.
+        write(api, drawing["id"], "unit in")
+        one.receive("backing")
+        lies = api.get(path).json()["placing"]
+        assert (lies["x"], lies["y"], lies["scale"]) == pytest.approx((2, 1, 0.1))
+        assert act(api, drawing["id"], do="undo").status_code == 200
+        one.receive("backing")
+        assert api.get(path).json()["placing"]["x"] == pytest.approx(50.8)
+        api.delete(path)
+        one.receive("backing")
 
 
 def test_open_line_is_read_live(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:

@@ -1,13 +1,11 @@
 """What the surface asks of the server: boxes, what hangs together, values, handles, and the picture under a drawing."""
 
-import io
 from typing import Any
 
 import httpx
 import pytest
-from PIL import Image
 
-from .support import act
+from .support import act, picture
 
 STEPS = ("point 0, 0", "line from P1 to 50, 0", "line from 50, 0 to 50, 40", "circle centre 25, 20 radius 8")
 
@@ -17,12 +15,6 @@ def ids(api: httpx.Client, drawing: dict[str, Any]) -> list[str]:
     for n, text in enumerate(STEPS):
         assert act(api, drawing["id"], do="write", text=text, id=f"s{n}").status_code == 200
     return [f"s{n}" for n in range(len(STEPS))]
-
-
-def picture(width: int = 40, height: int = 30, kind: str = "PNG") -> bytes:
-    file = io.BytesIO()
-    Image.new("RGB", (width, height), "white").save(file, kind)
-    return file.getvalue()
 
 
 def test_boxes_and_what_hangs_together(api: httpx.Client, drawing: dict[str, Any], ids: list[str]) -> None:

@@ -355,6 +355,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * BackingChanged
+         * @description The picture under the drawing is another one, lies elsewhere, or was taken away.
+         */
+        BackingChanged: {
+            /**
+             * Type
+             * @default backing
+             * @constant
+             */
+            type: "backing";
+        };
+        /**
          * BackingScaled
          * @description Two places on the picture, and how far apart they are, as it is typed.
          */

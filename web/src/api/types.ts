@@ -27,4 +27,10 @@ export type Act = Schemas["ChangeRequest"]["act"];
 export type ReadRequest = Schemas["ReadRequest"];
 export type DoRequest = Schemas["DoRequest"];
 export type ServerMessage =
-  Book | Line | Schemas["Done"] | Schemas["RefusedView"] | Schemas["Gone"] | Schemas["EchoView"];
+  | Book
+  | Line
+  | Schemas["Done"]
+  | Schemas["RefusedView"]
+  | Schemas["Gone"]
+  | Schemas["BackingChanged"]
+  | Schemas["EchoView"];

@@ -1,5 +1,6 @@
 /** The live session of one table: reads of the open line (newest wins), changes (one after the other, never lost). */
 import type { Act, Line, ReadRequest, ServerMessage } from "../api/types";
+import { loadBacking } from "../state/backing";
 import { setConnection, takeBook, useDocument } from "../state/document";
 import { usePreferences } from "../state/preferences";
 import { Socket } from "./socket";
@@ -113,6 +114,9 @@ export class Session {
         break;
       case "gone":
         setConnection("gone");
+        break;
+      case "backing":
+        void loadBacking(this.drawing);
         break;
       case "echo":
         break;

@@ -1,0 +1,14 @@
+"""The database's announcements: what wakes the tables that have a drawing open, in every worker."""
+
+from uuid import UUID
+
+from sqlalchemy import text
+from sqlalchemy.orm import Session
+
+CHANNEL = "kentrograph_changes"
+BACKING = "backing"
+
+
+def announce(session: Session, drawing: UUID, what: str) -> None:
+    """Told to all once the transaction is committed: a drawing and its revision, or that its picture is another one."""
+    session.execute(text("select pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{drawing} {what}"})
