@@ -4,7 +4,7 @@ Each pick is a row as it will read in the book. Every one offered has been tried
 """
 
 from dataclasses import dataclass, replace
-from math import atan2, degrees, floor, hypot, log10
+from math import atan2, degrees, hypot
 
 from ..book.book import Book
 from ..book.tree import Statement
@@ -13,7 +13,17 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..units import plain
 from .openline import Draft, OpenLine, read_open_line
 from .phrases import phrases
-from .pointing import Pointed, Pointer, last_of_draft, places_at, plain_position, read_with_pointer, stands, with_solution
+from .pointing import (
+    Pointed,
+    Pointer,
+    last_of_draft,
+    places_at,
+    plain_position,
+    read_with_pointer,
+    rounded,
+    stands,
+    with_solution,
+)
 
 _ROUND = Circle | Arc | Ellipse
 _MOST = 12
@@ -279,8 +289,7 @@ def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
     a, b = figure.start, figure.end
     unit = hypot(b.x - a.x, b.y - a.y)
     along = ((pointer.x - a.x) * (b.x - a.x) + (pointer.y - a.y) * (b.y - a.y)) / unit
-    decimals = max(0, -floor(log10(pointer.pixel) + 0.3)) if pointer.pixel > 0 else 3
-    return f"{plain(round(along / unit, decimals) or 1.0, 12)}{book.suffix}"
+    return f"{plain(rounded(pointer, along / unit) or 1.0, 12)}{book.suffix}"
 
 
 def _under(book: Book, pointed: Pointed) -> tuple[object, str]:

@@ -1,7 +1,7 @@
 """The pointer as a way of writing: the words for the place it is at, and distances that go toward it."""
 
 from dataclasses import dataclass, replace
-from math import floor, hypot, log10
+from math import hypot
 
 from ..angles import direction_of
 from ..book.book import Book
@@ -16,7 +16,7 @@ from ..measure.closest import distance_between
 from ..problem import Refused
 from ..snap.candidates import look
 from ..snap.kinds import KINDS, ON
-from ..snap.query import Passed, Query
+from ..snap.query import Passed, Query, decimals_for
 from ..units import plain
 from .echo import env_of
 from .intents import mended, tried
@@ -190,7 +190,7 @@ def plain_position(book: Book, pointer: Pointer) -> tuple[str, Point]:
     """Where the pointer is, on the grid or in numbers as round as a pixel is wide, and that place."""
     manner = book.writing
     x, y = manner.from_world(Point(pointer.x, pointer.y))
-    decimals = max(0, min(12, -floor(log10(pointer.pixel) + 0.3))) if pointer.pixel > 0 else book.header.decimals
+    decimals = decimals_for(pointer.pixel, book.header.decimals)
     grid = pointer.snapping.grid
     rx, ry = (round(x / grid) * grid, round(y / grid) * grid) if grid > 0.0 else (round(x, decimals), round(y, decimals))
     at = Point(*manner.to_world(rx, ry))

@@ -8,6 +8,15 @@ from ..units import plain
 from .kinds import ON
 
 
+def decimals_for(pixel: float, otherwise: int = 3) -> int:
+    """How many decimals tell one pixel from the next; ``otherwise`` where no pixel is known.
+
+    >>> decimals_for(0.1), decimals_for(0.6), decimals_for(20.0)
+    (1, 0, 0)
+    """
+    return max(0, min(12, -floor(log10(pixel) + 0.3))) if pixel > 0.0 else otherwise
+
+
 @dataclass(frozen=True, slots=True)
 class Passed:
     """A place, or (``at`` None) only a line, that the pointer passed over: sight lines start from there.
@@ -63,7 +72,7 @@ class Query:
     @property
     def decimals(self) -> int:
         """As many as a pixel is wide."""
-        return max(0, min(12, -floor(log10(self.pixel) + 0.3))) if self.pixel > 0.0 else 3
+        return decimals_for(self.pixel)
 
     def reaches(self, at: Point) -> bool:
         """Whether a place lies in the square of the reach."""
