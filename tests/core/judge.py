@@ -15,7 +15,8 @@ Found = list[tuple[Any, Any, Any]]
 def circles(givens: list[tuple[Any, ...]]) -> Found:
     """Centres and radii of all circles that touch three givens in general position.
 
-    A given is ("P", x, y), ("L", x, y, x, y) or ("C", x, y, r).
+    A given is ("P", x, y), ("L", x, y, x, y) or ("C", x, y, r); or ("M", x, y, x, y), the line on which the centre lies, or
+    ("R", r), the radius.
     """
     mp.dps = 50
     found: Found = []
@@ -32,11 +33,13 @@ def _equation(given: tuple[Any, ...], sign: int) -> tuple[bool, list[Any]]:
     """Whether it is linear; a linear one as p x + q y + t R = w, another as centre and signed radius."""
     kind, *v = given
     v = [mpf(a) for a in v]
-    if kind == "L":
+    if kind == "R":
+        return True, [mpf(0), mpf(0), mpf(1), v[0]]
+    if kind in "LM":
         dx, dy = v[2] - v[0], v[3] - v[1]
         d = sqrt(dx * dx + dy * dy)
         nx, ny = -dy / d, dx / d
-        return True, [nx, ny, mpf(-sign), nx * v[0] + ny * v[1]]
+        return True, [nx, ny, mpf(-sign if kind == "L" else 0), nx * v[0] + ny * v[1]]
     return False, [v[0], v[1], -sign * (v[2] if kind == "C" else mpf(0))]
 
 

@@ -122,6 +122,48 @@ def test_touching_is_one_place(a: Curve, b: Curve, at: Point, why: str, scale: f
     assert hypot(spot.x - at.x * scale, spot.y - at.y * scale) < 1e-6 * scale
 
 
+def along(a: float, b: float) -> Line:
+    return Line(Point(3 * a, 4 * a), Point(3 * b, 4 * b))
+
+
+def around(begin: float, sweep: float) -> Arc:
+    return quarter(Point(2, -1), 5, begin, sweep)
+
+
+def part(begin: float, sweep: float) -> Ellipse:
+    return Ellipse(Point(1, 2), 6, 2, 30, begin, sweep)
+
+
+# Two figures on one line, circle or ellipse, how they meet, in how many places, and why.
+ON_ONE = [
+    (along(0, 10), along(6, 20), "coincident", 0, "they overlap by less than half of either"),
+    (along(0, 10), along(20, 6), "coincident", 0, "the same, run the other way"),
+    (along(0, 10), along(3, 4), "coincident", 0, "one inside the other"),
+    (along(0, 10), along(-5, 90), "coincident", 0, "one around the other"),
+    (along(0, 10), along(10, 11), "touching", 1, "one goes on from the other"),
+    (along(0, 10), along(12, 11), "apart", 0, "a gap between them"),
+    (along(0, 10), EndlessLine(Point(30, 40), 0.6, 0.8), "coincident", 0, "on an endless line"),
+    (around(0, 100), around(90, 100), "coincident", 0, "they overlap by a tenth"),
+    (around(0, 100), around(190, -100), "coincident", 0, "the same, run the other way"),
+    (around(0, 100), around(100, 40), "touching", 1, "one goes on from the other"),
+    (around(30, 180), around(210, 180), "touching", 2, "two halves of a circle share both ends"),
+    (around(0, 100), around(110, 20), "apart", 0, "a gap between them"),
+    (around(0, 300), around(280, 100), "coincident", 0, "they overlap at both ends"),
+    (around(0, 100), Circle(Point(2, -1), 5), "coincident", 0, "on the whole circle"),
+    (part(0, 100), part(90, 100), "coincident", 0, "parts of an ellipse that overlap"),
+    (part(0, 100), part(100, 50), "touching", 1, "parts of an ellipse, one on from the other"),
+    (part(0, 100), part(200, 50), "apart", 0, "a gap between them"),
+    (part(0, 100), Ellipse(Point(1, 2), 6, 2, 30), "coincident", 0, "on the whole ellipse"),
+]
+
+
+@pytest.mark.parametrize(("a", "b", "how", "count", "why"), ON_ONE, ids=[t[4] for t in ON_ONE])
+def test_figures_on_one_carrier(a: Curve, b: Curve, how: str, count: int, why: str) -> None:
+    for one, other in ((a, b), (b, a)):
+        found = meet(one, other)
+        assert (found.how, len(found.spots)) == (how, count), why
+
+
 def scaled(figure: Curve, k: float) -> Curve:
     match figure:
         case Circle(c, r):

@@ -85,17 +85,37 @@ def test_tangent_from_a_place_by_the_power_of_the_point() -> None:
         assert length * length == pytest.approx((d - 5) * (d + 5), rel=1e-14)
 
 
-@pytest.mark.parametrize("kinds", ["PPL", "PLL", "LLL", "PPC", "PLC", "PCC", "LLC", "LCC", "CCC"])
+STATED = {"M": "centre on", "R": "radius"}
+"""Givens that are not touched: the line on which the centre lies, and the radius."""
+
+
+def any_givens(kinds: str, random: Random) -> list[tuple[Any, ...]]:
+    """Givens in general position, of the sizes that a drawing has."""
+    givens: list[tuple[Any, ...]] = []
+    for kind in kinds:
+        v = [random.uniform(-10, 10) for _ in range(4)]
+        size = abs(v[2]) / 2 + 0.1
+        givens.append({"P": (*v[:2],), "C": (*v[:2], size), "R": (4 * size,)}.get(kind, tuple(v)))
+    return [(kind, *v) for kind, v in zip(kinds, givens, strict=True)]
+
+
+@pytest.mark.parametrize(
+    "kinds",
+    [
+        *("PPL", "PLL", "LLL", "PPC", "PLC", "PCC", "LLC", "LCC", "CCC"),
+        *("MPP", "MPL", "MPC", "MLL", "MLC", "MCC", "RPP", "RPL", "RPC", "RLL", "RLC", "RCC", "MRP", "MRL", "MRC"),
+    ],
+)
 def test_all_solutions_against_fifty_digits(kinds: str) -> None:
     """Library: mpmath 1.3 at 50 digits, by elimination (`judge`): the same circles, no more and no fewer."""
     random = Random(f"judge {kinds}")
     for _ in range(12):
-        givens: list[tuple[Any, ...]] = []
-        for kind in kinds:
-            v = [random.uniform(-10, 10) for _ in range(4)]
-            givens.append(("P", *v[:2]) if kind == "P" else ("L", *v) if kind == "L" else ("C", *v[:2], abs(v[2]) / 2 + 0.1))
+        givens = any_givens(kinds, random)
         expected = judge.circles(givens)
-        made = report(*lines_of(givens, 1.0, 0.0, 0.0), "T = circle touching G0 G1 G2")["figures"]
+        drawn = [("L", *v) if kind == "M" else (kind, *v) for kind, *v in givens]
+        names = (f"G{n}" for n in range(3))
+        text = " ".join(f"{STATED.get(kind, 'touching')} {v[0] if kind == 'R' else next(names)}" for kind, *v in givens)
+        made = report(*lines_of([g for g in drawn if g[0] != "R"], 1.0, 0.0, 0.0), f"T = circle {text}")["figures"]
         found = [circle_of(one) for one in all_of(made["T"])] if "T" in made else []
         assert len(found) == len(expected), givens
         for x, y, r in expected:
@@ -108,10 +128,7 @@ def test_turned_mirrored_or_in_another_order_the_same_circles(kinds: str) -> Non
     """Property (checks.md): turning or mirroring all givens does the same to the solutions; their order does not matter."""
     random = Random(f"turned {kinds}")
     for _ in range(12):
-        givens: list[tuple[Any, ...]] = []
-        for kind in kinds:
-            v = [random.uniform(-10, 10) for _ in range(4)]
-            givens.append(("P", *v[:2]) if kind == "P" else ("L", *v) if kind == "L" else ("C", *v[:2], abs(v[2]) / 2 + 0.1))
+        givens = any_givens(kinds, random)
         turn, flip = random.uniform(0, 2 * pi), random.choice((1, -1))
 
         def moved(x: float, y: float, turn: float = turn, flip: int = flip) -> tuple[float, float]:

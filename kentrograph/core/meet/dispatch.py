@@ -4,6 +4,7 @@ from math import hypot
 from typing import Any
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import place_along
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import carrier, way_of
 from .circles import circle_circle
@@ -32,7 +33,7 @@ def meet(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
     """How two figures meet as they are drawn."""
     found = meet_long(a, b, tolerance)
     if found.how == "coincident":
-        return found if _overlap(a, b) else _ends_meet(a, b, tolerance)
+        return found if _overlap(a, b, tolerance) else _ends_meet(a, b, tolerance)
     true = tuple(s for s in found.spots if s.true)
     return Meeting(found.how, true) if true else APART
 
@@ -63,37 +64,38 @@ def _line(curve: Any) -> Line | EndlessLine:
     return curve
 
 
-def _overlap(a: Curve, b: Curve) -> bool:
-    """Whether two figures on the same whole one run along each other for some way."""
+def _overlap(a: Curve, b: Curve, tolerance: Tolerance) -> bool:
+    """Whether two figures on the same whole one run along each other for some way.
+
+    They do where the middle of one lies on the other, or an end of one inside the other, away from its ends.
+    """
     for one, other in ((a, b), (b, a)):
-        if isinstance(one, Circle | EndlessLine) or (isinstance(one, Ellipse) and one.whole):
+        if not isinstance(one, Line | Arc | Ellipse) or (isinstance(one, Ellipse) and one.whole):
             return True
-        middle = _middle(one)
-        if within(other, middle):
+        if within(other, place_along(one, one.length / 2.0)):
             return True
-        if isinstance(one, Line) and isinstance(other, Line):
-            w = way_of(other)
-            inside = [t for t in (w.along(p.x, p.y) for p in (one.start, one.end)) if 1e-9 * w.size < t < (1 - 1e-9) * w.size]
-            if inside:
+        ends = (other.start, other.end) if isinstance(other, Line | Arc | Ellipse) else ()
+        slack = _slack(a, b, tolerance)
+        for p in (one.start, one.end):
+            if within(other, p) and all(hypot(p.x - q.x, p.y - q.y) > slack for q in ends):
                 return True
     return False
 
 
-def _middle(curve: Curve) -> Any:
-    from ..figures.along import place_along
-
-    assert isinstance(curve, Line | Arc | Ellipse)
-    return place_along(curve, curve.length / 2.0)
-
-
 def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
-    """Figures on the same whole one that only share an end."""
+    """Figures on the same whole one that share only ends: one, or both of two arcs that make a circle."""
+    spots: list[Spot] = []
     if isinstance(a, Line | Arc | Ellipse) and isinstance(b, Line | Arc | Ellipse):
-        for p in (a.start, a.end):
-            for q in (b.start, b.end):
-                if hypot(p.x - q.x, p.y - q.y) <= tolerance.length(max(a.length, b.length), max(abs(p.x), abs(p.y))):
-                    return Meeting("touching", (Spot(p),))
-    return APART
+        slack = _slack(a, b, tolerance)
+        spots = [Spot(p) for p in (a.start, a.end) for q in (b.start, b.end) if hypot(p.x - q.x, p.y - q.y) <= slack]
+    return Meeting("touching", tuple(spots)) if spots else APART
+
+
+def _slack(a: Curve, b: Curve, tolerance: Tolerance) -> float:
+    """Within how far two ends are one."""
+    figures = [f for f in (a, b) if isinstance(f, Line | Arc | Ellipse)]
+    away = max(max(abs(f.start.x), abs(f.start.y), abs(f.end.x), abs(f.end.y)) for f in figures)
+    return 2.0 * tolerance.length(max(f.length for f in figures), away)
 
 
 def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance = TOLERANCE) -> list[Point]:
