@@ -4,8 +4,9 @@ from dataclasses import dataclass
 from math import hypot
 from typing import Any, Literal
 
-from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
-from ..meet import meet
+from ..angles import unit_vector
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..meet import feet, meet
 from ..meet.carriers import way_of
 from ..tolerance import TOLERANCE
 from .box import box_of
@@ -17,7 +18,7 @@ State = Literal["touches", "gap", "crosses", "lies on"]
 @dataclass(frozen=True, slots=True)
 class Gap:
     """How two figures stand to each other. ``number`` is the gap; where they touch, what is left of it; where a line or
-    a circle crosses a circle, how deep it lies within, negative."""
+    a circle crosses a circle or an ellipse, how deep it lies within, negative; 0 where others cross."""
 
     state: State
     number: float
@@ -36,7 +37,9 @@ def gap_between(a: Any, b: Any) -> Gap:
     if met.how == "touching":
         return Gap("touches", _residual(a, b))
     if met.how == "crossing":
-        return Gap("crosses", _residual(a, b)) if not _at_ends(a, b, met.spots[0].at) else Gap("touches", 0.0)
+        if all(_at_ends(a, b, spot.at) for spot in met.spots):
+            return Gap("touches", _left_at_ends(a, b))
+        return Gap("crosses", _residual(a, b))
     apart = closest(a, b)[0]
     return Gap("touches" if apart <= _slack(a, b) else "gap", apart)
 
@@ -52,16 +55,35 @@ def _least(gaps: list[Gap]) -> Gap:
 
 
 def _residual(a: Any, b: Any) -> float:
-    """How far from touching: outside or inside for circles, the distance from the line less the radius for a line."""
-    if isinstance(a, Line | EndlessLine) and isinstance(b, Circle | Arc):
-        a, b = b, a
-    if isinstance(a, Circle | Arc) and isinstance(b, Line | EndlessLine):
-        return abs(way_of(b).off(a.centre.x, a.centre.y)) - a.radius
+    """How far from touching: the distance from a line less the radius, the distance from a centre less the radius.
+
+    Figures are taken as long as they need to be. For an ellipse its half breadth square to the line stands for the
+    radius (published: its support function), and the feet of the perpendiculars give the distances from a centre.
+    """
+    for one, other in ((a, b), (b, a)):
+        if isinstance(other, Line | EndlessLine):
+            if isinstance(one, Circle | Arc):
+                return abs(way_of(other).off(one.centre.x, one.centre.y)) - one.radius
+            if isinstance(one, Ellipse):
+                way = way_of(other)
+                c, s = unit_vector(one.turn)
+                half = hypot(one.a * (c * way.uy - s * way.ux), one.b * (s * way.uy + c * way.ux))
+                return abs(way.off(one.centre.x, one.centre.y)) - half
+        if isinstance(one, Ellipse) and isinstance(other, Circle | Arc):
+            around = feet(one, other.centre)
+            near, far = (hypot(p.x - other.centre.x, p.y - other.centre.y) for p in (around[0], around[-1]))
+            return max(near - other.radius, other.radius - far)
     if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
         d = hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)
         outside, inside = d - (a.radius + b.radius), abs(a.radius - b.radius) - d
         return max(outside, inside)
     return 0.0
+
+
+def _left_at_ends(a: Any, b: Any) -> float:
+    """What is left between two figures that meet where one of them ends: from that end to the other one."""
+    pairs = ((a, b), (b, a))
+    return min(closest(p, other)[0] for one, other in pairs if isinstance(one, Line | Arc) for p in (one.start, one.end))
 
 
 def _at_ends(a: Any, b: Any, at: Point) -> bool:
