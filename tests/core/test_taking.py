@@ -1,17 +1,15 @@
-"""Taking a solution in words, what a click states, and the working that is shown."""
+"""Taking a solution in words, and what a click states."""
 
 from math import hypot
 
 import pytest
 
 from kentrograph.core.book.values import Drawn
-from kentrograph.core.figures import Circle, EndlessLine, Line, Point
 from kentrograph.core.language import intents
 from kentrograph.core.language.openline import Draft
 from kentrograph.core.language.picks import picks, under_pointer
 from kentrograph.core.language.pointing import Pointer
 from kentrograph.core.language.taking import worded
-from kentrograph.core.language.working import working_of
 
 from .support import book
 from .test_touching_values import GROUND
@@ -88,64 +86,3 @@ def test_a_click_takes_the_solution_nearest_to_the_pointer() -> None:
         assert isinstance(value, Drawn)
         gaps = [abs(hypot(s.figure.centre.x - at[0], s.figure.centre.y - at[1]) - 60) for s in value.solutions]  # type: ignore[union-attr]
         assert gaps[value.taken] == min(gaps)
-
-
-# Working ----------------------------------------------------------------------------------------------------
-
-
-def loci(text: str) -> list[tuple[object, str]]:
-    made = book(*GROUND, text)
-    working = working_of(made, made.order[-1])
-    assert working is not None
-    return list(working.loci)
-
-
-@pytest.mark.parametrize(
-    "text",
-    [
-        "circle touching C1 enclosing C2 outside radius 60", "circle touching C1 inside C3 outside radius 5",
-        "circle touching L1 C1 radius 6",
-        "circle through P1 P2 radius 40", "circle through P1 P2; 30, 40", "circle touching L1 L2 through P2",
-        "fillet L1 C1 radius 6", "point 20 from P1; 30 from P2", "point 9 from L1 left; 30 from P2",
-    ],
-)  # fmt: skip
-def test_the_centre_lies_on_every_locus(text: str) -> None:
-    """By the distance of the centre (or the point) from each locus that is drawn."""
-    made = book(*GROUND, text)
-    value = made.values[made.order[-1]]
-    assert isinstance(value, Drawn)
-    at = value.figure if isinstance(value.figure, Point) else value.figure.centre  # type: ignore[union-attr]
-    working = working_of(made, made.order[-1])
-    assert working is not None
-    assert working.loci
-    for figure, words in working.loci:
-        if isinstance(figure, Circle):
-            missed = abs(hypot(figure.centre.x - at.x, figure.centre.y - at.y) - figure.radius)
-        else:
-            assert isinstance(figure, EndlessLine)
-            missed = abs((at.y - figure.through.y) * figure.ux - (at.x - figure.through.x) * figure.uy)
-        assert missed < 1e-12 * 100, words
-
-
-def test_the_reduced_problem_touches_what_it_says() -> None:
-    """Apollonius by shrinking: the wanted circle, changed by the smallest radius, touches the others changed as much."""
-    found = loci("circle touching C1 outside C2 outside L1 left")
-    wanted = next(f for f, w in found if w.startswith("the wanted"))
-    assert isinstance(wanted, Circle)
-    for figure, words in found:
-        if words.startswith("C1"):
-            assert isinstance(figure, Circle)
-            d = hypot(figure.centre.x - wanted.centre.x, figure.centre.y - wanted.centre.y)
-            assert d == pytest.approx(figure.radius + wanted.radius, rel=1e-12)
-        if words.startswith("L1"):
-            assert isinstance(figure, EndlessLine | Line)
-            off = (wanted.centre.y - figure.through.y) * figure.ux - (wanted.centre.x - figure.through.x) * figure.uy  # type: ignore[union-attr]
-            assert off == pytest.approx(wanted.radius, rel=1e-12)
-
-
-def test_sums_are_said_in_numbers() -> None:
-    made = book(*GROUND, "circle touching C1 enclosing C2 outside radius 48")
-    working = working_of(made, made.order[-1])
-    assert working is not None
-    assert "C1, enclosed: R - r = 48 - 20 = 28 from its centre." in working.sums
-    assert "C2, touched from outside: R + r = 48 + 14 = 62 from its centre." in working.sums

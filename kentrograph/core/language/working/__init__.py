@@ -1,0 +1,43 @@
+"""Show working: what a person would draw with compasses to find a figure, and the sums that go with it.
+
+Which constructions draw which loci is listed in ``docs/maths/working.md``.
+"""
+
+from ...book.book import Book
+from ...book.kinds.facts import given_facts
+from ...book.planner import Planner
+from ...book.values import Drawn
+from ...problem import Refused
+from ..echo import env_of
+from .arcs import arc_working
+from .lines import line_working
+from .points import point_working
+from .rounds import round_working
+from .sheet import Sheet, Working
+
+__all__ = ["Working", "working_of"]
+
+_KINDS = {
+    "circle": round_working,
+    "arc": arc_working,
+    "fillet": round_working,
+    "point": point_working,
+    "line": line_working,
+}
+
+
+def working_of(book: Book, id: str) -> Working | None:
+    """The working of a step; None for a step that is found without compasses or does not stand."""
+    step, value, index = book.steps[id], book.values[id], book.position(id)
+    make = _KINDS.get(step.statement.kind)
+    if not isinstance(value, Drawn) or make is None:
+        return None
+    planner = Planner(step.manner, book.header.manner.unit)
+    sheet = Sheet(book, step, planner)
+    try:
+        facts = given_facts(planner, step.statement, lambda: env_of(book, planner, index), book.last_place(index))
+        make(sheet, facts, value)
+    except Refused:
+        # What the givens were taken from does not stand as it did: there is nothing to show.
+        return None
+    return Working(tuple(sheet.loci), tuple(sheet.sums)) if sheet.loci or sheet.sums else None
