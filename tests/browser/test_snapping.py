@@ -1,7 +1,7 @@
 """Places taken from what is there, by the pointer in the real interface: each kind once, and the slips of the trade."""
 
 import re
-from math import hypot
+from math import hypot, radians, tan
 
 import pytest
 from playwright.sync_api import expect
@@ -156,6 +156,22 @@ def test_the_list_at_the_pointer_takes_places_and_keeps_kinds_off(drafter: Draft
     drafter.clicks_on(50, 0)
     drafter.sees_steps(4)
     assert drafter.texts()[3] == "point crossing of L1 L2"
+
+
+def test_directions_of_ones_own_are_held_to_and_nonsense_is_answered_there(drafter: Drafter) -> None:
+    drafter.types("point 0, 0", "line", "P1")
+    drafter.clicks_at(300, 300, button="right")
+    menu = drafter.page.get_by_role("dialog", name="At the pointer")
+    own = menu.get_by_label("Directions of your own (22.5, 67.5)")
+    own.fill("37, 400")
+    expect(menu.get_by_role("alert")).to_have_text("400 is no direction: degrees up to 360, such as 22.5.")
+    own.fill("37")
+    expect(menu.get_by_role("alert")).to_have_count(0)
+    drafter.presses("Escape")
+    # Near a sight line from the last place in that direction.
+    drafter.clicks_on(65, 49.3)
+    drafter.sees_steps(2)
+    assert drafter.figure("L1")["to"][1] / drafter.figure("L1")["to"][0] == pytest.approx(tan(radians(37)), rel=1e-9)
 
 
 def test_what_was_taken_beside_something_special_is_marked(drafter: Drafter) -> None:

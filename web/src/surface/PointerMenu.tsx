@@ -1,12 +1,13 @@
 /** At the pointer: the places that could be taken here, in words, and the kinds of place that are on. */
-import { Box, chakra, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
 import { useInterface } from "../state/interface";
-import { type Snaps, usePreferences } from "../state/preferences";
+import { usePreferences } from "../state/preferences";
 import { isOn, useSnapKinds } from "../state/snapping";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
+import { Steps } from "./Steps";
 
 const WIDTH = 404;
 const HEIGHT = 600;
@@ -126,55 +127,6 @@ function Kinds({ close }: { close: () => void }) {
           <Text color="quiet" lineHeight="1.2">
             {kind.explanation}
           </Text>
-        </Flex>
-      ))}
-    </Box>
-  );
-}
-
-const STEPS: readonly { key: keyof Snaps; words: string; least: number; most: number }[] = [
-  { key: "turn", words: "Directions every (degrees, 0 for any)", least: 0, most: 180 },
-  { key: "step", words: "Distances every (0 for any)", least: 0, most: 1e9 },
-  { key: "grid", words: "Grid of (0 for none)", least: 0, most: 1e9 },
-  { key: "parts", words: "Equal parts", least: 2, most: 99 },
-  { key: "reach", words: "Reach in pixels", least: 3, most: 40 },
-];
-
-function Steps() {
-  const snaps = usePreferences((p) => p.snaps);
-  const set = (key: keyof Snaps, value: number, least: number, most: number) => {
-    if (Number.isFinite(value) && value >= least && value <= most)
-      usePreferences.setState({ snaps: { ...snaps, [key]: value } });
-  };
-  return (
-    <Box mt="2" role="group" aria-label="Steps">
-      <Flex as="label" align="center" gap="2" fontSize="12px" py="0.5">
-        <Text flex="1">Directions of your own (22.5, 67.5)</Text>
-        <Input
-          size="2xs"
-          w="130px"
-          defaultValue={snaps.turns.join(", ")}
-          onChange={(e) => {
-            const turns = e.target.value.split(/[,; ]+/).filter((word) => word !== "");
-            const numbers = turns.map(Number);
-            if (numbers.every((n) => Number.isFinite(n) && Math.abs(n) <= 360))
-              usePreferences.setState({ snaps: { ...snaps, turns: numbers } });
-          }}
-        />
-      </Flex>
-      {STEPS.map(({ key, words, least, most }) => (
-        <Flex key={key} as="label" align="center" gap="2" fontSize="12px" py="0.5">
-          <Text flex="1">{words}</Text>
-          <Input
-            size="2xs"
-            w="70px"
-            type="number"
-            min={least}
-            max={most}
-            step="any"
-            defaultValue={String(snaps[key] as number)}
-            onChange={(e) => set(key, e.target.valueAsNumber, least, most)}
-          />
         </Flex>
       ))}
     </Box>
