@@ -36,7 +36,7 @@ KINDS = [
     ("level and plumb", "point", [("over", 20, 70), ("over", 100, 0), (100, 70)], "point (end of L1).x, P1.y"),
     ("level", "point", [("over", 20, 70), (60, 70)], "point 60, P1.y"),
     ("parallel to a line passed over", "point", [("over", 20, 70), ("over", 64, 14), (40, 90)], "point P1: 28.3 at L3.dir"),
-    ("sight line and figure", "point", [("over", 50, 60), (130 - 20, 60)], "point crossing of (level end of L2) C1 entering"),
+    ("sight line and figure", "point", [("over", 20, 70), (130 - 300**0.5, 70)], "point crossing of (level P1) C1 entering"),
     ("x and y by pointing", "point", ["x", (50, 60), (130, 60)], "point (end of L2).x, (centre of C1).y"),
 ]  # fmt: skip
 
