@@ -58,7 +58,7 @@ CLICKS = [
     ("line", (), (12, 16), ["touching C1", "square C1"], "a line that touches"),
     ("line", ("from 100, 90",), (8, 3), ["to P1"], "to a point"),
     ("line", ("from 100, 90", "length 50"), (100, 0), ["direction 270"], "a length that is held turns with the pointer"),
-    ("line", ("from 0, 0", "direction 90"), (3, 70), ["length 70"], "a direction that is held is followed"),
+    ("line", ("from 0, 0", "direction 90"), (3, 70), ["until E1", "length 70"], "a direction held is followed to what is there"),
     ("arc", (), (55, -9), ["continuing L1", "from end of L1"], "an end is gone on from, or begun at"),
     ("arc", (), (60, 10), ["centre centre of C2", "from centre of C2"], "a centre begins an arc about it"),
     ("fillet", (), (20, 0), ["C1"], "a figure by its name"),
@@ -86,3 +86,29 @@ def test_a_click_takes_the_solution_nearest_to_the_pointer() -> None:
         assert isinstance(value, Drawn)
         gaps = [abs(hypot(s.figure.centre.x - at[0], s.figure.centre.y - at[1]) - 60) for s in value.solutions]  # type: ignore[union-attr]
         assert gaps[value.taken] == min(gaps)
+
+
+HELD = ("P1 = point 0, 0", "P2 = point 40, 13", "L1 = line from 60, -40 to 60, 80", "C1 = circle centre 120, 0 radius 20")
+# The rows given, where the pointer is, whether the key is held that keeps a line level, the statement that a click writes.
+HOLDS = [
+    (("from P1", "direction 0"), (60.2, 0.3), False, "line from P1 direction 0 until L1"),
+    (("from P1", "direction 30"), (60.2, 34.4), False, "line from P1 direction 30 until L1"),
+    (("from P1", "direction 30"), (40.1, 13.1), False, "line from P1 direction 30 until P2"),
+    (("from P1", "direction 5"), (100.6, 8.7), False, "line from P1 direction 5 until C1 entering"),
+    (("from P1", "direction 5"), (138.4, 12), False, "line from P1 direction 5 until C1 leaving"),
+    (("from P1", "direction 30"), (20, 12), False, "line from P1 direction 30 length 23.3"),
+    (("from P1", "length 72.1"), (60.2, 40), False, "line from P1 length 72.1 until L1 leaving"),
+    (("from P1",), (60.3, 4), True, "line from P1 to crossing of (level) L1"),
+    (("from P1",), (40.1, 13.1), True, "line from P1 to crossing of (level) (plumb P2)"),
+    (("from P2",), (104.5, 12.6), True, "line from P2 to crossing of (level) C1 entering"),
+    (("from P2",), (138.9, 6), True, "line from P2 to crossing of (level) C1 leaving"),
+    (("from P1",), (30, 4), True, "line from P1 to + 30 at 0"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("rows", "at", "level", "written"), HOLDS)
+def test_what_is_held_runs_on_to_what_is_there(rows: tuple[str, ...], at: tuple[float, float], level: bool, written: str) -> None:
+    made = book(*HELD)
+    shown = under_pointer(made, Draft("line", rows), "", len(made.order), Pointer(*at, 2.0, 0.1, level), None, True)
+    assert shown.click is not None
+    assert shown.click.statement == written

@@ -3,11 +3,13 @@
 from math import hypot
 
 from ..angles import unit
-from ..figures import Circle, EndlessLine, Line, Point
+from ..figures import Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..measure.closest import closest
 from ..meet import meet_long
-from ..meet.carriers import way_of
+from ..meet.carriers import carrier, way_of
 from ..problem import refuse
 from ..tolerance import TOLERANCE
+from .loci import Locus, from_two_loci
 from .solution import Solution
 
 Vector = tuple[float, float]
@@ -33,6 +35,43 @@ def endless_through_two(a: Point, b: Point) -> EndlessLine:
 def with_length(start: Point, vector: Vector, length: float) -> Line:
     """A line from a place along a unit vector; a negative length runs the other way."""
     return Line(start, Point(start.x + length * vector[0], start.y + length * vector[1]))
+
+
+def until(start: Point, vector: Vector, end: Curve | Point) -> list[Solution]:
+    """Lines from a place along a unit vector until they meet a figure, the first one ahead first, then those behind.
+
+    Until a place, the line ends level with it: at the foot of the perpendicular from there. Figures are taken as long as
+    they need to be. Raises `Refused`: same_locus (it runs along the figure), until_apart with the gap.
+    """
+    way = EndlessLine(start, *vector)
+    if isinstance(end, Point):
+        along = (end.x - start.x) * vector[0] + (end.y - start.y) * vector[1]
+        return [Solution(with_length(start, vector, along))]
+    met = meet_long(way, end)
+    if met.how == "coincident":
+        raise refuse("same_locus", first="the line", second="the figure it is to run to")
+    found = [(_along(start, vector, spot.at), spot) for spot in met.spots if (spot.at.x, spot.at.y) != (start.x, start.y)]
+    if not found:
+        raise refuse("until_apart", gap=closest(way, end)[0])
+    found.sort(key=lambda one: (one[0] < 0.0, abs(one[0])))
+    return [Solution(Line(start, s.at), s.sign, "past the end of what it runs to" if s.past[1] else "") for _, s in found]
+
+
+def _along(start: Point, vector: Vector, at: Point) -> float:
+    return (at.x - start.x) * vector[0] + (at.y - start.y) * vector[1]
+
+
+def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
+    """Lines of a length from a place that end on a figure.
+
+    Raises `Refused`: bad_radius for no length, length_too_short with the least that would do, loci_apart with the gap.
+    """
+    least = closest(start, end if isinstance(end, Ellipse) else carrier(end))[0]
+    circle = Circle(start, length)
+    if length < least - TOLERANCE.length(least, max(abs(start.x), abs(start.y))):
+        raise refuse("length_too_short", length=length, least=least)
+    found = from_two_loci(Locus(circle, "that length"), Locus(end, "the figure it is to end on"))
+    return [one._replace(figure=Line(start, one.figure)) for one in found if isinstance(one.figure, Point)]
 
 
 def parallel_at(line: Line | EndlessLine, distance: float) -> list[Solution]:

@@ -158,6 +158,10 @@ def _figures(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return givens
 
 
+def _thing(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    return [_given(c, spec.word, start, thing(c))]
+
+
 def _none(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [Given(spec.word, (), (), start, c.last)]
 
@@ -196,6 +200,7 @@ _SHAPES = {
     "range": _range,
     "figure": _figure,
     "figures": _figures,
+    "thing": _thing,
     "none": _none,
     "chord": _chord,
     "curve": _curve,

@@ -195,6 +195,10 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # where two meet
     "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
     "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",
+    "length_too_short": lambda f: (
+        f"no line of {plain(f['length'])} reaches it: it lies {plain(f['least'])} away, so {plain(f['least'])} at least"
+    ),
+    "until_apart": lambda f: f"in that direction it never meets what it is to run to: {plain(f['gap'])} lies between them",
     "parallel": lambda f: f"{f['first']} and {f['second']} are parallel: they never cross",
     "no_crossing": lambda f: f"{f['first']} and {f['second']} do not cross: {plain(f['gap'])} lies between them",
     "inside": lambda f: f"the place lies {plain(f['gap'])} inside {f['name']}: no tangent leads from there",

@@ -4,7 +4,7 @@ Each pick is a row as it will read in the book. Every one offered has been tried
 """
 
 from dataclasses import dataclass, replace
-from math import atan2, degrees, hypot
+from math import atan2, degrees, hypot, inf
 
 from ..book.book import Book
 from ..book.tree import Statement
@@ -115,6 +115,7 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if places is None else places
     first = places[0]
     if pointer.level and draft.kind in ("line", "path") and draft.rows:
+        rows |= dict.fromkeys(_levelled_to(book, draft, first, index))
         first = _levelled(book, draft, first, index)
     if first.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
         # A quarter point is only another place of a figure that is more likely to be touched there.
@@ -154,6 +155,39 @@ def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":
         return [Pick(row, OpenLine("type", draft, row, statement=f"{row} "))]
     line = read_open_line(book, draft, row, index, offer=False)
     return [Pick(row, line)] if line.problem is None and line.do != "nothing" else []
+
+
+def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list[str]:
+    """Held level or plumb with the last place: as far as a special place, or on to the figure under the pointer."""
+    last = last_of_draft(book, draft, index)
+    (lx, ly), (x, y) = book.writing.from_world(last), book.writing.from_world(pointed.at)
+    held, other = ("level", "plumb") if abs(x - lx) >= abs(y - ly) else ("plumb", "level")
+    word = "to " if draft.kind == "line" else ""
+    if pointed.special and pointed.kind not in _OF_THE_LAST:
+        return [f"{word}crossing of ({held}) ({other} {pointed.words})"]
+    figure, name = _under(book, pointed)
+    if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+        return []
+    return _nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in _WAYS_IN], pointed.at, index)
+
+
+_WAYS_IN = (" entering", " leaving", "")
+_OF_THE_LAST = ("sights", "foot", "touch")
+"""Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
+
+
+def _nearest_first(book: Book, draft: Draft, rows: list[str], at: Point, index: int) -> list[str]:
+    """Of rows that end a line in different places, the one that ends nearest to a place; none where none can be read."""
+
+    def off(row: str) -> float:
+        value = read_open_line(book, draft, row, index, offer=False).value
+        figure = value.figure if isinstance(value, Drawn) else None
+        end = getattr(figure, "end", None)
+        return hypot(end.x - at.x, end.y - at.y) if isinstance(end, Point) else inf
+
+    away = {row: off(row) for row in rows}
+    best = min(rows, key=lambda row: away[row])
+    return [best] if away[best] < inf else []
 
 
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
@@ -254,12 +288,17 @@ def _line(
     ring = bool(name) and isinstance(figure, Circle | Arc | Ellipse)
     straight = bool(name) and isinstance(figure, Line | EndlessLine)
     touching = [f"touching {name}", f"square {name}"] if ring else [f"square {name}", f"parallel {name}"] if straight else []
+    until = [f"until {name}"] if ring or straight else []
     if "square" in has:
         touching.reverse()
     if "length" in has and "from" in has:
-        return [f"through {place}"] if pointed.special else [f"direction {_direction(book, draft, pointed, index)}"]
+        # A place gives the direction; a figure is what it ends on.
+        held = [f"through {place}"] if pointed.special else [f"direction {_direction(book, draft, pointed, index)}"]
+        return [*held, *until] if pointed.special or not until else [*until, *held]
     if has & {"direction", "parallel", "square"} and "from" in has:
-        return [f"length {_length(book, draft, pointer, index)}"]
+        # It ends level with a place, or on a figure.
+        level = [f"until {place}"] if pointed.special and pointed.kind not in _OF_THE_LAST else []
+        return [*level, *until, f"length {_length(book, draft, pointer, index)}"]
     ends = (
         [f"{word} {place}" for word in ("from", "to") if word not in has]
         if not has & {"through", "parallel", "square", "direction"}

@@ -233,8 +233,9 @@ def with_solution(
         which = choice % len(value.solutions)
     elif pointer is not None and not any(g.sides for g in step.statement.givens):
         at = Point(pointer.x, pointer.y)
-        if [g.word for g in step.statement.givens].count("square") == 2:
-            # Between two figures it ends on the side that is pointed at.
+        words = [g.word for g in step.statement.givens]
+        if words.count("square") == 2 or "until" in words:
+            # Between two figures, or up to one, it ends on the side that is pointed at.
             which = nearest_solution(value.solutions, lambda line: hypot(line.end.x - at.x, line.end.y - at.y))
         else:
             which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))

@@ -8,7 +8,13 @@ from ..problem import Problem
 from ..units import convert
 
 _SHARES = {"radius": 1.0, "diameter": 2.0, "circumference": 2.0 * pi}
-_BETTER = {"radius_too_small": "least", "radius_not_possible": "nearest"}
+_LENGTH = {"length": 1.0}
+_BETTER = {
+    "radius_too_small": ("least", _SHARES),
+    "radius_not_possible": ("nearest", _SHARES),
+    "length_too_short": ("least", _LENGTH),
+}
+"""The field of a problem in which the better size stands, and the givens that it is a size for."""
 
 
 class Suggestion(NamedTuple):
@@ -25,11 +31,12 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
 
     ``unit`` is the drawing's; the size is written in the unit in which the step is.
     """
-    better = problem.fields.get(_BETTER.get(problem.kind, ""))
-    given = next((g for g in step.statement.givens if g.word in _SHARES), None)
+    field, shares = _BETTER.get(problem.kind, ("", {}))
+    better = problem.fields.get(field)
+    given = next((g for g in step.statement.givens if g.word in shares), None)
     if better is None or given is None:
         return None
-    size = convert(better * _SHARES[given.word], unit, step.manner.unit)
+    size = convert(better * shares[given.word], unit, step.manner.unit)
     text = step.statement.text
     words = f"{given.word} {size:.12g}"
     kept = " ".join(given.sides)

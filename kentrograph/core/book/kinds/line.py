@@ -6,7 +6,7 @@ from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
 from ...construct.solution import Solution
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
@@ -119,6 +119,8 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
         # Both ends are known: anything more would contradict them or say nothing.
         _only(statement, {"from", "to"})
     end = "from" if "from" in has else "to"
+    if "until" in has and end == "from":
+        return _until(statement, has, ways, through)
     if not ways and not through:
         if "length" in has:
             raise needs(statement, "direction", "through a place", "parallel and a line", "square and a line")
@@ -129,7 +131,7 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
     if "length" not in has:
         if end == "from" and way == "square":
             return _dropped
-        raise needs(statement, "length", "to and a place" if end == "from" else "from and a place")
+        raise needs(statement, "length", "until and what it runs to" if end == "from" else "from and a place")
 
     def draw(f: Facts) -> Line:
         at, length = value(f, end), value(f, "length")
@@ -140,6 +142,35 @@ def _with_ends(statement: Statement, has: set[str], ways: list[str], through: in
         return Line(line.end, line.start)
 
     return draw
+
+
+def _until(statement: Statement, has: set[str], ways: list[str], through: int) -> Draw:
+    """From a place in a direction, or of a length, until it meets a figure."""
+    if not ways and not through:
+        if "length" not in has:
+            raise needs(statement, "direction", "length", "through a place", "parallel and a line", "square and a line")
+        _only(statement, {"from", "length", "until"})
+        return lambda f: Outcome(lines.reaching(value(f, "from"), value(f, "length"), _curve(f)), stated(f))
+    way = ways[0] if ways else "through"
+    _only(statement, {"from", way, "until"})
+
+    def draw(f: Facts) -> Outcome:
+        at = value(f, "from")
+        vector = _toward(at, value(f, "through"), "from") if way == "through" else _vector(f, way)
+        end = value(f, "until")
+        return Outcome(lines.until(at, vector, end if isinstance(end, Point) else _curve(f)), stated(f))
+
+    return draw
+
+
+def _curve(f: Facts) -> Curve:
+    """What a line runs to. Raises `Refused` (no_curve)."""
+    fact = next(x for x in f if x.word == "until")
+    if not isinstance(fact.values[0], Line | EndlessLine | Circle | Arc | Ellipse):
+        argument = fact.given.arguments[0]
+        name = argument.text if isinstance(argument, Name) else "the place"
+        raise refuse("no_curve", fact.given.start, fact.given.end, name=name)
+    return fact.values[0]
 
 
 def _toward(at: Point, through: Point, end: str) -> Vector:
