@@ -168,10 +168,10 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     figure, name = _under(book, pointed)
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return []
-    return _nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in _WAYS_IN], pointed.at, index)
+    sides = ("",) if isinstance(figure, Line | EndlessLine) else (" entering", " leaving", "")
+    return _nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
 
 
-_WAYS_IN = (" entering", " leaving", "")
 _OF_THE_LAST = ("sights", "foot", "touch")
 """Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
 
