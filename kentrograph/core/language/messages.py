@@ -15,7 +15,9 @@ def sentence(problem: Problem) -> str:
 def _listed(words: list[str], joint: str = "or") -> str:
     if len(words) <= 1:
         return "".join(words)
-    return ", ".join(words[:-1]) + f" {joint} " + words[-1]
+    # Before items of several words a comma keeps them apart: "length, or until and what it runs to".
+    comma = "," if any(" and " in word for word in words) else ""
+    return ", ".join(words[:-1]) + f"{comma} {joint} " + words[-1]
 
 
 def _expected(fields: dict[str, Any]) -> str:

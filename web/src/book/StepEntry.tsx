@@ -10,6 +10,9 @@ import { StepActs } from "./StepActs";
 import { Values } from "./Values";
 import { ReadingRows } from "../readings/ReadingRows";
 
+/** Between givens; where the line breaks, the dot stays behind. */
+const JOINT = "\u00a0· ";
+
 const Entry = chakra("li", {
   base: {
     display: "grid",
@@ -153,7 +156,7 @@ function Givens({ step }: { step: Step }) {
   if (step.reading) {
     return (
       <>
-        <Text color="quiet">{step.rows.map((r) => r.text).join(" · ")}</Text>
+        <Text color="quiet">{step.rows.map((r) => r.text).join(JOINT)}</Text>
         <ReadingRows reading={step.reading} />
       </>
     );
@@ -162,7 +165,7 @@ function Givens({ step }: { step: Step }) {
     <Text color="quiet" overflowWrap="anywhere" fontVariantNumeric="tabular-nums">
       {step.rows.map((row, i) => (
         <span key={i}>
-          {i > 0 && " · "}
+          {i > 0 && JOINT}
           {row.text}
           {row.value !== "" && <Value>{row.value}</Value>}
         </span>
