@@ -4,7 +4,7 @@ Expected values are worked out by hand from the figures named (3-4-5 triangles, 
 stands beside them.
 """
 
-from math import degrees, pi, sqrt
+from math import acos, degrees, pi, sqrt
 from typing import Any
 
 import pytest
@@ -66,6 +66,12 @@ GOOD: list[tuple[str, dict[str, Any], int, str]] = [
     ("line from P3 parallel L2 length 5", {"to": [13, 34]}, 1, "parallel, with a length"),
     ("line from P3 through P1 length sqrt(1000)*2", {"to": [-10, -30]}, 1, "through a place, with a length"),
     ("line from P3 square L1", {"to": [10, 0]}, 1, "square to a line ends at its foot"),
+    ("arc centre P1 from 25, 0 until L3", {"to": [15, 20], "sweep": degrees(acos(0.6))}, 4, "an arc until a line: 3, 4, 5"),
+    ("arc centre P1 from 25, 0 until L3 clockwise", {"to": [-15, 20], "sweep": degrees(acos(-0.6)) - 360}, 4, "clockwise"),
+    ("arc centre P1 from 25, 0 until P3", {"sweep": degrees(acos(1 / sqrt(10)))}, 2, "until the direction of a place"),
+    ("arc centre P1 radius 25 at 0 until L3 entering", {"to": [-15, 20]}, 4, "the crossing where that line enters"),
+    ("arc continuing L1 radius 20 until L3", {"to": [60, 20], "sweep": 90}, 2, "going on from an end until a line"),
+    ("arc from P2 direction 0 radius 25 until L3 left", {"to": [64.49489742783178, 20]}, 2, "in a direction: sqrt(25² - 5²)"),
     ("line from P3 direction 0 until L2", {"to": [15, 30]}, 1, "until it meets a line: 20 up at a slope of 4 in 3"),
     ("line from P3 direction 0 until P2", {"to": [40, 30]}, 1, "until it is level with a place"),
     ("line from P1 direction 0 until C2", {"to": [25, 0]}, 2, "until a circle, where it enters"),
@@ -159,6 +165,9 @@ BAD = [
     ("line from P1 to P2 length 30", "too_many_givens", "a length that contradicts"),
     ("line from P1 direction 30", "needs_given", "no length"),
     ("line from P1 parallel C1 length 5", "no_line", "a circle has no direction"),
+    ("arc centre P1 from 3, 0 until L3", "until_apart", "a line that it never meets"),
+    ("arc centre P1 from 10, 0 until A9", "same_locus", "on the very circle that it runs along"),
+    ("arc continuing L1 radius 4 until L3", "until_apart", "bending either way it comes round before"),
     ("line from P3 direction 0 until L1", "until_apart", "parallel to what it is to run to"),
     ("line from P1 direction 0 until L1", "same_locus", "along what it is to run to"),
     ("line from P3 length 29 until L1", "length_too_short", "30 away"),

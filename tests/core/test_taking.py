@@ -112,3 +112,21 @@ def test_what_is_held_runs_on_to_what_is_there(rows: tuple[str, ...], at: tuple[
     shown = under_pointer(made, Draft("line", rows), "", len(made.order), Pointer(*at, 2.0, 0.1, level), None, True)
     assert shown.click is not None
     assert shown.click.statement == written
+
+
+# Where the pointer is on a line or a circle, which way it went around the centre, and the row that a click states.
+AROUND = [
+    ((40.2, 30), 30.0, "until L1"), ((-40, 30), 120.0, "until L1 entering"), ((40, 30), -320.0, "until L1 clockwise leaving"),
+    ((-40, 30), -220.0, "until L1 clockwise"), ((19.6, 45.8), 60.0, "until C1"), ((-19.6, 45.8), 110.0, "until C1 left"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("at", "turned", "row"), AROUND)
+def test_an_arc_about_a_centre_ends_on_what_the_pointer_is_on(at: tuple[float, float], turned: float, row: str) -> None:
+    made = book("P1 = point 0, 0", "P2 = point 50, 0", "L1 = line from -60, 30 to 70, 30", "C1 = circle centre 0, 50 radius 20")
+    found = picks(made, Draft("arc", ("centre P1", "from P2")), Pointer(*at, 2.0, 0.1, turned=turned), len(made.order))[0]
+    assert found.row == row
+    assert found.line.step is not None
+    value = found.line.value
+    assert isinstance(value, Drawn)
+    assert hypot(value.figure.end.x - at[0], value.figure.end.y - at[1]) < 0.5  # type: ignore[union-attr]

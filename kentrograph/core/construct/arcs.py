@@ -3,8 +3,10 @@
 from math import atan2, degrees, hypot
 
 from ..angles import unit_vector
-from ..figures import Arc, Point
-from ..problem import refuse
+from ..figures import Arc, Circle, Curve, Point
+from ..measure.closest import closest
+from ..meet import meet_long
+from ..problem import Refused, refuse
 from ..tolerance import TOLERANCE
 from .circles import through_three, through_two_radius
 from .solution import Solution
@@ -47,6 +49,58 @@ def _sweep_between(centre: Point, start: Point, end: Point, clockwise: bool) -> 
     if not clockwise and turn < 0.0:
         return turn + 360.0
     return turn
+
+
+def about_until(centre: Point, start: Point, end: Curve | Point, senses: tuple[bool, ...] = (False, True)) -> list[Solution]:
+    """Arcs from a start about a centre until they meet a figure, or the direction of a place from the centre.
+
+    Counter-clockwise first, then clockwise (``senses`` says which of them); of each the crossing that is met first comes
+    first. Figures are taken as long as they need to be. Raises `Refused`: until_apart with the gap, same_locus.
+    """
+    if isinstance(end, Point):
+        return [Solution(about_to(centre, start, end, clockwise), _SENSE[clockwise]) for clockwise in senses]
+    circle = Circle(centre, hypot(start.x - centre.x, start.y - centre.y))
+    met = meet_long(circle, end)
+    if met.how == "coincident":
+        raise refuse("same_locus", first="the arc", second="the figure it is to run to")
+    slack = TOLERANCE.length(circle.radius, max(abs(start.x), abs(start.y)))
+    spots = [s for s in met.spots if hypot(s.at.x - start.x, s.at.y - start.y) > slack]
+    if not spots:
+        raise refuse("until_apart", gap=closest(circle, end)[0])
+    found: list[Solution] = []
+    for clockwise in senses:
+        arcs = [(Arc(centre, circle.radius, start, s.at, _sweep_between(centre, start, s.at, clockwise)), s) for s in spots]
+        arcs.sort(key=lambda one: abs(one[0].sweep))
+        found += [
+            Solution(arc, f"{_SENSE[clockwise]} {s.sign}".strip(), "past the end of what it runs to" if s.past[1] else "")
+            for arc, s in arcs
+        ]
+    return found
+
+
+_SENSE = {False: "counter-clockwise", True: "clockwise"}
+
+
+def leaving_until(start: Point, vector: Vector, radius: float, end: Curve | Point) -> list[Solution]:
+    """Arcs that leave a place along a unit vector with a radius until they meet a figure: bending left, then right.
+
+    Raises `Refused`: bad_radius, until_apart where neither meets it.
+    """
+    found: list[Solution] = []
+    refused: Refused | None = None
+    if not radius > 0.0:
+        raise refuse("bad_radius", value=radius)
+    for side, sense in ((1.0, False), (-1.0, True)):
+        centre = Point(start.x - side * radius * vector[1], start.y + side * radius * vector[0])
+        try:
+            reached = about_until(centre, start, end, (sense,))
+        except Refused as error:
+            refused = refused or error
+            continue
+        found += [s._replace(signature=s.signature.replace(_SENSE[sense], "right" if sense else "left")) for s in reached]
+    if not found and refused is not None:
+        raise refused
+    return found
 
 
 def via(start: Point, middle: Point, end: Point) -> Arc:

@@ -94,6 +94,8 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("arc centre P1 from P2 sweep 40", "about a centre"),
         ("arc centre P1 radius 20 at 30 sweep 90", "starts in a direction from its centre"),
         ("arc centre P1 from P2 to P3", "ends on the direction of a place; `clockwise` the other way"),
+        ("arc centre P1 from P2 until L2", "until it meets a figure, counter-clockwise; `clockwise` for the other way round"),
+        ("arc continuing L1 radius 25 until C1 left", "leaves the end of a line or arc, until it meets a figure"),
         ("arc continuing L1 to 80, 30", "leaves the end of a line or arc tangentially; `continuing start of L1`"),
         ("arc continuing L1 radius 15 sweep 120", "with a radius and a sweep"),
         ("arc from P1 direction 90 to P2", "a start direction and an end; or `radius` and `sweep`"),

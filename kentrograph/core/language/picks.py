@@ -215,7 +215,7 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
         case "circle":
             return _circle(has, pointed, place, on, figure, name)
         case "arc":
-            return _arc(has, pointed, place, figure, name, pointer.turned < 0.0)
+            return _arc(book, draft, has, pointed, place, figure, name, pointer.turned < 0.0, index)
         case "line":
             return _line(book, draft, has, pointed, place, figure, name, pointer, index)
         case "fillet" | "join":
@@ -260,7 +260,10 @@ def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object
     return [*placed, *touching]
 
 
-def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str, clockwise: bool) -> list[str]:
+def _arc(
+    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, figure: object, name: str,
+    clockwise: bool, index: int,
+) -> list[str]:  # fmt: skip
     if not has:
         placed = [f"from {place}", f"centre {place}"]
         if place.startswith("centre of"):
@@ -271,6 +274,11 @@ def _arc(has: set[str], pointed: Pointed, place: str, figure: object, name: str,
         if {"centre", "from"} <= has and "to" not in has:
             # The way that the pointer went around the centre.
             placed = [f"to {place} clockwise", f"to {place}"] if clockwise else [f"to {place}", f"to {place} clockwise"]
+            if name and not pointed.special and isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+                # On a figure: it ends there, and not only in that direction.
+                sense = " clockwise" if clockwise else ""
+                signs = ("", " entering", " leaving", " left", " right")
+                placed = [*_nearest_first(book, draft, [f"until {name}{sense}{s}" for s in signs], pointed.at, index), *placed]
     figured: list[str] = []
     if name and isinstance(figure, Line | EndlessLine | Circle | Arc):
         figured = [f"touching {name}"]

@@ -126,6 +126,7 @@ KINDS: dict[str, KindSpec] = {
                 _given("rise", "number", "its height over the chord"),
                 _given("at", "direction", "the direction of its start from the centre"),
                 _given("sweep", "turn", "how far it runs; counter-clockwise, negative is clockwise"),
+                _given("until", "thing", "the figure it runs to, or the place in whose direction it ends"),
                 _given("direction", "direction", "the direction in which it sets out"),
                 _given("continuing", "figure", "leaves the end of a line or arc tangentially"),
                 _given("touching", "figures", "a figure it touches", True),

@@ -10,7 +10,7 @@ from ...figures.along import heading
 from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_facts, runs_to, stated, value, words_of
 from .given import needs, too_many
 from .touching_arcs import plan_touching_arc
 
@@ -66,6 +66,11 @@ def _direction(f: Facts) -> Vector:
     return unit_vector(value(f, "direction"))
 
 
+def _sides_but_start(f: Facts) -> tuple[str, ...]:
+    """`start` says which end is continued, not which arc is meant."""
+    return tuple(side for side in stated(f) if side not in ("start", "end"))
+
+
 _CONSTRUCTIONS: dict[frozenset[str], Draw] = {
     frozenset({"from", "via", "to"}): lambda f: arcs.via(value(f, "from"), value(f, "via"), value(f, "to")),
     frozenset({"from", "to", "radius"}): lambda f: Outcome(
@@ -83,6 +88,18 @@ _CONSTRUCTIONS: dict[frozenset[str], Draw] = {
     frozenset({"centre", "from", "to"}): lambda f: _to_direction(f, value(f, "centre"), value(f, "from")),
     frozenset({"centre", "radius", "at", "sweep"}): lambda f: arcs.about(value(f, "centre"), _start_on_rim(f), value(f, "sweep")),
     frozenset({"centre", "radius", "at", "to"}): lambda f: _to_direction(f, value(f, "centre"), _start_on_rim(f)),
+    frozenset({"centre", "from", "until"}): lambda f: Outcome(
+        arcs.about_until(value(f, "centre"), value(f, "from"), runs_to(f)), stated(f)
+    ),
+    frozenset({"centre", "radius", "at", "until"}): lambda f: Outcome(
+        arcs.about_until(value(f, "centre"), _start_on_rim(f), runs_to(f)), stated(f)
+    ),
+    frozenset({"from", "direction", "radius", "until"}): lambda f: Outcome(
+        arcs.leaving_until(value(f, "from"), _direction(f), value(f, "radius"), runs_to(f)), stated(f)
+    ),
+    frozenset({"continuing", "radius", "until"}): lambda f: Outcome(
+        arcs.leaving_until(*tip(f), value(f, "radius"), runs_to(f)), _sides_but_start(f)
+    ),
     frozenset({"continuing", "to"}): lambda f: arcs.leaving_to(*tip(f), value(f, "to")),
     frozenset({"continuing", "radius", "sweep"}): lambda f: arcs.leaving_radius(*tip(f), value(f, "radius"), value(f, "sweep")),
 }

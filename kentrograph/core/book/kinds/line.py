@@ -6,13 +6,13 @@ from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
 from ...construct.solution import Solution
-from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, curve_run_to, plan_direct, plan_facts, runs_to, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
 
@@ -150,27 +150,16 @@ def _until(statement: Statement, has: set[str], ways: list[str], through: int) -
         if "length" not in has:
             raise needs(statement, "direction", "length", "through a place", "parallel and a line", "square and a line")
         _only(statement, {"from", "length", "until"})
-        return lambda f: Outcome(lines.reaching(value(f, "from"), value(f, "length"), _curve(f)), stated(f))
+        return lambda f: Outcome(lines.reaching(value(f, "from"), value(f, "length"), curve_run_to(f)), stated(f))
     way = ways[0] if ways else "through"
     _only(statement, {"from", way, "until"})
 
     def draw(f: Facts) -> Outcome:
         at = value(f, "from")
         vector = _toward(at, value(f, "through"), "from") if way == "through" else _vector(f, way)
-        end = value(f, "until")
-        return Outcome(lines.until(at, vector, end if isinstance(end, Point) else _curve(f)), stated(f))
+        return Outcome(lines.until(at, vector, runs_to(f)), stated(f))
 
     return draw
-
-
-def _curve(f: Facts) -> Curve:
-    """What a line runs to. Raises `Refused` (no_curve)."""
-    fact = next(x for x in f if x.word == "until")
-    if not isinstance(fact.values[0], Line | EndlessLine | Circle | Arc | Ellipse):
-        argument = fact.given.arguments[0]
-        name = argument.text if isinstance(argument, Name) else "the place"
-        raise refuse("no_curve", fact.given.start, fact.given.end, name=name)
-    return fact.values[0]
 
 
 def _toward(at: Point, through: Point, end: str) -> Vector:
