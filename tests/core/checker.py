@@ -43,6 +43,18 @@ def miss(circle: Data, given: Data, word: str) -> float:
     return abs(d - {"outside": r + g, "inside": g - r, "enclosing": r - g}[word])
 
 
+def beside(given: Data, x: float, y: float) -> float:
+    """How far a place lies from the whole of a figure; of an ellipse, by how much its equation is missed, times an axis."""
+    if given["kind"] == "line":
+        return abs(off(given, x, y))
+    if given["kind"] == "ellipse":
+        (cx, cy), (a, b), turn = given["centre"], given["axes"], radians(given["turned"])
+        u, v = (x - cx) * cos(turn) + (y - cy) * sin(turn), (y - cy) * cos(turn) - (x - cx) * sin(turn)
+        return abs(hypot(u / a, v / b) - 1.0) * min(a, b)
+    gx, gy, g = circle_of(given)
+    return abs(hypot(gx - x, gy - y) - g)
+
+
 def scale(circle: Data) -> float:
     """What a residual is measured by: the larger of the size and the distance from the datum."""
     x, y, r = circle_of(circle)

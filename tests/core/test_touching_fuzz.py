@@ -8,7 +8,7 @@ from random import Random
 
 import pytest
 
-from .checker import all_of, circle_of, scale
+from .checker import all_of, beside, circle_of, scale
 from .support import report
 
 _AT = (0, 0, 1, 2, 5, 10, -5, 3.5, 20, -20, 1e-3, 7, 12)
@@ -47,7 +47,18 @@ FORMS = (
     "arc from P1 direction {a} touching {f}",
     "fillet {n} {n} radius {s}",
     "fillet {n} {n} radius {s} trimmed",
+    "line from P1 direction {a} until {u}",
+    "line from P1 parallel L3 until {u}",
+    "line from P1 square {u} until {u}",
+    "line from P1 through P2 until {u}",
+    "line from P1 length {s} until {u}",
+    "arc centre P1 from P2 until {u}",
+    "arc centre P1 radius {s} at {a} until {u} clockwise",
+    "arc continuing L2 radius {s} until {u}",
+    "arc continuing start of A1 radius {s} until {u}",
+    "arc from P1 direction {a} radius {s} until {u}",
 )
+"""``f`` is anything that can be touched, with or without a side; ``r`` round; ``u`` what can be run to; ``s``, ``a`` numbers."""
 
 
 def drawing(r: Random) -> list[str]:
@@ -73,7 +84,7 @@ def statement(r: Random, form: str) -> str:
             "f": r.choice(names) + r.choice(_SIDES), "n": r.choice(names), "r": r.choice(("C1", "C2", "C3", "A1")),
             "s": str(r.choice(_SIZES)), "a": str(r.choice(_AT)),
         }  # fmt: skip
-        form = head + picked[what] + tail
+        form = head + (r.choice(("L1", "L2", "L3", "C1", "C2", "A1", "E1", "P3")) if what == "u" else picked[what]) + tail
     return form
 
 
@@ -95,6 +106,9 @@ def test_touching_anything_has_an_answer_or_a_reason(form: str) -> None:
         for one in found:
             size = max(scale(one), 40.0) if "radius" in one else 40.0
             assert all(residual <= 1e-9 * size for residual in one.get("residuals", [])), (lines, text, one)
+        if "until" in form and (run_to := text.split("until ")[1].split()[0]) != "P3":
+            missed = [beside(made["figures"][run_to], *one["to"]) for one in found]
+            assert max(missed) <= 1e-9 * 40.0 * max(1.0, *(abs(v) / 40.0 for one in found for v in one["to"])), (lines, text)
         if form.startswith("circle"):
             for index, one in enumerate(found):
                 for other in found[:index]:
