@@ -32,6 +32,7 @@ PULLS = [
     ("circle centre P2 radius 10", (0, (44, 3)), "moves P2", "P2 = point 44, 3"),
     ("line from P1 direction 30 length 80", (1, (30, 40)), "changes direction 30 and length 80",
      "line from P1 direction 53 length 50"),
+    ("line from P2 direction 170 until L9", (1, (0, 40)), "changes direction 170", "line from P2 direction 135 until L9"),
     ("line from P1 parallel L1 length 9", (1, (25, 3)), "changes length 9", "line from P1 parallel L1 length 25"),
     ("arc centre P1 from P2 sweep 90", (2, (-50, 0)), "changes sweep 90", "arc centre P1 from P2 sweep 180"),
     ("arc centre P1 from P2 sweep -90", (2, (0, 50)), "changes sweep -90", "arc centre P1 from P2 sweep -270"),

@@ -58,6 +58,8 @@ def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
                 yield handle(line.end, "length", _length_and_direction(line, n, numbers["direction"]), "direction")
             else:
                 yield handle(line.end, "length", _length(line, n))
+        case Line() as line if {"from", "direction"} <= words and "direction" in numbers:
+            yield handle(line.end, "direction", _direction("direction", numbers["direction"], line.start))
         case Line() | EndlessLine() as line if {"parallel", "distance"} <= words and "distance" in numbers:
             base = _line_named(book, next(g for g in givens if g.word == "parallel"))
             at = place_along(line, line.length / 2.0) if isinstance(line, Line) else line.through
