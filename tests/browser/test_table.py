@@ -50,8 +50,9 @@ FAMILIES: list[tuple[str, list[Act], str]] = [
 
 def begun(drafter: Drafter, *statements: str) -> None:
     drafter.types(*statements)
-    drafter.presses("Escape")
+    # Written first, left then: on a slow machine the kind would stay open behind the key.
     drafter.sees_steps(len(statements))
+    drafter.presses("Escape")
     drafter.presses("Control+Home")
 
 

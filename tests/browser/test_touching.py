@@ -14,8 +14,9 @@ ROUND = ("circle centre 0, 0 radius 20", "circle centre 70, 12 radius 14", "line
 
 def begun(drafter: Drafter, *statements: str) -> None:
     drafter.types(*statements)
-    drafter.presses("Escape")
+    # Written first, left then: on a slow machine the kind would stay open behind the key.
     drafter.sees_steps(len(statements))
+    drafter.presses("Escape")
     drafter.presses("Control+Home")
 
 
