@@ -4,7 +4,7 @@ Expected values are worked out by hand from the figures named (3-4-5 triangles, 
 stands beside them.
 """
 
-from math import acos, degrees, pi, sqrt
+from math import acos, cos, degrees, pi, radians, sin, sqrt
 from typing import Any
 
 import pytest
@@ -78,6 +78,8 @@ GOOD: list[tuple[str, dict[str, Any], int, str]] = [
     ("line from P1 direction 0 until C2 leaving", {"to": [75, 0]}, 2, "until it leaves it"),
     ("line from P1 direction 0 until C1", {"to": [40, 0]}, 1, "from its rim, the other crossing"),
     ("line from P1 direction 180 until C2", {"to": [25, 0]}, 2, "behind, where nothing lies ahead: the nearest"),
+    ("line from on C1 at 77 direction 10 until C1", {"from": [20 + 20 * cos(radians(77)), 20 * sin(radians(77))]}, 1,
+     "from its rim, but for what is lost in working the place out: only the other crossing"),
     ("line from 20, 5 direction 90 until C1", {"to": [20, 20]}, 2, "from inside, the one ahead first"),
     ("line from P3 length 50 until L1", {"to": [-30, 0]}, 2, "of a length, ending on a line: 3, 4, 5; entering"),
     ("line from P3 length 50 until L1 leaving", {"to": [50, 0]}, 2, "and leaving"),

@@ -5,6 +5,7 @@ resolve to the nearest earlier step that defines them, so a step can only need w
 """
 
 from collections.abc import Iterable
+from typing import Any
 
 from ..figures import Point
 from ..problem import Problem, refuse
@@ -55,6 +56,16 @@ class Book(Network):
         """The last step that defines this name."""
         ids = self._definers.get(key)
         return self.steps[max(ids, key=self._positions.__getitem__)] if ids else None
+
+    def figure_of(self, id: str | None) -> Any:
+        """What a step draws: a figure, a number or a reading; None where there is no such step or it does not stand."""
+        value = self.values.get(id) if id is not None else None
+        return value.figure if type(value) is Drawn else None
+
+    def figure_named(self, key: str) -> Any:
+        """What the step of a name draws, as `figure_of` does."""
+        step = self.find(key)
+        return self.figure_of(step.id) if step is not None else None
 
     def kinds(self, before: int | None = None) -> dict[str, str]:
         """What every name stands for, among the steps before this index. Not to be changed by whoever asks."""

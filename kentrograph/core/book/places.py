@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from ..angles import unit, unit_vector
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
@@ -53,7 +53,7 @@ def plan_place(p: Planner, node: Place) -> PlacePlan:
             return _corner(p, node)
         case MiddleOf(first, second):
             a, b = as_function(plan_place(p, first)), as_function(plan_place(p, second))
-            return lambda env, last: _middle(a(env, last), b(env, last))
+            return lambda env, last: halfway(a(env, last), b(env, last))
         case Along():
             return plan_along(p, node)
         case Past():
@@ -241,7 +241,7 @@ def _middle_of(figure: Any, name: Name) -> Point:
     """Halfway along what is open; the area centre of what is closed."""
     match figure:
         case Line(start, end):
-            return _middle(start, end)
+            return halfway(start, end)
         case Arc():
             return place_along(figure, figure.length / 2.0)
         case Outline():
@@ -250,7 +250,3 @@ def _middle_of(figure: Any, name: Name) -> Point:
             return place_of(figure)
         case _:
             raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
-
-
-def _middle(a: Point, b: Point) -> Point:
-    return Point(a.x + (b.x - a.x) / 2.0, a.y + (b.y - a.y) / 2.0)

@@ -9,6 +9,7 @@ from ..meet import meet_long
 from ..problem import Refused, refuse
 from ..tolerance import TOLERANCE
 from .circles import through_three, through_two_radius
+from .lines import PAST_IT
 from .solution import Solution
 
 Vector = tuple[float, float]
@@ -51,14 +52,39 @@ def _sweep_between(centre: Point, start: Point, end: Point, clockwise: bool) -> 
     return turn
 
 
-def about_until(centre: Point, start: Point, end: Curve | Point, senses: tuple[bool, ...] = (False, True)) -> list[Solution]:
-    """Arcs from a start about a centre until they meet a figure, or the direction of a place from the centre.
+def about_until(centre: Point, start: Point, end: Curve | Point) -> list[Solution]:
+    """Arcs from a start about a centre until they meet a figure, or the direction of a place: counter-clockwise, clockwise.
 
-    Counter-clockwise first, then clockwise (``senses`` says which of them); of each the crossing that is met first comes
-    first. Figures are taken as long as they need to be. Raises `Refused`: until_apart with the gap, same_locus.
+    Of each the crossing that is met first comes first. Figures are taken as long as they need to be. Raises `Refused`:
+    until_apart with the gap, same_locus.
     """
+    return [*_running(centre, start, end, False, "counter-clockwise"), *_running(centre, start, end, True, "clockwise")]
+
+
+def leaving_until(start: Point, vector: Vector, radius: float, end: Curve | Point) -> list[Solution]:
+    """Arcs that leave a place along a unit vector with a radius until they meet a figure: bending left, then right.
+
+    Raises `Refused`: bad_radius, until_apart where neither meets it.
+    """
+    if not radius > 0.0:
+        raise refuse("bad_radius", value=radius)
+    found: list[Solution] = []
+    refused: list[Refused] = []
+    for word, side in (("left", radius), ("right", -radius)):
+        centre = Point(start.x - side * vector[1], start.y + side * vector[0])
+        try:
+            found += _running(centre, start, end, side < 0.0, word)
+        except Refused as error:
+            refused.append(error)
+    if not found:
+        raise refused[0]
+    return found
+
+
+def _running(centre: Point, start: Point, end: Curve | Point, clockwise: bool, word: str) -> list[Solution]:
+    """The arcs of one sense until they meet a figure, each with the word and the sign of the crossing."""
     if isinstance(end, Point):
-        return [Solution(about_to(centre, start, end, clockwise), _SENSE[clockwise]) for clockwise in senses]
+        return [Solution(about_to(centre, start, end, clockwise), word)]
     circle = Circle(centre, hypot(start.x - centre.x, start.y - centre.y))
     met = meet_long(circle, end)
     if met.how == "coincident":
@@ -67,40 +93,11 @@ def about_until(centre: Point, start: Point, end: Curve | Point, senses: tuple[b
     spots = [s for s in met.spots if hypot(s.at.x - start.x, s.at.y - start.y) > slack]
     if not spots:
         raise refuse("until_apart", gap=closest(circle, end)[0])
-    found: list[Solution] = []
-    for clockwise in senses:
-        arcs = [(Arc(centre, circle.radius, start, s.at, _sweep_between(centre, start, s.at, clockwise)), s) for s in spots]
-        arcs.sort(key=lambda one: abs(one[0].sweep))
-        found += [
-            Solution(arc, f"{_SENSE[clockwise]} {s.sign}".strip(), "past the end of what it runs to" if s.past[1] else "")
-            for arc, s in arcs
-        ]
-    return found
-
-
-_SENSE = {False: "counter-clockwise", True: "clockwise"}
-
-
-def leaving_until(start: Point, vector: Vector, radius: float, end: Curve | Point) -> list[Solution]:
-    """Arcs that leave a place along a unit vector with a radius until they meet a figure: bending left, then right.
-
-    Raises `Refused`: bad_radius, until_apart where neither meets it.
-    """
-    found: list[Solution] = []
-    refused: Refused | None = None
-    if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
-    for side, sense in ((1.0, False), (-1.0, True)):
-        centre = Point(start.x - side * radius * vector[1], start.y + side * radius * vector[0])
-        try:
-            reached = about_until(centre, start, end, (sense,))
-        except Refused as error:
-            refused = refused or error
-            continue
-        found += [s._replace(signature=s.signature.replace(_SENSE[sense], "right" if sense else "left")) for s in reached]
-    if not found and refused is not None:
-        raise refused
-    return found
+    sweeps = sorted(((_sweep_between(centre, start, s.at, clockwise), s) for s in spots), key=lambda one: abs(one[0]))
+    return [
+        Solution(Arc(centre, circle.radius, start, s.at, sweep), f"{word} {s.sign}".strip(), PAST_IT if s.past[1] else "")
+        for sweep, s in sweeps
+    ]
 
 
 def via(start: Point, middle: Point, end: Point) -> Arc:

@@ -3,7 +3,7 @@
 from math import hypot
 
 from ..angles import unit
-from ..figures import Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ..measure.closest import closest
 from ..meet import meet_long
 from ..meet.carriers import carrier, way_of
@@ -50,15 +50,28 @@ def until(start: Point, vector: Vector, end: Curve | Point) -> list[Solution]:
     met = meet_long(way, end)
     if met.how == "coincident":
         raise refuse("same_locus", first="the line", second="the figure it is to run to")
-    found = [(_along(start, vector, spot.at), spot) for spot in met.spots if (spot.at.x, spot.at.y) != (start.x, start.y)]
-    if not found:
+    slack = TOLERANCE.length(_size(end), max(abs(start.x), abs(start.y)))
+    spots = [s for s in met.spots if hypot(s.at.x - start.x, s.at.y - start.y) > slack]
+    if not spots:
         raise refuse("until_apart", gap=closest(way, end)[0])
+    found = [((s.at.x - start.x) * vector[0] + (s.at.y - start.y) * vector[1], s) for s in spots]
     found.sort(key=lambda one: (one[0] < 0.0, abs(one[0])))
-    return [Solution(Line(start, s.at), s.sign, "past the end of what it runs to" if s.past[1] else "") for _, s in found]
+    return [Solution(Line(start, s.at), s.sign, PAST_IT if s.past[1] else "") for _, s in found]
 
 
-def _along(start: Point, vector: Vector, at: Point) -> float:
-    return (at.x - start.x) * vector[0] + (at.y - start.y) * vector[1]
+PAST_IT = "past the end of what it runs to"
+"""What is said of a figure that runs until the continuation of another."""
+
+
+def _size(curve: Curve) -> float:
+    """How large a figure is, for what counts as the same place on it."""
+    match curve:
+        case Circle() | Arc():
+            return curve.radius
+        case Ellipse():
+            return max(curve.a, curve.b)
+        case _:
+            return way_of(curve).size
 
 
 def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
@@ -74,13 +87,18 @@ def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
     return [one._replace(figure=Line(start, one.figure)) for one in found if isinstance(one.figure, Point)]
 
 
+def beside(line: Line | EndlessLine, off: float) -> EndlessLine:
+    """The line parallel to one at a distance: to its left where that is positive, to its right where it is negative."""
+    w = way_of(line)
+    return EndlessLine(Point(w.x - off * w.uy, w.y + off * w.ux), w.ux, w.uy)
+
+
 def parallel_at(line: Line | EndlessLine, distance: float) -> list[Solution]:
     """The two lines parallel to one, at a distance: left, then right, as it runs. At distance 0 it is the line itself."""
-    w = way_of(line)
     if distance == 0.0:
-        return [Solution(EndlessLine(Point(w.x, w.y), w.ux, w.uy))]
+        return [Solution(beside(line, 0.0))]
     sides = (("left", distance), ("right", -distance)) if distance > 0 else (("right", distance), ("left", -distance))
-    found = [Solution(EndlessLine(Point(w.x - d * w.uy, w.y + d * w.ux), w.ux, w.uy), sign) for sign, d in sides]
+    found = [Solution(beside(line, d), sign) for sign, d in sides]
     return sorted(found, key=lambda s: s.signature != "left")
 
 

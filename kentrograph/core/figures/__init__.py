@@ -4,9 +4,9 @@ from .circle import Arc, Circle
 from .ellipse import Ellipse
 from .line import EndlessLine, Line
 from .outline import Outline
-from .point import Point
+from .point import Point, halfway
 
 Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline
 Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
-__all__ = ["Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point"]
+__all__ = ["Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point", "halfway"]

@@ -20,3 +20,8 @@ class Point:
         # One chained comparison refuses NaN as well: every comparison with it is false.
         if not (-LARGEST <= self.x <= LARGEST and -LARGEST <= self.y <= LARGEST):
             raise refuse("too_large", value=self.y if -LARGEST <= self.x <= LARGEST else self.x)
+
+
+def halfway(a: Point, b: Point) -> Point:
+    """The middle of two places; from the first, so that far from the datum nothing is lost."""
+    return Point(a.x + (b.x - a.x) / 2.0, a.y + (b.y - a.y) / 2.0)

@@ -4,7 +4,6 @@ import re
 
 from ..book.book import Book
 from ..book.tree import key_of
-from ..book.values import Drawn
 from ..figures import EndlessLine, Line, Point
 from ..problem import Problem, Refused
 from .script import named_step
@@ -19,9 +18,7 @@ def datum_in_numbers(book: Book, text: str) -> str:
     """
     along = re.fullmatch(r"\s*datum\s+along\s+(\w+)\s*", text, re.IGNORECASE)
     if along:
-        step = book.find(key_of(along[1]))
-        value = book.values[step.id] if step else None
-        figure = value.figure if isinstance(value, Drawn) else None
+        figure = book.figure_named(key_of(along[1]))
         if isinstance(figure, Line | EndlessLine):
             start = figure.start if isinstance(figure, Line) else figure.through
             return f"datum {start.x!r}, {start.y!r} direction {figure.direction!r}"

@@ -7,7 +7,6 @@ from dataclasses import replace
 from math import hypot
 
 from ..book.book import Book
-from ..book.values import Drawn
 from ..figures import Point
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..snap.sights import in_number
@@ -74,8 +73,7 @@ def _givens(draft: Draft) -> set[str]:
 
 def _nearer_end(book: Book, id: str, pointer: Pointer) -> str:
     """Which end of a figure the pointer is nearer to; the start of one that has no ends."""
-    value = book.values[id]
-    figure = value.figure if isinstance(value, Drawn) else None
+    figure = book.figure_of(id)
     start, end = getattr(figure, "start", None), getattr(figure, "end", None)
     if not isinstance(start, Point) or not isinstance(end, Point):
         return "start"

@@ -343,5 +343,4 @@ def _under(book: Book, pointed: Pointed) -> tuple[object, str]:
     """The figure under the pointer and its name."""
     if pointed.figure is None:
         return None, ""
-    value = book.values[pointed.figure]
-    return (value.figure if isinstance(value, Drawn) else None), book.steps[pointed.figure].name
+    return book.figure_of(pointed.figure), book.steps[pointed.figure].name

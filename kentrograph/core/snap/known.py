@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from ..book.book import Book
 from ..book.values import Drawn
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..meet.within import on_sweep
@@ -48,8 +48,7 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
         case Line(start, end):
             yield Candidate(start, f"start of {name}", "end", id)
             yield Candidate(end, f"end of {name}", "end", id)
-            middle = Point(start.x + (end.x - start.x) / 2, start.y + (end.y - start.y) / 2)
-            yield Candidate(middle, f"middle of {name}", "middle", id)
+            yield Candidate(halfway(start, end), f"middle of {name}", "middle", id)
         case Circle(centre):
             yield Candidate(centre, f"centre of {name}", "centre", id)
             yield from _quarters(book, figure, name, id)

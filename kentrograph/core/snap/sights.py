@@ -6,7 +6,6 @@ from typing import Any
 
 from ..angles import direction_of, unit_vector
 from ..book.book import Book
-from ..book.values import Drawn
 from ..figures import Arc, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..meet import meet_long
@@ -107,7 +106,7 @@ def _spaced(words: str) -> str:
 
 def _onward(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
     """Straight on from the end of a line, or of an arc along its tangent."""
-    figure = _figure(book, source.step)
+    figure = book.figure_of(source.step)
     if not isinstance(figure, Line | Arc):
         return
     for which, tip in (("start", figure.start), ("end", figure.end)):
@@ -121,7 +120,7 @@ def _onward(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
 
 def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Sight]:
     """Parallel and square to a line that was passed over, through the places that were passed over."""
-    figure = _figure(book, id)
+    figure = book.figure_of(id)
     if not isinstance(figure, Line | EndlessLine):
         return
     ux, uy = heading(figure, False)
@@ -134,11 +133,6 @@ def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Si
             yield Sight(EndlessLine(source.at, ux, uy), "beside", f"(parallel {name}{through})", source, f"{name}.dir")
         if _near(q, source.at, -uy, ux):
             yield Sight(EndlessLine(source.at, -uy, ux), "beside", f"(square {name}{through})", source, f"{name}.dir + 90")
-
-
-def _figure(book: Book, id: str) -> Any:
-    value = book.values.get(id)
-    return value.figure if isinstance(value, Drawn) else None
 
 
 # What lies on them --------------------------------------------------------------------------------------
@@ -206,7 +200,7 @@ def _past_arcs(book: Book, q: Query) -> Iterator[Candidate]:
     if "past" not in q.on:
         return
     for source in q.passed[-_MOST:]:
-        figure = _figure(book, source.step) if source.step else None
+        figure = book.figure_of(source.step) if source.step else None
         if not isinstance(figure, Arc) or source.at not in (figure.start, figure.end):
             continue
         off = abs(hypot(q.x - figure.centre.x, q.y - figure.centre.y) - figure.radius)

@@ -39,7 +39,9 @@ export class OpenLine {
   /** The arrow keys step through the solutions or, where a click would state a given, through the readings of the pick. */
   turn(by: number): boolean {
     const { draft, text, mend } = useInterface.getState();
-    if (!draft && text.trim() === "" && !mend) return false;
+    // Escape may still wait for what was entered before it: what it leaves is left.
+    const left = this.queue.at(-1)?.key === "escape";
+    if (left || (!draft && text.trim() === "" && !mend)) return false;
     this.push({ key: "turn", text, by });
     return true;
   }

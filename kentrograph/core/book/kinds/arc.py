@@ -10,9 +10,10 @@ from ...figures.along import heading
 from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .facts import Draw, Facts, Outcome, check_words, plan_facts, runs_to, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import needs, too_many
 from .touching_arcs import plan_touching_arc
+from .until import runs_to
 
 
 def plan_arc(p: Planner, statement: Statement) -> Plan:

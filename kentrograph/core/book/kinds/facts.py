@@ -5,9 +5,9 @@ from math import hypot
 from typing import Any, NamedTuple
 
 from ...construct.solution import Solution, near, take
-from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, Figure, Line, Point
+from ...figures import Figure, Point
 from ...meet import nearest
-from ...problem import Refused, refuse
+from ...problem import Refused
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Argument, Given, Name, NamedPlace, Statement
@@ -271,19 +271,3 @@ def check_words(statement: Statement, limits: dict[str, int]) -> None:
         count[given.word] = count.get(given.word, 0) + 1
         if count[given.word] > limits.get(given.word, 1):
             raise too_many(statement, given, [given.word] * limits.get(given.word, 1))
-
-
-def runs_to(facts: Facts) -> Curve | Point:
-    """What a line or an arc is to run to. Raises `Refused` (no_curve) for what is neither a single curve nor a place."""
-    thing = value(facts, "until")
-    return thing if isinstance(thing, Point) else curve_run_to(facts)
-
-
-def curve_run_to(facts: Facts) -> Curve:
-    """The curve that is run to. Raises `Refused` (no_curve)."""
-    fact = next(x for x in facts if x.word == "until")
-    thing, argument = fact.values[0], fact.given.arguments[0]
-    if isinstance(thing, Line | EndlessLine | Circle | Arc | Ellipse):
-        return thing
-    name = argument.text if isinstance(argument, Name) else "the place"
-    raise refuse("no_curve", fact.given.start, fact.given.end, name=name)

@@ -12,9 +12,10 @@ from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Draw, Facts, Outcome, check_words, curve_run_to, plan_direct, plan_facts, runs_to, stated, value, words_of
+from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
+from .until import ends_on, runs_to
 
 
 def plan_line(p: Planner, statement: Statement) -> Plan:
@@ -150,7 +151,7 @@ def _until(statement: Statement, has: set[str], ways: list[str], through: int) -
         if "length" not in has:
             raise needs(statement, "direction", "length", "through a place", "parallel and a line", "square and a line")
         _only(statement, {"from", "length", "until"})
-        return lambda f: Outcome(lines.reaching(value(f, "from"), value(f, "length"), curve_run_to(f)), stated(f))
+        return lambda f: Outcome(lines.reaching(value(f, "from"), value(f, "length"), ends_on(f)), stated(f))
     way = ways[0] if ways else "through"
     _only(statement, {"from", way, "until"})
 

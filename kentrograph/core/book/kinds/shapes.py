@@ -6,7 +6,7 @@ from typing import Any
 
 from ...angles import direction_of, full_turn
 from ...construct import outlines
-from ...figures import Arc, Ellipse, Line, Outline, Point
+from ...figures import Arc, Ellipse, Line, Outline, Point, halfway
 from ...problem import refuse
 from ..planner import Plan, Planner
 from ..tree import Name, Statement
@@ -80,9 +80,8 @@ def plan_ellipse(p: Planner, statement: Statement) -> Plan:
         half = hypot(b.x - a.x, b.y - a.y) / 2
         if half == 0.0:
             raise refuse("same_places")
-        centre = Point(a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2)
         turn = direction_of(b.x - a.x, b.y - a.y)
-        return _part(f, Ellipse(centre, half, half * value(f, "ratio"), turn))
+        return _part(f, Ellipse(halfway(a, b), half, half * value(f, "ratio"), turn))
 
     choices: Choices = {
         frozenset({"centre", "axes"}): lambda f: _part(f, Ellipse(value(f, "centre"), *_size(f), turned(f))),

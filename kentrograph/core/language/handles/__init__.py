@@ -22,13 +22,23 @@ __all__ = ["Handle", "Pulled", "handles", "pulled"]
 def handles(book: Book, id: str) -> list[Handle]:
     """The handles of a step's figure: of its places in the order of its givens, then of its numbers.
 
-    None of a figure that waits.
+    None of a figure that waits. The last ones are kept: every move of the pointer over a selected figure asks for them.
     """
+    kept = book.memo.get("handles")
+    if kept is not None and kept[0] is book and kept[1] == id:
+        found: list[Handle] = kept[2]
+        return found
+    found = _found(book, id)
+    book.memo["handles"] = (book, id, found)
+    return found
+
+
+def _found(book: Book, id: str) -> list[Handle]:
     step, value = book.steps[id], book.values[id]
     if not isinstance(value, Drawn) or draft_of(step) is None or step.statement.kind == "measure":
         return []
     try:
-        return [*place_handles(book, step, handles), *number_handles(book, step, value), *shape_handles(step, value)]
+        return [*place_handles(book, step, _found), *number_handles(book, step, value), *shape_handles(step, value)]
     except Refused:
         # A place that cannot be worked out has no handle; the step itself says why.
         return []

@@ -49,7 +49,8 @@ def fitting_radius(book: Book, step: Step, rows: Callable[[float], Rows], at: Po
         return hypot(at.x - figure.centre.x, at.y - figure.centre.y) - figure.radius
 
     best: tuple[float, float | None] = (inf, None)
-    ends = {1: (near, outside(near)), -1: (near, outside(near))}
+    now_there = (near, outside(near))
+    ends = {1: now_there, -1: now_there}
     for _ in range(_STEPS_OUT):
         for sense, (radius, was) in ends.items():
             further = radius * _WIDER**sense

@@ -6,7 +6,6 @@ from math import atan2, degrees, hypot
 
 from ...book.book import Book
 from ...book.tree import Argument, Bearing, Given, InUnit, Negative, Plain
-from ...book.values import Drawn
 from ...figures import Point
 from ...units import plain
 from ..pointing import Pointer, rounded
@@ -44,18 +43,6 @@ def sign_of(argument: Argument) -> float:
     if isinstance(argument, Negative):
         return -sign_of(argument.of)
     return -1.0 if isinstance(argument, Plain | InUnit) and argument.value < 0.0 else 1.0
-
-
-def figure_named(book: Book, key: str) -> object:
-    """What the step of a name draws; None where it draws nothing."""
-    step = book.find(key)
-    value = book.values[step.id] if step is not None else None
-    return value.figure if isinstance(value, Drawn) else None
-
-
-def halfway(a: Point, b: Point) -> Point:
-    """The middle of two places."""
-    return Point(a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2)
 
 
 def from_base(base: Point, pointer: Pointer) -> tuple[float, float, float]:

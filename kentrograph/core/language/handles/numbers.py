@@ -21,7 +21,7 @@ from ...units import plain
 from ..echo import given_texts
 from ..pointing import Pointer
 from .fitting import fitting_radius, nearest_worded
-from .handle import Handle, Pull, Rows, figure_named, from_base, is_length, is_number, length_text, literal, turn_text, way_text
+from .handle import Handle, Pull, Rows, from_base, is_length, is_number, length_text, literal, turn_text, way_text
 
 SIZES = {"radius": 1.0, "diameter": 2.0, "circumference": 6.283185307179586}
 """How much of each a radius of 1 has."""
@@ -92,7 +92,7 @@ def _free_rim(book: Book, step: Step, circle: Circle) -> Point:
     x = y = 0.0
     for given in step.statement.givens:
         name = given.arguments[0] if given.word == "touching" else None
-        figure = figure_named(book, name.key) if isinstance(name, Name) else None
+        figure = book.figure_named(name.key) if isinstance(name, Name) else None
         if isinstance(figure, Curve):
             at = nearest(figure, circle.centre)
             away = hypot(at.x - circle.centre.x, at.y - circle.centre.y)
@@ -237,7 +237,7 @@ def _is_distance(given: Given) -> bool:
 
 def _line_named(book: Book, given: Given) -> Line | EndlessLine | None:
     argument = given.arguments[-1]
-    figure = figure_named(book, argument.key) if isinstance(argument, Name) else None
+    figure = book.figure_named(argument.key) if isinstance(argument, Name) else None
     return figure if isinstance(figure, Line | EndlessLine) else None
 
 
@@ -270,7 +270,7 @@ def _measured_from(book: Book, given: Given) -> Point | Line | EndlessLine | Non
     argument = given.arguments[1]
     if isinstance(argument, Name | NamedPlace):
         name = argument if isinstance(argument, Name) else argument.name
-        figure = figure_named(book, name.key)
+        figure = book.figure_named(name.key)
         if isinstance(figure, Point | Line | EndlessLine):
             return figure
         centre = getattr(figure, "centre", None)

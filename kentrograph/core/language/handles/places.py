@@ -15,7 +15,7 @@ from ...snap.sights import in_number
 from ..echo import env_of, given_texts
 from ..openline import Draft
 from ..pointing import Pointer, places_at
-from .handle import Handle, Pull, figure_named, from_base, is_number, length_text, way_text
+from .handle import Handle, Pull, from_base, is_number, length_text, way_text
 
 HandlesOf = Callable[[Book, str], list[Handle]]
 Write = Callable[[Book, Pointer], str]
@@ -144,11 +144,11 @@ def _staying(book: Book, step: Step, row: _Row, place: Place, last: Point, plann
             datum = Point(*planner.in_drawing(planner.manner).to_world(0.0, 0.0))
             return lambda hand, pointer: _offset(hand, datum, True, pointer)
         case Along(_, name, from_end, False):
-            figure = figure_named(book, name.key)
+            figure = book.figure_named(name.key)
             if isinstance(figure, Line | Arc):
                 return lambda hand, pointer: _along(hand, row.place, figure, from_end, pointer)
         case OnAt(name, _):
-            centre = getattr(figure_named(book, name.key), "centre", None)
+            centre = getattr(book.figure_named(name.key), "centre", None)
             if isinstance(centre, Point):
                 return lambda hand, pointer: f"on {name.text} at {way_text(hand, *from_base(centre, pointer)[:2], pointer)}"
     return None

@@ -7,10 +7,10 @@ from math import atan2, degrees, pi
 from ...book.book import Book
 from ...book.step import Step
 from ...book.values import Drawn
-from ...figures import Ellipse, Line, Outline, Point
+from ...figures import Ellipse, Line, Outline, Point, halfway
 from ..echo import given_texts
 from ..pointing import Pointer
-from .handle import Handle, Pull, Rows, from_base, halfway, is_length, length_text, literal, sign_of, turn_text
+from .handle import Handle, Pull, Rows, from_base, is_length, length_text, literal, sign_of, turn_text
 
 _PAIR = re.compile(r"(\w+)\s+(.+?)\s*(?:,|\.\.)\s*(.+)", re.DOTALL)
 Make = Callable[[Point, Pull, tuple[str, ...]], Handle]

@@ -9,6 +9,7 @@ from ...book.kinds.touching import SIZES
 from ...book.values import Drawn
 from ...construct.lines import bisector_of_places
 from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures.along import heading
 from .rounds import by_radius, round_working, three
 from .sheet import Sheet, between, value_of, with_values
 
@@ -50,7 +51,7 @@ def _between(sheet: Sheet, f: Facts, arc: Arc, words: set[str]) -> None:
 
 def _leaving(sheet: Sheet, f: Facts, arc: Arc, words: set[str]) -> None:
     """Leaving an end, or a place in a direction: the centre lies on the square line there."""
-    at, (ux, uy) = tip(f) if "continuing" in words else (arc.start, _heading(arc))
+    at, (ux, uy) = tip(f) if "continuing" in words else (arc.start, heading(arc, True))
     n, other = sheet.n, next((v[0] for g, v in with_values(f) if g.word == "touching"), None)
     sheet.draw(EndlessLine(at, -uy, ux), "square line where it leaves")
     sheet.say("The centre lies on the square line where it leaves.")
@@ -72,8 +73,3 @@ def _leaving(sheet: Sheet, f: Facts, arc: Arc, words: set[str]) -> None:
         sheet.say(f"It is as far from the place {n(other.radius)} along that line as from the centre touched: {n(d)}.")
     elif isinstance(other, Line | EndlessLine):
         sheet.say(f"It is {n(arc.radius)} from the end and from the line touched.")
-
-
-def _heading(arc: Arc) -> tuple[float, float]:
-    rx, ry = arc.start.x - arc.centre.x, arc.start.y - arc.centre.y
-    return (-ry / arc.radius, rx / arc.radius) if arc.sweep > 0.0 else (ry / arc.radius, -rx / arc.radius)

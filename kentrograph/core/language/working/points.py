@@ -7,9 +7,10 @@ from ...book.kinds.facts import Facts
 from ...book.kinds.given import place_of_given
 from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
 from ...book.values import Drawn
+from ...construct.lines import beside
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...meet.carriers import carrier, way_of
-from .sheet import Sheet, beside, between, over_the_way, with_values
+from .sheet import Sheet, between, over_the_way, with_values
 
 
 def point_working(sheet: Sheet, f: Facts, value: Drawn) -> None:

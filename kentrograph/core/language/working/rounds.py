@@ -7,10 +7,10 @@ from typing import Any
 from ...book.kinds.facts import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import Drawn
-from ...construct.lines import bisector_of_places, bisectors_of_lines
+from ...construct.lines import beside, bisector_of_places, bisectors_of_lines
 from ...figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from ...meet.carriers import way_of
-from .sheet import Sheet, beside, between, value_of, with_values
+from .sheet import Sheet, between, value_of, with_values
 
 _TOUCHED = ("touching", "through", "figures")
 

@@ -11,9 +11,7 @@ from ...book.places import as_function, plan_place
 from ...book.planner import Planner
 from ...book.step import Step
 from ...book.tree import Given, Name, NamedPlace, Place
-from ...book.values import Drawn
-from ...figures import Arc, Circle, EndlessLine, Figure, Line, Point
-from ...meet.carriers import way_of
+from ...figures import Arc, Circle, Figure, Point, halfway
 from ...units import plain
 from ..echo import env_of
 
@@ -65,9 +63,7 @@ class Sheet:
 
     def figure(self, name: Name) -> Any:
         """The figure of a name; None where it draws none."""
-        step = self.book.find(name.key)
-        value = self.book.values[step.id] if step is not None else None
-        return value.figure if isinstance(value, Drawn) else None
+        return self.book.figure_named(name.key)
 
 
 def with_values(facts: Facts) -> Iterator[tuple[Given, tuple[Any, ...]]]:
@@ -83,17 +79,6 @@ def value_of(facts: Facts, word: str) -> Any:
 def between(a: Point, b: Point) -> float:
     """How far two places are apart."""
     return hypot(b.x - a.x, b.y - a.y)
-
-
-def halfway(a: Point, b: Point) -> Point:
-    """The middle of two places."""
-    return Point(a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2)
-
-
-def beside(line: Line | EndlessLine, off: float) -> EndlessLine:
-    """The line at a distance from a line: to its left where that is positive."""
-    w = way_of(line)
-    return EndlessLine(Point(w.x - off * w.uy, w.y + off * w.ux), w.ux, w.uy)
 
 
 def over_the_way(sheet: Sheet, place: Point, ring: Circle | Arc, name: str) -> None:
