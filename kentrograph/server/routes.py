@@ -7,7 +7,7 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
-from ..core.language.intents import length_of
+from ..core.language.fields import Field, length_of, numbers_of
 from ..core.language.script import write_script
 from ..core.language.views import values_view, ways_view, working_view
 from ..core.snap import select
@@ -86,6 +86,12 @@ def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None,
 def get_text(request: Request, id: UUID) -> str:
     """A drawing as a ``.kent`` text."""
     return write_script(_service(request).state(id).book)
+
+
+@router.get("/drawings/{id}/numbers", response_model=list[float])
+def get_numbers(request: Request, id: UUID, field: Field, typed: Annotated[str, Query(max_length=400)]) -> Any:
+    """What is typed in a field for steps, as the drawing reads it."""
+    return numbers_of(_service(request).state(id).book, field, typed)
 
 
 @router.get("/drawings/{id}/working/{step}", response_model=WorkingView)

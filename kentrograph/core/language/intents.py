@@ -9,7 +9,6 @@ from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.step import Step
 from ..book.tree import key_of
 from ..book.values import Drawn, Value
-from ..figures import Circle
 from ..problem import Problem, Refused, refuse
 from .datum import datum_in_numbers
 from .header import apply_header
@@ -155,13 +154,3 @@ def helped(book: Book, problem: Problem, index: int) -> Problem:
     # P1 is no hint for C1: what begins otherwise is another kind of thing.
     near = get_close_matches(wanted, [n for n in names if n[0] == wanted[0]], n=3, cutoff=0.5)
     return replace(problem, fields={**problem.fields, "nearest": [names[k] for k in near]})
-
-
-def length_of(book: Book, text: str) -> float:
-    """A length as it is typed, in the drawing's unit. Raises `Refused`."""
-    # As the radius of a circle it is read as a length, with every unit and sum that the language knows.
-    _, value = tried(book, f"circle centre 0, 0 radius {text}", "length", len(book.order))
-    if isinstance(value, Problem):
-        raise Refused(value)
-    assert isinstance(value.figure, Circle)
-    return value.figure.radius

@@ -197,6 +197,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # where two meet
     "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
     "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",
+    "bad_length": lambda f: f"a length of {plain(f['value'])} will not do: more than 0",
+    "bad_step": lambda f: f"{plain(f['value'])} will not do: 0 to {plain(f['most'])}",
     "length_too_short": lambda f: (
         f"no line of {plain(f['length'])} reaches it: it lies {plain(f['least'])} away, so {plain(f['least'])} at least"
     ),

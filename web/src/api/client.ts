@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Backing, Drawing, FigureValue, Placing, SnapKind, Way, Working } from "./types";
+import type { Backing, Drawing, Field, FigureValue, Placing, SnapKind, Way, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -41,6 +41,8 @@ export const valuesOf = (id: string, step: string): Promise<FigureValue[]> =>
   answer(http.GET("/api/drawings/{id}/values/{step}", ofStep(id, step)));
 export const waysToState = (id: string, step: string, word: string, typed: string): Promise<Way[]> =>
   answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
+export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
+  answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
 export const together = (id: string, step: string): Promise<string[]> =>
   answer(http.GET("/api/drawings/{id}/together/{step}", ofStep(id, step)));
 export interface BoxAsked {

@@ -1,8 +1,9 @@
 /** Names for what goes over the wire; the shapes are generated from the server's schema. */
-import type { components } from "./schema.gen";
+import type { components, paths } from "./schema.gen";
 
 type Schemas = components["schemas"];
 
+export type Field = NonNullable<paths["/api/drawings/{id}/numbers"]["get"]["parameters"]["query"]>["field"];
 export type Figure = Schemas["FigureView"];
 export type Picture = Schemas["PictureView"];
 export type Drawing = Schemas["DrawingView"];
