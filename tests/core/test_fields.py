@@ -32,7 +32,8 @@ def test_what_is_typed_in_a_field(headers: tuple[str, ...], field: Field, typed:
 
 REFUSED: list[tuple[Field, str, str]] = [
     ("length", "-4", "bad_step"), ("length", "1e13", "bad_step"), ("turn", "181", "bad_step"), ("length", "abc", "unknown_name"),
-    ("length", "", "unfinished"), ("length", "5, 6", "unexpected"), ("directions", "30, nowhere", "unknown_name"),
+    ("length", "", "unread_number"), ("length", "5, 6", "unread_number"), ("directions", "30, nowhere", "unknown_name"),
+    ("directions", "30, 400x", "unread_direction"), ("turn", "N 45 E", "unread_number"),
 ]  # fmt: skip
 
 

@@ -31,6 +31,10 @@ const config = defineConfig({
         mono: { value: '"IBM Plex Mono", monospace' },
       },
     },
+    semanticTokens: {
+      // What is typed wrong has our own red around it.
+      colors: { border: { error: { value: "{colors.place}" } } },
+    },
   },
 });
 

@@ -33,7 +33,10 @@ def numbers_of(book: Book, field: Field, text: str) -> list[float]:
 
 
 def _number(book: Book, text: str) -> float:
-    _, value = tried(book, f"field_ = {text}", "field", len(book.order))
+    try:
+        _, value = tried(book, f"field_ = {text}", "field", len(book.order))
+    except Refused as refused:
+        raise refuse("unread_number", found=text.strip()) from refused
     if isinstance(value, Problem):
         raise Refused(value)
     assert isinstance(value.figure, float)
@@ -42,7 +45,11 @@ def _number(book: Book, text: str) -> float:
 
 def _direction(book: Book, text: str) -> float:
     # As the direction of a line it is read with bearings, minutes and the drawing's convention.
-    _, value = tried(book, f"line from 0, 0 direction {text} length 1", "field", len(book.order))
+    try:
+        _, value = tried(book, f"line from 0, 0 direction {text} length 1", "field", len(book.order))
+    except Refused as refused:
+        # What the grammar says of a line is no answer here.
+        raise refuse("unread_direction", found=text.strip()) from refused
     if isinstance(value, Problem):
         raise Refused(value)
     assert isinstance(value.figure, Line)

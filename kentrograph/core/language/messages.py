@@ -198,6 +198,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
     "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",
     "bad_length": lambda f: f"a length of {plain(f['value'])} will not do: more than 0",
+    "unread_direction": lambda f: f"{f['found']} is no direction: 22.5, 12°30' or N 45 E would be one",
+    "unread_number": lambda f: f"{f['found'] or 'nothing'} is no number: 2.5, 1/8in or 140 - 16 would be one",
     "bad_step": lambda f: f"{plain(f['value'])} will not do: 0 to {plain(f['most'])}",
     "length_too_short": lambda f: (
         f"no line of {plain(f['length'])} reaches it: it lies {plain(f['least'])} away, so {plain(f['least'])} at least"
