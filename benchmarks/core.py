@@ -16,7 +16,7 @@ from kentrograph.core.construct.lines import bisector_of_places
 from kentrograph.core.figures import Circle, Line, Point
 from kentrograph.core.language import intents
 from kentrograph.core.language.script import read_script
-from kentrograph.core.language.statements import parse_statement
+from kentrograph.core.language.statements import read
 from kentrograph.core.meet import meet_long
 
 SEED = 20260501
@@ -75,11 +75,10 @@ def parsing() -> Row:
     """1,000 statements, against Python's own tokenizer on as much text."""
     text, _ = book_text(1000)
     lines = text.splitlines()
-    kinds = Book.new(read_script(text).header, read_script(text).steps).kinds()
     source = "\n".join(f"value_{n} = centre(through[{n}], radius_{n} + 4.5)" for n in range(2000))
     python = source[: len(text)].rsplit("\n", 1)[0] + "\n"
     ours, theirs = paired(
-        lambda: [parse_statement(line, kinds) for line in lines],
+        lambda: [read(line) for line in lines],
         lambda: list(tokenize.generate_tokens(io.StringIO(python).readline)),
     )
     return row("parsing 1,000 statements / tokenize on as much text", ours, theirs * len(text) / len(python), 6.0)

@@ -85,7 +85,7 @@ def _again(
 ) -> State:  # fmt: skip
     """Takes back, or does again, what the change ``of`` did; ``following`` is what undo and redo would take then."""
     before = current_book(session, cache, row)
-    after, _ = before.edited(edit_from(edit, before.kinds()))
+    after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
     log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
     return _finish(session, cache, row, before, after)
@@ -101,7 +101,7 @@ def state_at(session: Session, cache: BookCache, id: UUID, revision: int) -> Boo
         select(Change).where(Change.drawing_id == id, Change.revision > revision).order_by(Change.revision.desc())
     )
     for one in later:
-        book, _ = book.edited(edit_from(one.inverse, book.kinds()))
+        book, _ = book.edited(edit_from(one.inverse))
     return book
 
 

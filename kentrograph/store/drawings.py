@@ -1,11 +1,13 @@
 """Drawings on the shelf: list, make, rename, duplicate, delete and bring back."""
 
+import logging
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 from uuid import UUID, uuid4
 
 from sqlalchemy import func, select, update
+from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
@@ -18,6 +20,7 @@ from .pictures import picture_of
 from .rows import insert_steps, load_book, log_change
 from .tables import Drawing
 
+log = logging.getLogger("kentrograph")
 LONGEST_NAME = 200
 
 
@@ -38,7 +41,13 @@ def list_drawings(session: Session, cache: BookCache) -> list[Listed]:
     found: list[Listed] = []
     for row in rows:
         if row.picture.get("of") != row.revision:
-            row.picture = picture_of(current_book(session, cache, row), row.revision)
+            try:
+                row.picture = picture_of(current_book(session, cache, row), row.revision)
+            except SQLAlchemyError:
+                raise
+            except Exception:
+                # A fault of ours in one drawing must not take the shelf from everybody.
+                log.exception("no picture can be made of drawing %s at revision %s", row.id, row.revision)
         found.append(_listed(row))
     return found
 

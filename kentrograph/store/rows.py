@@ -14,11 +14,9 @@ from .tables import Change, Drawing, StepRow
 
 def load_book(session: Session, drawing: Drawing) -> Book:
     """The book of a drawing as it stands, evaluated."""
-    kinds: dict[str, str] = {}
-    steps: list[Step] = []
     rows = session.scalars(select(StepRow).where(StepRow.drawing_id == drawing.id).order_by(StepRow.position))
-    for row in rows:
-        step = step_from(
+    steps = [
+        step_from(
             {
                 "id": row.id,
                 "name": row.name,
@@ -27,12 +25,10 @@ def load_book(session: Session, drawing: Drawing) -> Book:
                 "manner": row.manner,
                 "hidden": row.hidden,
                 "off": row.off,
-            },
-            kinds,
+            }
         )
-        steps.append(step)
-        if step.name:
-            kinds[step.key] = step.figure_kind
+        for row in rows
+    ]
     return Book.new(header_from(drawing.header), steps)
 
 

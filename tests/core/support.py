@@ -11,7 +11,9 @@ from kentrograph.core.language.script import book_of, read_script
 def book(*lines: str) -> Book:
     """The book of these lines; every one of them must be readable."""
     script = read_script("\n".join(lines))
-    assert not script.misread, [(m.text, m.problem) for m in script.misread]
+    unread = [(s.statement.text, s.statement.problem) for s in script.steps if s.statement.problem is not None]
+    assert not script.misread, script.misread
+    assert not unread, unread
     return book_of(script)
 
 

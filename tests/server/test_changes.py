@@ -6,6 +6,7 @@ from typing import Any
 import httpx
 import pytest
 
+from ..conftest import Server
 from .support import act, book, step, texts, write
 
 
@@ -183,3 +184,28 @@ def test_step_without_its_name_before_it_is_not_written(api: httpx.Client, drawi
     assert answer["message"] == "“past” cannot stand here: expected a number"
     answer = act(api, id, do="write", text="circle centre pots radius 4", id="x").json()
     assert answer["message"] == "there is no pots before this step: perhaps post"
+
+
+def test_a_drawing_opens_again_whatever_became_of_the_names_in_it(server: Server, database: str) -> None:
+    """A number by whose name a distance is given is struck, or becomes a circle; then the server starts anew."""
+    with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False) as api:
+        made = [api.post("/drawings", json={"name": "Named distance"}).json()["id"] for _ in range(2)]
+        for id in made:
+            for text in ("P1 = point 0,0", "P2 = point 10,0", "a = 8", "P3 = point a from P1; 7 from P2 left"):
+                found = write(api, id, text)
+        number = [step(book(api, id), "a")["id"] for id in made]
+        assert act(api, made[0], do="strike", id=number[0]).status_code == 200
+        assert act(api, made[1], do="mend", id=number[1], text="a = circle centre 0,0 radius 8").status_code == 200
+        before = [book(api, id) for id in made]
+    anew = Server(database)
+    anew.start()
+    try:
+        with httpx.Client(base_url=anew.url + "/api", timeout=20, verify=False) as api:
+            assert api.get("/drawings").status_code == 200
+            assert [book(api, id) for id in made] == before
+            assert [step(book(api, id), "P3")["problem"]["kind"] for id in made] == ["unknown_name", "not_a_number"]
+            for id in made:
+                assert act(api, id, do="undo").status_code == 200
+                assert step(book(api, id), "P3")["figure"] == step(found, "P3")["figure"]
+    finally:
+        anew.stop()

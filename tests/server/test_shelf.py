@@ -4,7 +4,7 @@ from typing import Any
 
 import httpx
 
-from .support import book, texts, write
+from .support import act, book, texts, write
 
 
 def names(api: httpx.Client) -> list[str]:
@@ -46,8 +46,18 @@ def test_text_makes_a_drawing_and_comes_out_again(api: httpx.Client) -> None:
     text = "unit in\npoint 1 1/2, 2\nC1 = circle centre P1 diameter 2 3/8\n"
     made = api.post("/drawings", json={"name": "From text", "text": text}).json()
     assert api.get(f"/drawings/{made['id']}/text").text == text
-    refused = api.post("/drawings", json={"name": "Bad", "text": "point 1, 2\npont 3"})
+    refused = api.post("/drawings", json={"name": "Bad", "text": "point 1, 2\nunit ell"})
     assert (refused.status_code, refused.json()["fields"]["line"]) == (400, 2)
+
+
+def test_a_line_of_a_text_that_cannot_be_read_is_kept_as_a_step(api: httpx.Client) -> None:
+    text = "point 1, 2\npont 3\nL1 = line fro P1\nline from end of L1 to P1\n"
+    made = api.post("/drawings", json={"name": "Half read", "text": text}).json()
+    assert api.get(f"/drawings/{made['id']}/text").text == text
+    steps = book(api, made["id"])["steps"]
+    assert [s["problem"] and s["problem"]["kind"] for s in steps] == [None, "unknown_word", "unknown_given", "waits"]
+    mended = act(api, made["id"], do="mend", id=steps[2]["id"], text="L1 = line from P1 to 5, 5").json()
+    assert [s["problem"] and s["problem"]["kind"] for s in mended["steps"]] == [None, "unknown_word", None, None]
 
 
 def test_bad_requests_are_answered_with_a_cause(api: httpx.Client, drawing: dict[str, Any]) -> None:

@@ -5,6 +5,7 @@ resolve to the nearest earlier step that defines them, so a step can only need w
 """
 
 from collections.abc import Iterable
+from dataclasses import replace
 from typing import Any
 
 from ..figures import Point
@@ -101,7 +102,11 @@ class Book(Network):
         """Where relative entries count from, for a step at this index."""
         provider = self._last_provider(len(self.order) if before is None else before)
         value = self.values.get(provider) if provider else None
-        return value.last if isinstance(value, Drawn) and value.last is not None else self.datum_place()
+        return (
+            value.last
+            if isinstance(value, Drawn) and value.last is not None
+            else self.datum_place(self.hand or self.header.manner)
+        )
 
     def in_hand(self, manner: Manner) -> "Book":
         """The same book, to be read and written in another manner: that of the step being mended."""
@@ -126,6 +131,8 @@ class Book(Network):
 
     def try_statement(self, step: Step, index: int) -> Value:
         """What a step would hold at ``index``, without putting it into the book."""
+        settled = step.statement.settled(lambda key: self.kind_at(key, index))
+        step = step if settled is step.statement else replace(step, statement=settled)
         planned = Planned(step, self.header.manner.unit)
         return self._value(step, planned, self._needs(planned, index))
 
@@ -222,6 +229,9 @@ class Book(Network):
             self._undefine(before)
             self._define(step)
         self._own("steps", "_plans")
+        if before.figure_kind != step.figure_kind:
+            # Those that use it may read otherwise now.
+            touched.update(self._users.get(step.id, ()))
         self.steps[step.id] = step
         self._plans[step.id] = Planned(step, self.header.manner.unit)
         touched.add(step.id)

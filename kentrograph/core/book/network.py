@@ -5,6 +5,7 @@ whatever hangs on a value that differs, in the order of the book.
 """
 
 from collections.abc import Iterable
+from dataclasses import replace
 from typing import Any
 
 from ..figures import Point
@@ -13,6 +14,7 @@ from .kinds import located, plan_statement
 from .manner import Header, Manner
 from .planner import Plan, Planner
 from .step import Names, Step, like_name
+from .tree import Name
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
@@ -33,7 +35,8 @@ class Planned:
             self.plan = None if step.off else plan
         except Refused as refused:
             self.problem = refused.problem
-        self.names = tuple(planner.names)
+        # A step that hinges on a name is looked at again when that changes, whether this reading of it needs it or not.
+        self.names = (*planner.names, *(name for name in step.statement.hinges if name not in planner.names))
         self.needs_last = planner.needs_last
         self.everyday = None if self.needs_last else self.plan
         """The plan of a step that counts from no last place: most are like that."""
@@ -152,8 +155,28 @@ class Network:
         found = tuple(self._resolve(name, index) or f"?{name}" for name in planned.names)
         return (*found, self._last_provider(index) or "") if planned.needs_last else found
 
-    def _link(self, ids: Iterable[str]) -> None:
+    def kind_at(self, key: str, index: int) -> str | None:
+        """What a name stands for where a step at ``index`` uses it; None where nothing before it defines it."""
+        found = self._resolve(key, index)
+        return self.steps[found].figure_kind if found is not None else None
+
+    def _settle_reading(self, id: str) -> bool:
+        """Reads a step anew where its reading hinges on names that stand for something else now; whether it has become
+        another kind of thing."""
+        step, index = self.steps[id], self._positions[id]
+        settled = step.statement.settled(lambda key: self.kind_at(key, index))
+        if settled is not step.statement:
+            self._own("steps", "_plans")
+            self.steps[id] = replace(step, statement=settled)
+            self._plans[id] = Planned(self.steps[id], self.header.manner.unit)
+        return self.steps[id].figure_kind != step.figure_kind
+
+    def _link(self, ids: Iterable[str]) -> list[str]:
+        """Links steps to what they need, in the order of the book; those that have become another kind of thing."""
+        other_kinds: list[str] = []
         for id in ids:
+            if self.steps[id].statement.hinges and self._settle_reading(id):
+                other_kinds.append(id)
             needs = self._needs(self._plans[id], self._positions[id])
             if needs != self._links.get(id):
                 self._own("_links", "_users")
@@ -161,6 +184,7 @@ class Network:
                 self._links[id] = needs
                 for need in set(needs):
                     self._users[need] = (*self._users.get(need, ()), id)
+        return other_kinds
 
     def _unlink(self, id: str) -> None:
         self._own("_links", "_users")
@@ -171,9 +195,9 @@ class Network:
             else:
                 self._users.pop(need, None)
 
-    def datum_place(self) -> Point:
-        """The datum, in the drawing's unit."""
-        manner = Planner(self.header.manner, self.header.manner.unit).in_drawing(self.header.manner)
+    def datum_place(self, written: Manner) -> Point:
+        """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""
+        manner = Planner(written, self.header.manner.unit).in_drawing(written)
         return Point(manner.datum.x, manner.datum.y)
 
     # Evaluating ---------------------------------------------------------------------------------------
@@ -181,7 +205,12 @@ class Network:
     def _settle(self, touched: set[str]) -> None:
         """Links the touched steps again, then evaluates them and whatever hangs on a value that changed."""
         touched = {id for id in touched if id in self.steps}
-        self._link(sorted(touched, key=self._positions.__getitem__))
+        waiting = set(touched)
+        while waiting:
+            # A step that reads otherwise may be another kind of thing, and then those that use it are linked again, too.
+            other_kinds = self._link(sorted(waiting, key=self._positions.__getitem__))
+            waiting = {user for id in other_kinds for user in self._users.get(id, ())}
+            touched |= waiting
         self._evaluate(touched)
 
     def _evaluate_all(self) -> None:
@@ -240,7 +269,7 @@ class Network:
             if type(held) is not Drawn:
                 return self._missing(step, need, held)
             env.append(held.figure)
-        last = self._last_of(links[-1]) if needs_last else _ORIGIN
+        last = self._last_of(links[-1], step.manner) if needs_last else _ORIGIN
         if isinstance(last, Problem):
             return last
         try:
@@ -251,16 +280,16 @@ class Network:
             # Numbers so large or small that a double cannot hold what is made of them.
             return Problem("out_of_range", {"error": type(error).__name__})
 
-    def _last_of(self, provider: str) -> Point | Problem:
-        """The place that a step has put down last; the datum where there is no such step."""
+    def _last_of(self, provider: str, written: Manner) -> Point | Problem:
+        """The place that a step has put down last; the datum of whoever counts from it where there is no such step."""
         held = self.values.get(provider)
         if isinstance(held, Problem):
             return Problem("waits_for_last", {"on": self.steps[provider].name})
-        return held.last if held is not None and held.last is not None else self.datum_place()
+        return held.last if held is not None and held.last is not None else self.datum_place(written)
 
     def _missing(self, step: Step, need: str, held: Value | None) -> Problem:
         key = need[1:] if held is None else self.steps[need].key
-        use = next(n for n in step.statement.uses if n.key == key)
+        use = next((n for n in step.statement.uses if n.key == key), Name(key, 0, 0))
         if held is not None:
             return Problem("waits", {"on": self.steps[need].name}, use.start, use.end)
         later = self._definers.get(key)

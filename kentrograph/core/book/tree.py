@@ -4,8 +4,11 @@ Names of figures stand in their own case; they are matched without regard to it 
 Spans are offsets in the statement's text.
 """
 
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, field
 from typing import Literal
+
+from ..problem import Problem
 
 
 def key_of(name: str) -> str:
@@ -288,7 +291,11 @@ class Statement:
     """One line of the book as it was written.
 
     ``text`` is exactly what was typed, and everything else can be had from it again. ``uses`` are the names
-    that it needs, in order.
+    that it needs, in order. A text that cannot be read has the kind ``unread`` and says why in ``problem``.
+
+    A few texts can be read in two ways, by what a name in them stands for: ``centre a at 30`` is a centre and a
+    direction where ``a`` is a point, and one place where it is a number. ``hinges`` are such names; ``settle`` gives
+    the reading that fits what they stand for, and the book asks for it wherever it looks names up.
     """
 
     text: str
@@ -299,3 +306,17 @@ class Statement:
     uses: tuple[Name, ...]
     kind_start: int = 0
     kind_end: int = 0
+    problem: Problem | None = None
+    hinges: tuple[str, ...] = ()
+    settle: "Callable[[KindOf], Statement] | None" = field(default=None, compare=False, repr=False)
+
+    def settled(self, kind_of: "KindOf") -> "Statement":
+        """The reading that fits what its names stand for: itself, but for the few texts that have two."""
+        return self.settle(kind_of) if self.settle is not None and self.hinges else self
+
+
+UNREAD = "unread"
+"""The kind of a statement whose text cannot be read."""
+
+KindOf = Callable[[str], str | None]
+"""What a name (in the form that is compared) stands for; None where nothing defines it."""

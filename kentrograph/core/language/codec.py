@@ -7,7 +7,7 @@ from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.manner import Datum, Header, Manner
 from ..book.step import Step
 from ..problem import refuse
-from .statements import parse_statement
+from .statements import read
 
 Data = dict[str, Any]
 
@@ -51,10 +51,10 @@ def step_data(step: Step) -> Data:
     }
 
 
-def step_from(data: Data, kinds: dict[str, str]) -> Step:
-    """A step from data; ``kinds`` says what the names before it stand for."""
-    statement = parse_statement(data["text"], kinds)
-    return Step(data["id"], data["name"], data["dealt"], statement, manner_from(data["manner"]), data["hidden"], data["off"])
+def step_from(data: Data) -> Step:
+    """A step from data; one whose text cannot be read says so when it is evaluated."""
+    manner = manner_from(data["manner"])
+    return Step(data["id"], data["name"], data["dealt"], read(data["text"]), manner, data["hidden"], data["off"])
 
 
 def statement_data(step: Step) -> list[Data]:
@@ -80,20 +80,20 @@ def edit_data(edit: Edit) -> Data:
             return {"op": "several", "edits": [edit_data(e) for e in edits]}
 
 
-def edit_from(data: Data, kinds: dict[str, str]) -> Edit:
-    """An edit from data. ``kinds`` says what the names of the book stand for."""
+def edit_from(data: Data) -> Edit:
+    """An edit from data."""
     match data["op"]:
         case "insert":
-            return Insert(data["index"], step_from(data["step"], kinds))
+            return Insert(data["index"], step_from(data["step"]))
         case "delete":
             return Delete(data["id"])
         case "replace":
-            return Replace(step_from(data["step"], kinds))
+            return Replace(step_from(data["step"]))
         case "move":
             return Move(data["id"], data["index"])
         case "header":
             return SetHeader(header_from(data["header"]))
         case "several":
-            return Several(tuple(edit_from(e, kinds) for e in data["edits"]))
+            return Several(tuple(edit_from(e) for e in data["edits"]))
         case op:
             raise refuse("bad_edit", reason=f"{op} is not known")

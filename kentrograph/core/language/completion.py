@@ -10,7 +10,7 @@ from ..book.book import Book
 from ..book.kinds import PLANS
 from ..book.tree import Statement
 from ..problem import Refused
-from .statements import parse_statement
+from .trying import readable
 from .vocabulary import KINDS, PARTS, READINGS, SIDES
 
 MOST = 12
@@ -77,7 +77,7 @@ def _after(book: Book, before: str, at: int) -> list[Completion]:
     if before.rstrip().endswith("."):
         return [Completion(word, explanation) for word, explanation in PARTS.items()]
     try:
-        statement = parse_statement(before, book.kinds(at))
+        statement = readable(book, before, at)
     except Refused as refused:
         problem = refused.problem
         if problem.kind != "unfinished":

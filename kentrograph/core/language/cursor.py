@@ -1,8 +1,8 @@
 """A place in the tokens of one statement, and the errors that name it."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from difflib import get_close_matches
-from typing import NoReturn
+from typing import NamedTuple, NoReturn
 
 from ..book.tree import Name, key_of
 from ..problem import Refused, refuse
@@ -15,14 +15,40 @@ MOST_OPERATIONS = 200
 """Operations in one number."""
 
 
+class Question(NamedTuple):
+    """What is asked about a name: the kinds for which the answer is yes, and the first letters for which it is guessed."""
+
+    kinds: frozenset[str]
+    guess: str
+
+
+QUESTIONS = {
+    "number": Question(frozenset({"number", "reading"}), ""),
+    "point": Question(frozenset({"point"}), "p"),
+    "round": Question(frozenset({"circle", "ellipse"}), "c"),
+    "centred": Question(frozenset({"point", "circle", "arc", "ellipse"}), "pc"),
+    "step": Question(frozenset(), ""),
+}
+"""Every question on which the reading of a text can hinge; `step` is whether the name is that of any step."""
+
+Hinge = tuple[str, str]
+"""A name, in the form that is compared, and what is asked about it."""
+
+
 class Cursor:
-    """Reads one statement from left to right. ``kinds`` says what the names of earlier steps stand for."""
+    """Reads one statement from left to right.
 
-    __slots__ = ("depth", "index", "kinds", "last", "operations", "text", "tok", "tokens", "uses")
+    Where a text has two readings, the cursor asks one yes-or-no question about a name. ``answers`` holds what is known;
+    ``asked`` collects the questions with the answers that were taken. A question without an answer is answered by
+    a guess, so that every text has a reading without any drawing around it.
+    """
 
-    def __init__(self, text: str, kinds: Mapping[str, str]) -> None:
+    __slots__ = ("answers", "asked", "depth", "index", "last", "operations", "text", "tok", "tokens", "uses")
+
+    def __init__(self, text: str, answers: Mapping[Hinge, bool] | None = None) -> None:
         self.text = text
-        self.kinds = kinds
+        self.answers = answers or {}
+        self.asked: dict[Hinge, bool] = {}
         self.tokens = tokens_of(text)
         self.index = 0
         self.tok: Token = self.tokens[0]
@@ -94,9 +120,14 @@ class Cursor:
         """Whether the present token can be the name of a figure."""
         return self.tok.kind == "word" and self.tok.text not in RESERVED
 
-    def kind_of(self, token: Token) -> str | None:
-        """What the name in this token stands for, as far as known."""
-        return self.kinds.get(token.text)
+    def ask(self, token: Token | Name, question: str) -> bool:
+        """Whether the name in this token stands for what is asked."""
+        hinge = (key_of(token.text), question)
+        answer = self.answers.get(hinge)
+        if answer is None:
+            answer = hinge[0][0] in QUESTIONS[question].guess
+        self.asked[hinge] = answer
+        return answer
 
     def name(self) -> Name:
         """Takes the name of an existing figure."""
@@ -108,7 +139,7 @@ class Cursor:
         return name
 
 
-def nearest_words(found: str, known: "list[str] | Mapping[str, str]") -> list[str]:
+def nearest_words(found: str, known: Iterable[str]) -> list[str]:
     """Up to three known words that look like ``found``, nearest first."""
     return get_close_matches(key_of(found), list(known), n=3, cutoff=0.6)
 

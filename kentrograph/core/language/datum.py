@@ -6,8 +6,7 @@ from ..book.book import Book
 from ..book.tree import key_of
 from ..figures import EndlessLine, Line, Point
 from ..problem import Problem, Refused
-from .script import named_step
-from .statements import parse_statement
+from .trying import tried
 
 
 def datum_in_numbers(book: Book, text: str) -> str:
@@ -32,9 +31,7 @@ def datum_in_numbers(book: Book, text: str) -> str:
 
 def _place(book: Book, words: str) -> Point | None:
     try:
-        statement = parse_statement(f"point {words}", book.kinds())
-        step = named_step("datum", statement, book.header, book.taken_names())
-        value = book.try_statement(step, len(book.order))
+        _, value = tried(book, f"point {words}", "datum", len(book.order))
     except Refused:
         # It names no place: the line is read, and refused, as it stands.
         return None

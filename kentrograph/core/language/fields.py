@@ -6,7 +6,7 @@ from typing import Literal
 from ..book.book import Book
 from ..figures import Line
 from ..problem import Problem, Refused, refuse
-from .intents import tried
+from .trying import tried
 
 LARGEST = 1e12
 """No step, and no distance on a picture, is larger; in the drawing's unit."""

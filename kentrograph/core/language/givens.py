@@ -2,7 +2,7 @@
 
 from typing import NoReturn
 
-from ..book.tree import PLACES, Argument, Given, NamedPlace, OnAt, Place
+from ..book.tree import PLACES, Argument, Given, Named, NamedPlace, OnAt, Place
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
@@ -78,6 +78,8 @@ def _bare_point(c: Cursor) -> Given:
     """Coordinates, or a distance from something: ``120 from P1``, ``30 from L1 left``."""
     start = c.tok.start
     value = place_or_number(c)
+    if isinstance(value, NamedPlace) and c.at_word("from"):
+        value = Named(value.name)
     if isinstance(value, PLACES):
         return _given(c, "place", start, value)
     if c.take_word("from"):

@@ -7,14 +7,15 @@ from difflib import get_close_matches
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.step import Step
-from ..book.tree import key_of
+from ..book.tree import UNREAD, key_of
 from ..book.values import Drawn, Value
 from ..problem import Problem, Refused, refuse
 from .datum import datum_in_numbers
 from .header import apply_header
 from .script import named_step
-from .statements import parse_header, parse_statement
+from .statements import parse_header
 from .taking import worded
+from .trying import readable, tried
 from .vocabulary import CHOOSERS, KINDS
 
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
@@ -66,14 +67,6 @@ def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
     return step.statement.text
 
 
-def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
-    """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
-    statement = parse_statement(text, book.kinds(index))
-    header = book.header if book.hand is None else replace(book.header, manner=book.hand)
-    step = named_step(id, statement, header, book.taken_names())
-    return step, book.try_statement(step, index)
-
-
 def mend(book: Book, id: str, text: str) -> tuple[Edit, str]:
     """The edit that gives a step another text; its name stays unless the text names it otherwise."""
     step, value = mended(book, id, text)
@@ -89,8 +82,9 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     """A step with another text, and what it would hold."""
     index = book.position(id)
     before = book.steps[id]
-    statement = parse_statement(text, book.kinds(index))
-    kind_kept = statement.kind == before.statement.kind
+    statement = readable(book, text, index)
+    # What could not be read keeps the name by which others wait for it.
+    kind_kept = statement.kind == before.statement.kind or (before.statement.kind == UNREAD and before.name != "")
     if statement.name is not None:
         taken = book.taken_names() - {before.key}
         step = named_step(id, statement, book.header, taken)
@@ -141,8 +135,11 @@ def flag(
 
 def label(step: Step) -> str:
     """A step in two words: ``circle C4``."""
-    kind = "reading" if step.statement.kind == "measure" else step.statement.kind
+    kind = _CALLED.get(step.statement.kind, step.statement.kind)
     return f"{kind} {step.name}".strip()
+
+
+_CALLED = {"measure": "reading", UNREAD: "step"}
 
 
 def helped(book: Book, problem: Problem, index: int) -> Problem:

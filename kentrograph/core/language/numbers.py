@@ -5,7 +5,7 @@ from enum import Enum
 from math import isfinite, pi
 from typing import TYPE_CHECKING
 
-from ..book.tree import Bearing, Binary, Call, InUnit, Measured, Named, Negative, Number, Part, Plain
+from ..book.tree import Bearing, Binary, Call, InUnit, Measured, Named, NamedPlace, Negative, Number, Part, Plain
 from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import Cursor
@@ -107,6 +107,8 @@ def parenthesised_number(c: Cursor, wanted: Wanted) -> Number:
 
     start = c.tok.start
     inside = parenthesised(c, wanted)
+    if isinstance(inside, NamedPlace) and not c.at_op("."):
+        return Named(inside.name)
     if isinstance(inside, PLACES):
         return part_of(c, inside, start)
     return inside
@@ -218,9 +220,10 @@ def _fraction(c: Cursor, numerator: Token) -> float:
     """The fraction whose numerator has just been taken."""
     c.advance()
     denominator = c.advance()
-    if int(denominator.text) == 0:
+    under = _value(denominator)
+    if under == 0.0:
         raise refuse("divided_by_zero", denominator.start, denominator.end)
-    return int(numerator.text) / int(denominator.text)
+    return _value(numerator) / under
 
 
 def _with_unit(c: Cursor, value: float) -> Number:

@@ -19,8 +19,9 @@ from .datum import datum_in_numbers
 from .echo import given_texts
 from .expectation import beginning_hint, expected_words, hint
 from .header import apply_header
-from .intents import helped, mended, tried
+from .intents import helped, mended
 from .statements import parse_header
+from .trying import tried
 from .vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 
 DRAFT_ID = "draft"

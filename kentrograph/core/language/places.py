@@ -11,6 +11,7 @@ from ..book.tree import (
     FootOf,
     MiddleOf,
     Name,
+    Named,
     NamedPlace,
     Number,
     OnAt,
@@ -24,12 +25,15 @@ from ..book.tree import (
     Toward,
 )
 from .cursor import Cursor
+from .lexer import Token
 from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
 from .sights import name_or_sight
 from .vocabulary import PLACE_WORDS, SIDES
 
-_PLACE_LIKE = frozenset({"point", "circle", "arc", "ellipse"})
-_ROUND = frozenset({"circle", "ellipse"})
+_COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})
+"""Marks after a name that say that it is a number, or has one as a part."""
+_MEASURING = frozenset({"along", "of", "past"})
+"""Words after a name that say that it is a number."""
 _EXPECTED = (", and a y", "at and a direction")
 
 
@@ -38,7 +42,7 @@ def place(c: Cursor, bare: bool = False) -> Place:
     start = c.tok.start
     if c.tok.kind == "end":
         c.fail("a place")
-    value = place_or_number(c)
+    value = place_or_number(c, bare=bare)
     if isinstance(value, PLACES):
         return value
     if bare:
@@ -48,7 +52,7 @@ def place(c: Cursor, bare: bool = False) -> Place:
 
 def thing(c: Cursor) -> Name | Place:
     """A figure by its name, or a place."""
-    if c.at_name() and c.peek().text != ":":
+    if c.at_name() and not (c.peek().kind == "op" and c.peek().text in (":", *_COUNTING)):
         return c.name()
     if c.tok.kind == "end":
         c.fail("a place or a figure")
@@ -63,8 +67,8 @@ def at_place(c: Cursor) -> bool:
     return c.tok.kind == "word" and c.tok.text in PLACE_WORDS and c.tok.text != "on" and c.peek().text in ("of", "to")
 
 
-def place_or_number(c: Cursor, wanted: Wanted = LENGTH) -> Place | Number:
-    """Whatever stands here, read once from left to right."""
+def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> Place | Number:
+    """Whatever stands here, read once from left to right. A name alone is a place; ``bare`` asks whether it is a number."""
     token = c.tok
     if token.kind == "op":
         if token.text == "+":
@@ -72,6 +76,8 @@ def place_or_number(c: Cursor, wanted: Wanted = LENGTH) -> Place | Number:
         if token.text == "(":
             start = token.start
             inside = parenthesised(c, wanted)
+            if isinstance(inside, NamedPlace) and _counts(c, inside.name, c.tok, bare):
+                inside = Named(inside.name)
             if not isinstance(inside, PLACES):
                 return _after_number(c, expression(c, wanted, inside))
             if c.at_op("."):
@@ -80,12 +86,26 @@ def place_or_number(c: Cursor, wanted: Wanted = LENGTH) -> Place | Number:
     elif token.kind == "word":
         if token.text in PLACE_WORDS:
             return _based(c, _special(c))
-        following = c.peek()
-        if c.at_name() and not (following.kind == "op" and following.text in (".", "+", "-", "*", "/", "^", ",", "..", "//")):
-            if c.kind_of(token) not in ("number", "reading"):
+        if c.at_name():
+            if not _counts(c, token, c.peek(), bare):
                 return _based(c, NamedPlace(c.name()))
-            return _after_number(c, named_number(c))
+            if c.peek().kind != "op":
+                return _after_number(c, named_number(c))
     return _after_number(c, expression(c, wanted))
+
+
+def _counts(c: Cursor, name: Token | Name, following: Token, bare: bool) -> bool:
+    """Whether a name, with this token after it, is a number: what follows says it, or what the name stands for.
+
+    ``centre a at 30`` is the one phrase that only the latter can tell apart.
+    """
+    if following.kind == "op":
+        return following.text in _COUNTING and not (following.text == "." and isinstance(name, Name))
+    if following.kind == "word" and following.text in _MEASURING:
+        return True
+    if bare or (following.kind == "word" and following.text == "at"):
+        return c.ask(name, "number")
+    return False
 
 
 def parenthesised(c: Cursor, wanted: Wanted) -> Place | Number:
@@ -246,20 +266,15 @@ def _middle(c: Cursor) -> Place:
     centres; an arc has a middle of its own.
     """
     if c.at_name() and c.peek().text != ":":
-        kind = _kind_or_guess(c)
+        token = c.tok
         name = c.name()
-        if kind == "point" or (kind in _ROUND and c.at_name() and _kind_or_guess(c) in _PLACE_LIKE):
+        if c.ask(token, "point") or (c.at_name() and c.ask(token, "round") and c.ask(c.tok, "centred")):
             c.take_op(";")
             return MiddleOf(NamedPlace(name), place(c))
         return PlaceOf("middle", name)
     first = place(c)
     c.take_op(";")
     return MiddleOf(first, place(c))
-
-
-def _kind_or_guess(c: Cursor) -> str | None:
-    """What the name at the cursor stands for; of one that is not known, what its first letter says."""
-    return c.kind_of(c.tok) or {"p": "point", "c": "circle"}.get(c.tok.text[0])
 
 
 __all__ = ["DIRECTION", "PLACES", "at_place", "parenthesised", "part_of", "place", "place_or_number", "sides", "thing"]

@@ -19,10 +19,11 @@ from ..snap.kinds import KINDS, ON
 from ..snap.query import Passed, Query, decimals_for
 from ..units import plain
 from .echo import env_of
-from .intents import mended, tried
+from .intents import mended
 from .openline import DRAFT_ID, Draft, OpenLine, read_open_line
 from .script import named_step
 from .taking import worded
+from .trying import tried
 
 
 @dataclass(frozen=True, slots=True)

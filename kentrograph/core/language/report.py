@@ -3,6 +3,7 @@
 from typing import Any
 
 from ..book.book import Book
+from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading
 from ..construct.solution import Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
@@ -45,7 +46,9 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
     for id in book.order:
         step, value = book.steps[id], book.values[id]
         if isinstance(value, Problem):
-            problems.append(problem_data(value, script.lines[id], step.statement.text))
+            line, indent = script.lines[id]
+            placed = value.at(value.start + indent, value.end + indent) if step.statement.kind == UNREAD else value
+            problems.append(problem_data(placed, line, step.statement.text))
         elif isinstance(value.figure, Reading):
             readings.append(reading_data(step.name, step.statement.text, value.figure))
         else:

@@ -9,12 +9,12 @@ from ..book.step import Names, Step, Taken, deal_name, like_name
 from ..book.tree import Statement, key_of
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
-from .statements import is_blank, parse_header, parse_statement
+from .statements import HeaderLine, is_blank, parse_header, read
 
 
 @dataclass(frozen=True, slots=True)
 class Misread:
-    """A line that could not be read: its number (from 1), its text, and why."""
+    """A line that is no step: a header that says nothing, a name that is taken. Its number (from 1), its text, and why."""
 
     line: int
     text: str
@@ -23,11 +23,12 @@ class Misread:
 
 @dataclass(frozen=True, slots=True)
 class Script:
-    """A text, read: the drawing's header, its steps, which line each stands on, and the lines that could not be read."""
+    """A text, read: the drawing's header, its steps, which line each stands on and how far it is set in, and the lines
+    that are no steps. A line that cannot be read is a step that holds its problem."""
 
     header: Header
     steps: tuple[Step, ...]
-    lines: dict[str, int]
+    lines: dict[str, tuple[int, int]]
     misread: tuple[Misread, ...]
 
 
@@ -35,7 +36,7 @@ def read_script(text: str) -> Script:
     """Reads a whole text, line by line. A header line holds from where it stands; nothing is raised."""
     header = Header()
     steps: list[Step] = []
-    lines: dict[str, int] = {}
+    lines: dict[str, tuple[int, int]] = {}
     misread: list[Misread] = []
     kinds: dict[str, str] = {}
     names = Names()
@@ -44,23 +45,31 @@ def read_script(text: str) -> Script:
         line = line.rstrip("\r")
         if is_blank(line):
             continue
+        indent = len(line) - len(line.lstrip())
         try:
-            head = parse_header(line)
+            head = _header(line)
             if head is not None:
                 header = apply_header(head, header)
                 continue
-            step = named_step(f"s{next(ids)}", parse_statement(line.strip(), kinds), header, names)
+            step = named_step(f"s{next(ids)}", read(line.strip()).settled(kinds.get), header, names)
         except Refused as refused:
-            indent = len(line) - len(line.lstrip())
             problem = refused.problem
             misread.append(Misread(number, line, problem.at(problem.start + indent, problem.end + indent)))
             continue
         steps.append(step)
-        lines[step.id] = number
+        lines[step.id] = (number, indent)
         if step.name:
             kinds[step.key] = step.figure_kind
             names.add(step.key)
     return Script(header, tuple(steps), lines, tuple(misread))
+
+
+def _header(line: str) -> HeaderLine | None:
+    try:
+        return parse_header(line)
+    except Refused:
+        # It cannot even be parted into words and numbers: as a step it says so itself.
+        return None
 
 
 def named_step(id: str, statement: Statement, header: Header, taken: Taken) -> Step:

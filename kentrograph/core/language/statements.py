@@ -1,12 +1,12 @@
 """Whole statements: ``[pencil|ink] [NAME =] kind given given ...``."""
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+import re
+from dataclasses import dataclass, replace
 from typing import Literal
 
-from ..book.tree import PLACES, Argument, Given, Name, NamedPlace, Statement
-from ..problem import Refused, refuse
-from .cursor import Cursor, nearest_words
+from ..book.tree import UNREAD, Argument, Given, KindOf, Statement
+from ..problem import Problem, Refused, refuse
+from .cursor import QUESTIONS, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .numbers import looks_like_bearing, number
 from .places import thing
@@ -26,21 +26,75 @@ class HeaderLine:
     end: int
 
 
-def parse_statement(text: str, kinds: Mapping[str, str]) -> Statement:
-    """Reads one statement. ``kinds`` maps the compared form of every name in use to what it stands for.
+def read(text: str) -> Statement:
+    """Reads one statement, whatever it says: without any drawing around it, and without failing.
 
-    Raises `Refused` with the place in the text, what could stand there and what was found.
+    A text that cannot be read is a statement that holds its problem, with the place, what could stand there and what
+    was found. Line breaks are blanks: a statement is one line of the book.
     """
+    return _read(_BREAKS.sub(" ", text), {})[0]
+
+
+_BREAKS = re.compile(r"[\r\n]")
+
+
+Asked = dict[Hinge, bool]
+
+
+def _read(text: str, answers: Asked) -> tuple[Statement, Asked]:
+    """The reading with these answers, and the questions on which it hinges with the answers that were taken."""
+    cursor = None
     try:
-        return _statement(Cursor(text, kinds))
+        cursor = Cursor(text, answers)
+        statement = _statement(cursor)
+    except Refused as refused:
+        statement = _unread(text, refused.problem)
     except RecursionError:
         # Places nest in places; nobody writes so many by hand.
-        raise refuse("too_deep", 0, len(text)) from None
+        statement = _unread(text, Problem("too_deep", {}, 0, len(text)))
+    asked = cursor.asked if cursor is not None else {}
+    if not asked:
+        return statement, asked
+    hinges = tuple(dict.fromkeys(key for key, _ in asked))
+    made = replace(statement, hinges=hinges, settle=lambda kind_of: _settled(made, asked, kind_of))
+    return made, asked
+
+
+def _settled(statement: Statement, asked: Asked, kind_of: KindOf) -> Statement:
+    """The reading for what the names stand for. Another reading may ask further questions: until it asks none that is new."""
+    answers: Asked = {}
+    while True:
+        answers |= {hinge: _answer(hinge, kind_of(hinge[0])) for hinge in asked if hinge not in answers}
+        if all(answers[hinge] == answer for hinge, answer in asked.items()):
+            return statement
+        statement, asked = _read(statement.text, answers)
+
+
+def _answer(hinge: Hinge, kind: str | None) -> bool:
+    name, question = hinge
+    if question == "step":
+        return kind is not None
+    kinds, guess = QUESTIONS[question]
+    return name[0] in guess if kind is None else kind in kinds
+
+
+def _unread(text: str, problem: Problem) -> Statement:
+    """A statement that could not be read: the name that it defines is known all the same, where that much could be read."""
+    named = _NAMED.match(text)
+    name = named["name"] if named and _may_be_name(named["name"]) else None
+    return Statement(text, UNREAD, name, None, (), (), problem=problem)
+
+
+_NAMED = re.compile(r"\s*(?:(?:pencil|ink)\s+)?(?P<name>[A-Za-z][A-Za-z0-9_]*)\s*=", re.IGNORECASE)
+
+
+def _may_be_name(text: str) -> bool:
+    return text.lower() not in RESERVED and not looks_like_bearing(text)
 
 
 def parse_header(text: str) -> HeaderLine | None:
     """The header line in this text, or None where it is not one."""
-    c = Cursor(text, {})
+    c = Cursor(text)
     if not c.at_word(*HEADERS):
         return None
     first = c.advance()
@@ -66,7 +120,7 @@ def _statement(c: Cursor) -> Statement:
     if token.kind == "word" and token.text == "measure":
         c.advance()
         return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
-    inking = pen is not None and name is None and c.at_name() and c.kind_of(token) is not None
+    inking = pen is not None and name is None and c.at_name() and c.ask(token, "step")
     if token.kind == "word" and (token.text in VERBS or inking):
         # ``ink C1 from ... to ...`` names a figure where a kind would stand: a piece of it is inked over.
         # The rest of a shaping statement is not read yet; the evaluation says so.
@@ -156,4 +210,4 @@ def _reading(c: Cursor) -> list[Given]:
     return givens
 
 
-__all__ = ["PLACES", "HeaderLine", "Name", "NamedPlace", "Refused", "check_name", "is_blank", "parse_header", "parse_statement"]
+__all__ = ["HeaderLine", "check_name", "is_blank", "parse_header", "read"]

@@ -9,7 +9,7 @@ from ..book.tree import Given, Statement
 from ..book.values import Drawn
 from ..construct.solution import Solution
 from ..problem import Refused
-from .statements import parse_statement
+from .trying import readable
 from .vocabulary import CHOOSERS, SIDES
 
 _TOUCHED = ("touching", "through", "figures")
@@ -30,8 +30,7 @@ def worded(book: Book, step: Step, drawn: Drawn, which: int, index: int) -> str:
 
 def _takes(book: Book, step: Step, text: str, which: int, index: int) -> bool:
     try:
-        statement = parse_statement(text, book.kinds(index))
-        value = book.try_statement(replace(step, statement=statement), index)
+        value = book.try_statement(replace(step, statement=readable(book, text, index)), index)
     except Refused:
         return False
     return isinstance(value, Drawn) and value.taken == which

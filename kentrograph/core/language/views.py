@@ -4,6 +4,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.step import Step
+from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
 from ..measure.box import box_of
 from ..problem import Problem
@@ -19,7 +20,7 @@ from .working import working_of
 
 Data = dict[str, Any]
 
-TITLES = {"measure": "Reading"}
+TITLES = {"measure": "Reading", UNREAD: "Unread"}
 
 
 def step_view(book: Book, id: str) -> Data:
@@ -30,6 +31,8 @@ def step_view(book: Book, id: str) -> Data:
         # The value wanted stands beside the reading itself.
         texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if g.word not in ("wanted", "within")]
         values = [""] * len(texts)
+    if step.statement.kind == UNREAD:
+        texts, values = [step.statement.text], [""]
     if step.statement.kind == "path":
         texts, values = folded(texts, values)
     return {

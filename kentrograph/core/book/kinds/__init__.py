@@ -47,6 +47,8 @@ _BLAME: dict[str, tuple[str, ...]] = {
 
 def plan_statement(planner: Planner, statement: Statement) -> Plan:
     """The plan of a statement. Raises `Refused` for what no names can mend: a given missing, a number too large."""
+    if statement.problem is not None:
+        raise Refused(statement.problem)
     make = PLANS.get(statement.kind)
     if make is None:
         raise refuse("not_yet", statement.kind_start, statement.kind_end, what=f"the word {statement.kind}")

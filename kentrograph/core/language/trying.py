@@ -1,0 +1,27 @@
+"""What a text would write in a book, without writing it."""
+
+from dataclasses import replace
+
+from ..book.book import Book
+from ..book.step import Step
+from ..book.tree import Statement
+from ..book.values import Value
+from ..problem import Refused
+from .script import named_step
+from .statements import read
+
+
+def readable(book: Book, text: str, index: int) -> Statement:
+    """The statement of a text as it reads at ``index``. Raises `Refused` for a text that cannot be read there."""
+    statement = read(text).settled(lambda name: book.kind_at(name, index))
+    if statement.problem is not None:
+        raise Refused(statement.problem)
+    return statement
+
+
+def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
+    """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
+    statement = readable(book, text, index)
+    header = book.header if book.hand is None else replace(book.header, manner=book.hand)
+    step = named_step(id, statement, header, book.taken_names())
+    return step, book.try_statement(step, index)
