@@ -21,11 +21,13 @@ class Tolerance:
     size_share: share of the size of the figures compared; no unit.
     noise_share: share of their distance from the datum; no unit, a few units in the last place.
     angle: radians.
+    joint_share: share of the size of a chain by which its ends may miss each other and still meet; no unit.
     """
 
     size_share: float = 1e-10
     noise_share: float = 8e-15
     angle: float = 1e-11
+    joint_share: float = 1e-9
 
     def length(self, size: float, away: float = 0.0) -> float:
         """The length below which a difference is nothing, for figures of ``size``, ``away`` from the datum.
@@ -35,14 +37,35 @@ class Tolerance:
         """
         return self.size_share * size + self.noise_share * away
 
+    def closing(self, size: float, away: float, pieces: int) -> float:
+        """The length below which a chain of ``size`` and so many pieces has come back to where it began.
+
+        Each piece that counts from the one before it may lose half a unit in the last place of a coordinate.
+
+        >>> Tolerance().closing(1.0, 0.0, 4)
+        1e-09
+        """
+        return self.joint_share * size + max(self.noise_share, pieces * 1.2e-16) * away
+
     def same_place(self, ax: float, ay: float, bx: float, by: float) -> bool:
         """Whether two places cannot be told apart at all: only noise of their coordinates lies between them."""
         away = max(abs(ax), abs(ay), abs(bx), abs(by))
         return hypot(ax - bx, ay - by) <= self.noise_share * away
 
-    def parallel(self, sine: float) -> bool:
-        """Whether two directions, with this sine between them, are the same or opposite."""
-        return abs(sine) <= self.angle
+    def parallel(self, sine: float, noise: float = 0.0) -> bool:
+        """Whether two directions, with this sine between them, are the same or opposite.
+
+        ``noise`` is the angle (radians) that the coordinates they were taken from leave open: see `direction_noise`.
+        """
+        return abs(sine) <= self.angle + noise
+
+    def direction_noise(self, size: float, away: float) -> float:
+        """How far the direction of a line of ``size`` may be turned by the noise of its coordinates; 0 for an endless one.
+
+        >>> Tolerance().direction_noise(0.0, 1e7), Tolerance().direction_noise(2.0, 1e7) < 1e-7
+        (0.0, True)
+        """
+        return self.noise_share * away / size if size > 0.0 else 0.0
 
 
 TOLERANCE = Tolerance()

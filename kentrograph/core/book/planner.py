@@ -8,14 +8,14 @@ from collections.abc import Callable, Sequence
 from math import acos, asin, atan, cos, degrees, isfinite, radians, sin, sqrt, tan
 from typing import Any
 
-from ..angles import direction_of
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
-from ..measure.closest import distance_between, place_of
+from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import convert
 from .manner import Datum, Manner
+from .parts import PARTS, QUANTITIES, in_unit, parts_of
 from .tree import (
     PLACES,
+    Azimuth,
     Bearing,
     Binary,
     Call,
@@ -74,6 +74,9 @@ class Planner:
         """A direction, in degrees counter-clockwise from east."""
         if type(node) is Bearing:
             return node.value
+        if type(node) is Azimuth:
+            of = self.number(node.of)
+            return 90.0 - of if isinstance(of, float) else lambda env, last: 90.0 - of(env, last)
         value = self.number(node)
         turn = self.manner.direction_to_core
         if isinstance(value, float):
@@ -89,6 +92,9 @@ class Planner:
                 return convert(value, unit, self.manner.unit)
             case Bearing(value):
                 return self.manner.direction_from_core(value)
+            case Azimuth():
+                way, shown = self.direction(node), self.manner.direction_from_core
+                return shown(way) if isinstance(way, float) else lambda env, last: shown(way(env, last))
             case Negative(of):
                 inner = self.number(of)
                 return -inner if isinstance(inner, float) else lambda env, last: -inner(env, last)
@@ -142,20 +148,20 @@ class Planner:
         return lambda env, last: work([a if isinstance(a, float) else a(env, last) for a in arguments])
 
     def _named(self, name: Name) -> NumberPlan:
-        slot = self.slot(name)
+        slot, manner, unit = self.slot(name), self.manner, self.unit
 
         def value(env: Env, last: Point) -> float:
             found = env[slot]
             if isinstance(found, float):
                 return found
             if isinstance(found, Reading):
-                return found.value
+                return in_unit(found.value, QUANTITIES[found.kind], unit, manner.unit)
             raise refuse("not_a_number", name.start, name.end, name=name.text, has=parts_of(found))
 
         return value
 
     def _part(self, node: Part) -> NumberPlan:
-        part = _PARTS.get(node.part)
+        part = PARTS.get(node.part)
         if part is None:
             raise refuse("no_part", node.start, node.end, part=node.part, of="", has=[])
         get: Callable[[Env, Point], Any]
@@ -184,25 +190,18 @@ class Planner:
         return value
 
     def _measured(self, node: Measured) -> NumberPlan:
-        from .places import plan_thing
+        from .readings import COUNTS, plan_reading
 
-        things = [plan_thing(self, t) for t in node.of]
+        if len(node.of) not in COUNTS[node.what]:
+            raise refuse("too_many_givens", node.start, node.end, kind="measure", word="the last one", others=["the others"])
+        read, quantity = plan_reading(self, node.what, node.of, node.less), QUANTITIES[node.what]
         manner, unit = self.manner, self.unit
 
         def value(env: Env, last: Point) -> float:
             try:
-                found = [t(env, last) for t in things]
-                if node.what == "distance":
-                    return convert(distance_between(found[0], found[1]), unit, manner.unit)
-                if node.what == "direction":
-                    a, b = place_of(found[0]), place_of(found[1])
-                    return manner.direction_from_core(direction_of(b.x - a.x, b.y - a.y))
+                return in_unit(read(env, last)[0], quantity, unit, manner.unit)
             except Refused as refused:
                 raise Refused(refused.problem.at(node.start, node.end)) from None
-            part = _PARTS[node.what](found[0], manner, unit) if node.what in _PARTS else None
-            if part is None:
-                raise refuse("no_part", node.start, node.end, part=node.what, of="it", has=parts_of(found[0]))
-            return part
 
         return value
 
@@ -227,67 +226,3 @@ _FUNCTIONS: dict[str, Callable[..., float]] = {
     "min": min,
     "max": max,
 }
-
-
-def _coordinate(index: int) -> "Callable[[Any, Manner, str], float | None]":
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
-        point = figure if isinstance(figure, Point) else getattr(figure, "centre", None)
-        if point is None:
-            return None
-        scaled = Point(convert(point.x, unit, manner.unit), convert(point.y, unit, manner.unit))
-        return manner.from_world(scaled)[index]
-
-    return get
-
-
-def _length(attribute: str, times: float = 1.0) -> "Callable[[Any, Manner, str], float | None]":
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
-        value = getattr(figure, attribute, None)
-        return None if value is None else convert(value * times, unit, manner.unit)
-
-    return get
-
-
-def _direction(figure: Any, manner: Manner, unit: str) -> float | None:
-    if isinstance(figure, Line | EndlessLine):
-        return manner.direction_from_core(figure.direction)
-    return None
-
-
-def _reading(figure: Any, manner: Manner, unit: str) -> float | None:
-    return figure.value if isinstance(figure, Reading) else figure if isinstance(figure, float) else None
-
-
-_PARTS: dict[str, Callable[[Any, Manner, str], float | None]] = {
-    "x": _coordinate(0),
-    "y": _coordinate(1),
-    "r": _length("radius"),
-    "radius": _length("radius"),
-    "d": _length("radius", 2.0),
-    "diameter": _length("radius", 2.0),
-    "length": _length("length"),
-    "circumference": _length("length"),
-    "dir": _direction,
-    "direction": _direction,
-    "sweep": lambda figure, manner, unit: getattr(figure, "sweep", None),
-    "value": _reading,
-}
-
-
-def parts_of(figure: Any) -> list[str]:
-    """The parts that a figure has, for an error that names them."""
-    if isinstance(figure, Point):
-        return ["x", "y"]
-    if isinstance(figure, Circle):
-        return ["x", "y", "r", "d", "length"]
-    if isinstance(figure, Arc):
-        return ["x", "y", "r", "d", "length", "sweep"]
-    if isinstance(figure, Ellipse):
-        return ["x", "y", "length"]
-    if isinstance(figure, Line):
-        return ["length", "dir"]
-    if isinstance(figure, EndlessLine):
-        return ["dir"]
-    if isinstance(figure, Outline):
-        return ["length"]
-    return ["value"]

@@ -56,6 +56,13 @@ class Bearing:
 
 
 @dataclass(frozen=True, slots=True)
+class Azimuth:
+    """A direction counted clockwise from north, whatever the drawing's convention: in degrees, as a sum or by a name."""
+
+    of: "Number"
+
+
+@dataclass(frozen=True, slots=True)
 class Negative:
     """The negative of a number."""
 
@@ -106,11 +113,12 @@ class Measured:
 
     what: str
     of: tuple["Place | Name", ...]
+    less: tuple["Place | Name", ...]
     start: int
     end: int
 
 
-Number = Plain | InUnit | Bearing | Negative | Binary | Call | Named | Part | Measured
+Number = Plain | InUnit | Bearing | Azimuth | Negative | Binary | Call | Named | Part | Measured
 
 # Places -----------------------------------------------------------------------------------------------
 

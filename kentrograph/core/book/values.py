@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import partial
+from math import remainder
 from typing import NamedTuple
 
 from ..construct.solution import Solution
@@ -21,6 +22,20 @@ class Reading:
     within: float | None = None
     state: str = ""
     """How two figures stand to each other, for a gap: touches, gap, crosses, lies on."""
+
+    @property
+    def difference(self) -> float | None:
+        """By how much it differs from the value wanted; a direction by the smaller turn, -180 to 180 degrees."""
+        if self.wanted is None:
+            return None
+        off = self.value - self.wanted
+        return remainder(off, 360.0) if self.kind == "direction" else off
+
+    @property
+    def good(self) -> bool | None:
+        """Whether it is as near to the value wanted as was asked; None where nothing was asked."""
+        off = self.difference
+        return None if off is None or self.within is None else abs(off) <= self.within
 
 
 class Drawn(NamedTuple):

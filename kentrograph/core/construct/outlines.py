@@ -5,6 +5,7 @@ from math import cos, hypot, pi
 from ..angles import unit_vector
 from ..figures import Arc, Line, Outline, Point
 from ..figures.outline import Piece
+from ..measure.box import empty_box, stretch
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 
@@ -58,6 +59,41 @@ def radius_of_flats(sides: float, flats: float) -> float:
     return flats / 2.0 / cos(pi / sides) if sides >= 3 else flats
 
 
+def chained(pieces: list[Piece], close: bool) -> Outline:
+    """The outline of a chain of pieces, each of which begins where the one before it ends.
+
+    It is closed where it comes back to where it began, within what a chain of its size and place can tell; its last piece
+    then ends exactly there. With ``close`` a line leads back where it does not. Two lines, there and back, enclose nothing.
+    """
+    first, last = pieces[0].start, pieces[-1].end
+    if comes_back(pieces):
+        if (last.x, last.y) != (first.x, first.y):
+            pieces = [*pieces[:-1], ending_at(pieces[-1], first)]
+        closed = close or len(pieces) > 2 or any(not isinstance(p, Line) for p in pieces)
+        return Outline(tuple(pieces), closed)
+    return Outline((*pieces, Line(last, first)), True) if close else Outline(tuple(pieces), False)
+
+
+def comes_back(pieces: list[Piece]) -> bool:
+    """Whether a chain ends where it begins."""
+    first, last = pieces[0].start, pieces[-1].end
+    gap = hypot(last.x - first.x, last.y - first.y)
+    if gap == 0.0:
+        return len(pieces) > 1
+    box = empty_box()
+    for piece in pieces:
+        stretch(box, piece)
+    size = hypot(box[2] - box[0], box[3] - box[1])
+    return len(pieces) > 1 and gap <= TOLERANCE.closing(size, max(map(abs, box)), len(pieces))
+
+
+def ending_at(piece: Piece, end: Point) -> Piece:
+    """A piece that ends at a place a hair from where it ended."""
+    if isinstance(piece, Line):
+        return Line(piece.start, end)
+    return Arc(piece.centre, piece.radius, piece.start, end, piece.sweep)
+
+
 def joined(pieces: list[Piece | Outline], names: list[str]) -> Outline:
     """One outline of pieces that meet end to end, in the order given; each is turned round where that makes it meet.
 
@@ -75,9 +111,7 @@ def joined(pieces: list[Piece | Outline], names: list[str]) -> Outline:
         if turn_chain:
             chain = _reversed(chain)
         chain += _reversed(parts) if turn_parts else parts
-    ends = hypot(chain[-1].end.x - chain[0].start.x, chain[-1].end.y - chain[0].start.y)
-    closed = len(chain) > 1 and ends <= TOLERANCE.length(max(p.length for p in chain), _away(chain[0].start)) * 10.0
-    return Outline(tuple(chain), closed)
+    return chained(chain, False)
 
 
 def _gaps(chain: list[Piece], parts: list[Piece], free: bool) -> list[tuple[float, bool, bool]]:

@@ -1,6 +1,6 @@
 """Places along a figure, by the distance from its start."""
 
-from math import degrees, hypot, radians
+from math import degrees, hypot
 
 from ..angles import unit_vector
 from ..problem import refuse
@@ -35,7 +35,7 @@ def place_along(figure: Longish, distance: float) -> Point:
             turn = degrees(distance / radius)
             return _on_circle(centre, radius, figure.from_direction + (turn if sweep > 0.0 else -turn))
         case Ellipse():
-            return figure.at(_ellipse_angle(figure, distance))
+            return figure.at_degrees(ellipse_angle(figure, distance))
         case Outline(pieces):
             rest = distance
             if rest < 0.0:
@@ -54,23 +54,40 @@ def _on_circle(centre: Point, radius: float, direction: float) -> Point:
     return Point(centre.x + radius * c, centre.y + radius * s)
 
 
-def _ellipse_angle(e: Ellipse, distance: float) -> float:
-    """The eccentric angle (radians) at a distance along; by bisection, since the length has no closed form."""
-    if not 0.0 <= distance <= e.length * (1 + 1e-12):
-        raise refuse("no_along", length=e.length)
-    low, high = 0.0, e.sweep
-    for _ in range(60):
-        middle = 0.5 * (low + high)
-        if middle in (low, high):
-            break
-        if Ellipse(e.centre, e.a, e.b, e.turn, e.begin, middle).length < distance:
-            low = middle
+_ROUNDS = 60
+
+
+def ellipse_angle(e: Ellipse, distance: float) -> float:
+    """The eccentric angle (degrees) at a distance along an ellipse.
+
+    Method: Newton's on the length, whose slope is how fast the ellipse is run along, kept between bounds that close in,
+    since the length has no inverse in closed form. Raises `Refused` (no_along) past its ends.
+    """
+    whole = e.length
+    if distance == 0.0 or distance == whole:
+        return e.begin + (e.sweep if distance else 0.0)
+    if not 0.0 < distance < whole:
+        raise refuse("no_along", length=whole)
+    sign = 1.0 if e.sweep > 0.0 else -1.0
+    low, high = 0.0, abs(e.sweep)
+    turn = high * (distance / whole)
+    for _ in range(_ROUNDS):
+        missed = Ellipse(e.centre, e.a, e.b, e.turn, e.begin, sign * turn).length - distance
+        if missed > 0.0:
+            high = turn
         else:
-            high = middle
-    return radians(e.begin + 0.5 * (low + high))
+            low = turn
+        c, s = unit_vector(e.begin + sign * turn)
+        better = turn - degrees(missed / hypot(e.a * s, e.b * c))
+        if not low < better < high:
+            better = 0.5 * (low + high)
+        if better == turn or better in (low, high):
+            break
+        turn = better
+    return e.begin + sign * turn
 
 
-def heading(figure: Line | Arc | EndlessLine, at_start: bool) -> tuple[float, float]:
+def heading(figure: Line | Arc | EndlessLine | Ellipse, at_start: bool) -> tuple[float, float]:
     """The unit vector along which a figure leaves its end, or its start (then looking back out of it)."""
     match figure:
         case Line(start, end):
@@ -83,4 +100,6 @@ def heading(figure: Line | Arc | EndlessLine, at_start: bool) -> tuple[float, fl
             rx, ry = tip.x - centre.x, tip.y - centre.y
             r = hypot(rx, ry)
             ux, uy = (-ry / r, rx / r) if sweep > 0.0 else (ry / r, -rx / r)
+        case Ellipse():
+            ux, uy = figure.heading_at(figure.begin if at_start else figure.begin + figure.sweep)
     return (-ux, -uy) if at_start else (ux, uy)

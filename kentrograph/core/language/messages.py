@@ -184,13 +184,15 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
         f"the place is not on {f['name']}: it lies {plain(f['gap'])} beside it; write nearest to it on {f['name']}"
     ),
     "no_touch": lambda f: f"{f['name']} cannot be touched: places, lines, circles and arcs can",
+    "ellipse_givens": lambda f: (
+        f"a circle that touches {f['name']} wants a radius and one more figure, two more figures, or its centre"
+    ),
     "centre_on_it": lambda f: f"the centre lies on {_listed(_named(f), 'and')}: no circle about it touches that line",
     "concentric": lambda f: (
         f"{_listed(_named(f), 'and')} {'have' if len(_named(f)) > 1 else 'has'} the same centre: nothing touches there"
     ),
     "one_inside_other": lambda f: f"{f['inner']} lies {plain(f['gap'])} inside {f['outer']}: no line touches both",
     "inside_ellipse": lambda f: f"the place lies inside {f['name']}: no tangent leads from there",
-    "ellipse_alone": lambda f: "a line that touches an ellipse needs a place to come from: from, to, through or at",
     "line_touches_line": lambda f: "a line touches circles, arcs and ellipses, not another line",
     "never_touches": lambda f: f"no arc that leaves there touches {f['name']}",
     "no_trim": lambda f: "only lines and arcs can be trimmed to a fillet: write the fillet without trimmed",

@@ -5,12 +5,12 @@ from enum import Enum
 from math import isfinite, pi
 from typing import TYPE_CHECKING
 
-from ..book.tree import Bearing, Binary, Call, InUnit, Measured, Named, NamedPlace, Negative, Number, Part, Plain
+from ..book.tree import Azimuth, Bearing, Binary, Call, InUnit, Measured, Name, Named, NamedPlace, Negative, Number, Part, Plain
 from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import Cursor
 from .lexer import Token
-from .vocabulary import FUNCTIONS, PARTS
+from .vocabulary import FUNCTIONS, PARTS, READINGS
 
 if TYPE_CHECKING:
     from ..book.tree import Place
@@ -122,13 +122,13 @@ def _word(c: Cursor, wanted: Wanted, token: Token) -> Number:
         if word == "az":
             c.advance()
             value = _signed(c, DIRECTION)
-            return Bearing(90.0 - value.value) if type(value) is Plain else Binary("-", Bearing(90.0), value, token.start, c.last)
+            return Bearing(90.0 - value.value) if type(value) is Plain else Azimuth(value)
     if word == "pi":
         c.advance()
         return Plain(pi)
     if word in FUNCTIONS:
         return _call(c)
-    if word in ("distance", "direction", "angle", "length", "radius", "area") and c.peek().kind != "op":
+    if word in READINGS and c.peek().kind != "op":
         return measured(c)
     if c.at_name():
         return named_number(c)
@@ -174,18 +174,30 @@ def _call(c: Cursor) -> Call:
 
 
 def measured(c: Cursor) -> Measured:
-    """A reading inside a number: ``distance P1 P2``."""
-    from .places import thing
+    """A reading inside a number: ``distance P1 P2``, ``area K1 less C1``."""
+    from .places import at_place, thing
 
     token = c.advance()
     c.deeper()
-    needed = {"distance": 2, "direction": 2, "angle": 2}.get(token.text, 1)
-    things: list[Place] = []
-    while len(things) < needed:
-        things.append(thing(c))  # type: ignore[arg-type]
+    fewest, most = _THINGS.get(token.text, (1, 1))
+    things: list[Place | Name] = []
+    while len(things) < most:
+        following = c.peek() if c.at_op(";") else c.tok
+        if len(things) >= fewest and not at_place(c, following):
+            break
         c.take_op(";")
+        things.append(thing(c))
+    less: list[Place | Name] = []
+    if token.text == "area" and c.take_word("less"):
+        less.append(thing(c))
+        while at_place(c):
+            less.append(thing(c))
     c.depth -= 1
-    return Measured(token.text, tuple(things), token.start, c.last)
+    return Measured(token.text, tuple(things), tuple(less), token.start, c.last)
+
+
+_THINGS = {"distance": (2, 2), "direction": (1, 2), "angle": (2, 3), "gap": (2, 2)}
+"""The fewest and the most things that a reading is of."""
 
 
 def _length_literal(c: Cursor) -> Number:

@@ -28,7 +28,7 @@ from .cursor import Cursor
 from .lexer import Token
 from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
 from .sights import name_or_sight
-from .vocabulary import PLACE_WORDS, SIDES
+from .vocabulary import PLACE_WORDS, RESERVED, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})
 """Marks after a name that say that it is a number, or has one as a part."""
@@ -60,11 +60,16 @@ def thing(c: Cursor) -> Name | Place:
     return found.name if isinstance(found, NamedPlace) else found
 
 
-def at_place(c: Cursor) -> bool:
-    """Whether a further place may begin here without a semicolon: with a name or a place word."""
-    if c.at_name() or c.at_word("corner", "box"):
+def at_place(c: Cursor, token: Token | None = None) -> bool:
+    """Whether a further place may begin here (or, with a semicolon before it, at the token after that): with a name or a
+    place word."""
+    token = token or c.tok
+    if token.kind != "word":
+        return False
+    if token.text not in RESERVED or token.text in ("corner", "box"):
         return True
-    return c.tok.kind == "word" and c.tok.text in PLACE_WORDS and c.tok.text != "on" and c.peek().text in ("of", "to")
+    following = c.peek() if token is c.tok else c.peek(2)
+    return token.text in PLACE_WORDS and token.text != "on" and following.text in ("of", "to")
 
 
 def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> Place | Number:

@@ -103,9 +103,9 @@ def reading_data(name: str, statement: str, reading: Reading) -> dict[str, Any]:
     if reading.state:
         data["state"] = reading.state
     if reading.wanted is not None:
-        data |= {"wanted": reading.wanted, "difference": reading.value - reading.wanted}
-    if reading.wanted is not None and reading.within is not None:
-        data["within"] = abs(reading.value - reading.wanted) <= reading.within
+        data |= {"wanted": reading.wanted, "difference": reading.difference}
+    if reading.good is not None:
+        data["within"] = reading.good
     return data
 
 

@@ -8,11 +8,11 @@ from ..book.tree import UNREAD, Argument, Given, KindOf, Statement
 from ..problem import Problem, Refused, refuse
 from .cursor import QUESTIONS, Cursor, Hinge, nearest_words
 from .givens import read_given
-from .numbers import looks_like_bearing, number
+from .numbers import direction, looks_like_bearing, number
 from .places import thing
 from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
 
-_BEGIN_NUMBERS = frozenset(FUNCTIONS) | {"pi", "distance", "direction", "angle", "length", "radius", "area"}
+_BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
 """Words of the language that a number may begin with."""
 
 
@@ -197,8 +197,8 @@ def _reading(c: Cursor) -> list[Given]:
     if c.at_word("less"):
         start = c.advance().start
         holes: list[Argument] = []
-        while c.at_name():
-            holes.append(c.name())
+        while c.tok.kind != "end" and not c.at_word("wanted"):
+            holes.append(thing(c))
             c.take_op(";")
         if not holes:
             c.fail("the name of a hole")
@@ -206,7 +206,8 @@ def _reading(c: Cursor) -> list[Given]:
     for extra in ("wanted", "within"):
         if c.at_word(extra):
             start = c.advance().start
-            givens.append(Given(extra, (number(c),), (), start, c.last))
+            wanted = direction(c) if word in ("direction", "angle") else number(c)
+            givens.append(Given(extra, (wanted,), (), start, c.last))
     return givens
 
 

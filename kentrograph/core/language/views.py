@@ -130,13 +130,12 @@ def reading_words(reading: Reading, book: Book) -> Data:
         rest = plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
         said = f"{reading.state}, {rest} {header.manner.unit}"
     compared: Data | None = None
-    if reading.wanted is not None:
-        off = reading.value - reading.wanted
-        good = None if reading.within is None else abs(off) <= reading.within
+    off = reading.difference
+    if reading.wanted is not None and off is not None:
         compared = {
             "wanted": told(reading.wanted, reading.kind),
             "difference": ("+" if off > 0 else "") + told(off, reading.kind),
-            "good": good,
+            "good": reading.good,
         }
     return {"kind": reading.kind, "value": said, "exact": reading.value, "rows": rows, "compared": compared}
 

@@ -253,9 +253,18 @@ PARTS = {
     "dir": "direction",
     "direction": "direction",
     "sweep": "sweep",
-    "area": "area",
+    "area": "area of what is closed",
+    "perimeter": "length of the edge of what is closed",
     "circumference": "circumference",
     "value": "value of a reading",
+    "distance": "value of a distance",
+    "angle": "value of an angle",
+    "gap": "value of a gap",
+    "across": "how far across, of a distance",
+    "up": "how far up, of a distance",
+    "centres": "from centre to centre, of a distance",
+    "turn": "angle with its sign",
+    "acute": "the acute angle",
 }
 
 PLACE_WORDS = frozenset("start end middle centre center box corner on crossing foot nearest touch".split())

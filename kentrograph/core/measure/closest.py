@@ -1,21 +1,23 @@
 """The shortest distance between any two things, and where it is measured.
 
 Method: where the two meet it is 0; otherwise it lies at an end of one of them or on a line that is square to both, and
-all of those are tried. Source: common practice. Ellipses have no closed form: their local minima are searched.
+all of those are tried. Source: common practice. Of an ellipse and a line or a circle they are known in closed form or as
+zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen from either of them.
 """
 
-from math import hypot, radians
+from math import atan2, hypot, pi
 from typing import Any
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..meet import meet, nearest
 from ..meet.carriers import way_of
+from ..meet.ellipses import nearest_angles
+from ..meet.narrowing import zero_between
 from ..meet.within import within
 from ..problem import refuse
 
 Pair = tuple[float, Point, Point]
-_SAMPLES = 128
-_NARROWINGS = 60
+_SAMPLES = 96
 
 
 def place_of(thing: Any) -> Point:
@@ -84,11 +86,15 @@ def _any_place(first: Curve, second: Curve) -> Point:
 
 def _square_to_both(a: Curve, b: Curve) -> list[Pair]:
     match a, b:
-        case (Ellipse(), _):
-            return [_search(a, b)]
+        case (Ellipse(), Ellipse()):
+            return [*_narrowed(a, b), *((d, q, p) for d, p, q in _narrowed(b, a))]
+        case (Ellipse(), Circle() | Arc()):
+            feet = [a.at(t) for t in nearest_angles(a, b.centre) if a.covers(t)]
+            return [_pair(p, q) for p in feet for q in _toward(b, p)]
+        case (Ellipse(), Line() | EndlessLine()):
+            return _ellipse_and_line(a, b)
         case (_, Ellipse()):
-            d, p, q = _search(b, a)
-            return [(d, q, p)]
+            return [(d, q, p) for d, p, q in _square_to_both(b, a)]
         case (Circle() | Arc(), Circle() | Arc()):
             return [_pair(p, q) for p in _toward(a, b.centre) for q in _toward(b, a.centre)]
         case (Line() | EndlessLine(), Circle() | Arc()):
@@ -119,22 +125,55 @@ def _line_and_round(line: Line | EndlessLine, curve: Circle | Arc) -> list[Pair]
     return [_pair(foot, q) for q in _toward(curve, foot)]
 
 
-def _search(e: Ellipse, other: Curve) -> Pair:
-    """The least distance of an ellipse's places from another figure: sampled, then narrowed about the least sample."""
+def _ellipse_and_line(e: Ellipse, line: Line | EndlessLine) -> list[Pair]:
+    """Where the ellipse runs along the line, and the feet of those places on it."""
+    w = way_of(line)
+    ux, uy = e.to_own(e.centre.x + w.ux, e.centre.y + w.uy)
+    t = atan2(-e.b * ux, e.a * uy)
+    found: list[Pair] = []
+    for angle in (t, t + pi):
+        p = e.at(angle)
+        off = w.off(p.x, p.y)
+        foot = Point(p.x + off * w.uy, p.y - off * w.ux)
+        if e.covers(angle) and within(line, foot):
+            found.append(_pair(p, foot))
+    return found
 
-    def at(angle: float) -> Pair:
-        p = e.at(radians(angle))
-        return _pair(p, nearest(other, p))
 
-    step = e.sweep / _SAMPLES
-    best = min(range(_SAMPLES + 1), key=lambda k: at(e.begin + k * step)[0])
-    low, high = e.begin + (best - 1) * step, e.begin + (best + 1) * step
-    if not e.whole:
-        low, high = max(low, e.begin), min(high, e.begin + e.sweep)
-    for _ in range(_NARROWINGS):
-        a, b = low + (high - low) / 3, high - (high - low) / 3
-        if at(a)[0] <= at(b)[0]:
-            high = b
-        else:
-            low = a
-    return at((low + high) / 2)
+def _narrowed(e: Ellipse, other: Ellipse) -> list[Pair]:
+    """Every place of an ellipse that is nearer to another one than its neighbours are, with the place nearest to it there.
+
+    The distance falls toward such a place and rises after it: its slope is the way to the other one, against the
+    direction in which the ellipse runs. Stops crowd at the sharp ends, where all happens within little of the angle.
+    """
+
+    def slope(angle: float) -> tuple[float, Pair]:
+        p = e.at_degrees(angle)
+        q = nearest(other, p)
+        hx, hy = e.heading_at(angle)
+        return (p.x - q.x) * hx + (p.y - q.y) * hy, _pair(p, q)
+
+    stops = _stops(e)
+    slopes = [slope(t) for t in stops]
+    found = [pair for _, pair in slopes]
+    pairs = list(zip(stops, stops[1:], slopes, slopes[1:], strict=False))
+    if e.whole:
+        pairs.append((stops[-1], stops[0] + 360.0, slopes[-1], slopes[0]))
+    for low, high, (falls, _), (rises, _) in pairs:
+        if falls < 0.0 < rises:
+            found.append(slope(zero_between(lambda t: slope(t)[0], low, high, falls, rises))[1])
+    return [min(found, key=_distance)]
+
+
+def _stops(e: Ellipse) -> list[float]:
+    """Eccentric angles (degrees) as the ellipse runs: evenly, and closer about the ends of its long axis."""
+    sharp, thin = (0.0, e.b / e.a) if e.a >= e.b else (90.0, e.a / e.b)
+    offsets = {e.sweep * k / _SAMPLES for k in range(_SAMPLES + (not e.whole))}
+    for end in range(4):
+        about = sharp + 180.0 * end - e.begin % 360.0
+        for share in (-4.0, -2.0, -1.0, -0.5, 0.0, 0.5, 1.0, 2.0, 4.0):
+            past = about + share * thin * 45.0
+            offset = past if e.sweep > 0.0 else -past
+            if 0.0 < offset < abs(e.sweep):
+                offsets.add(offset if e.sweep > 0.0 else -offset)
+    return [e.begin + offset for offset in sorted(offsets, key=abs)]

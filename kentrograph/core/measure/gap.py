@@ -8,6 +8,7 @@ from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..meet import feet, meet
 from ..meet.carriers import way_of
+from ..meet.ellipses import overlap
 from ..tolerance import TOLERANCE
 from .box import box_of
 from .closest import closest
@@ -17,8 +18,11 @@ State = Literal["touches", "gap", "crosses", "lies on"]
 
 @dataclass(frozen=True, slots=True)
 class Gap:
-    """How two figures stand to each other. ``number`` is the gap; where they touch, what is left of it; where a line or
-    a circle crosses a circle or an ellipse, how deep it lies within, negative; 0 where others cross."""
+    """How two figures stand to each other. ``number`` is the gap; where they touch, what is left of it; where a line, a
+    circle or an ellipse crosses a round figure, how deep it lies within, negative; 0 where others cross.
+
+    A gap and an overlap of the same size are judged alike: both touch, or neither does.
+    """
 
     state: State
     number: float
@@ -39,7 +43,8 @@ def gap_between(a: Any, b: Any) -> Gap:
     if met.how == "crossing":
         if all(_at_ends(a, b, spot.at) for spot in met.spots):
             return Gap("touches", _left_at_ends(a, b))
-        return Gap("crosses", _residual(a, b))
+        depth = _residual(a, b)
+        return Gap("touches" if depth != 0.0 and abs(depth) <= _slack(a, b) else "crosses", depth)
     apart = closest(a, b)[0]
     return Gap("touches" if apart <= _slack(a, b) else "gap", apart)
 
@@ -73,6 +78,8 @@ def _residual(a: Any, b: Any) -> float:
             around = feet(one, other.centre)
             near, far = (hypot(p.x - other.centre.x, p.y - other.centre.y) for p in (around[0], around[-1]))
             return max(near - other.radius, other.radius - far)
+    if isinstance(a, Ellipse) and isinstance(b, Ellipse):
+        return -overlap(a, b)
     if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
         d = hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)
         outside, inside = d - (a.radius + b.radius), abs(a.radius - b.radius) - d
@@ -82,15 +89,18 @@ def _residual(a: Any, b: Any) -> float:
 
 def _left_at_ends(a: Any, b: Any) -> float:
     """What is left between two figures that meet where one of them ends: from that end to the other one."""
-    pairs = ((a, b), (b, a))
-    return min(closest(p, other)[0] for one, other in pairs if isinstance(one, Line | Arc) for p in (one.start, one.end))
+    return min(closest(p, other)[0] for one, other in ((a, b), (b, a)) for p in _ends(one))
 
 
 def _at_ends(a: Any, b: Any, at: Point) -> bool:
     """Whether two figures meet only where one of them ends."""
     slack = _slack(a, b)
-    ends = [p for one in (a, b) if isinstance(one, Line | Arc) for p in (one.start, one.end)]
-    return any(hypot(p.x - at.x, p.y - at.y) <= slack for p in ends)
+    return any(hypot(p.x - at.x, p.y - at.y) <= slack for one in (a, b) for p in _ends(one))
+
+
+def _ends(one: Any) -> tuple[Point, ...]:
+    has = isinstance(one, Line | Arc) or (isinstance(one, Ellipse) and not one.whole)
+    return (one.start, one.end) if has else ()
 
 
 def _slack(a: Any, b: Any) -> float:

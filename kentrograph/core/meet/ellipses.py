@@ -1,17 +1,21 @@
 """Ellipses with lines, circles and ellipses; everything is done in the first ellipse's own axes, from its centre."""
 
-from math import hypot, sqrt
+from math import acos, asin, atan2, cos, hypot, inf, pi, sin, sqrt
 
 from ..angles import unit_vector
 from ..figures import Circle, Ellipse, Point
 from ..tolerance import Tolerance
 from .carriers import Way, away
 from .meeting import APART, COINCIDENT, How, Meeting, Spot
-from .trigonometric import Coefficients, candidates
+from .trigonometric import Coefficients, Zero, turns, value_and_slope, zeros
 
 
 def line_ellipse(way: Way, e: Ellipse, tolerance: Tolerance) -> Meeting:
-    """A way and an ellipse: where it enters, then where it leaves. Scaled to a circle across; the place is found there."""
+    """A way and an ellipse: where it enters, then where it leaves.
+
+    Scaled to a circle across; the place is found there. The half breadth of the ellipse square to the way (published:
+    its support function) turns what is left there into a distance.
+    """
     px, py = e.to_own(way.x, way.y)
     c, s = unit_vector(e.turn)
     ux, uy = way.ux * c + way.uy * s, way.uy * c - way.ux * s
@@ -19,7 +23,7 @@ def line_ellipse(way: Way, e: Ellipse, tolerance: Tolerance) -> Meeting:
     speed = hypot(vx, vy)
     wx, wy = vx / speed, vy / speed
     off, along = qx * wy - qy * wx, -(qx * wx + qy * wy)
-    slack = tolerance.length(max(e.a, e.b), away(e.centre.x, e.centre.y, way.x, way.y)) / min(e.a, e.b)
+    slack = tolerance.length(max(e.a, e.b), away(e.centre.x, e.centre.y, way.x, way.y)) / hypot(e.a * uy, e.b * ux)
     if abs(abs(off) - 1.0) <= slack:
         return Meeting("touching", (Spot(_on_way(way, along / speed)),))
     if abs(off) > 1.0:
@@ -39,33 +43,66 @@ def ellipse_circle(e: Ellipse, circle: Circle, tolerance: Tolerance) -> Meeting:
 
 
 def ellipse_ellipse(e: Ellipse, other: Ellipse, tolerance: Tolerance) -> Meeting:
-    """Two ellipses: up to four places, by the angle on the first. The second one's equation on the first is a sum of
-    sines and cosines of t and 2t (see `trigonometric`)."""
-    size = max(e.a, e.b, other.a, other.b)
-    slack = tolerance.length(size, away(e.centre.x, e.centre.y, other.centre.x, other.centre.y))
+    """Two ellipses: up to four places, by the angle on the first.
+
+    The equation of one, on the other, is a sum of sines and cosines of t and 2t (see `trigonometric`). It is looked at
+    along the smaller of the two, where two crossings close together lie far apart in t.
+    """
+    slack = tolerance.length(max(e.a, e.b, other.a, other.b), away(e.centre.x, e.centre.y, other.centre.x, other.centre.y))
     if _same(e, other, slack):
         return COINCIDENT
-    k = _other_on(e, other)
-    spots: list[Spot] = []
-    touching = False
-    for t in sorted(candidates(k)):
-        at = e.at(t)
-        # How far off the other ellipse the place is: its equation over the length of its gradient.
-        u, v = other.to_own(at.x, at.y)
-        value = (u / other.a) ** 2 + (v / other.b) ** 2 - 1.0
-        steep = 2.0 * hypot(u / other.a**2, v / other.b**2)
-        if abs(value) > 10.0 * slack * steep:
-            continue
-        near = next((s for s in spots if hypot(s.at.x - at.x, s.at.y - at.y) <= 1e-4 * size), None)
-        if near is None:
-            spots.append(Spot(at))
-        else:
-            touching = True
-    if not spots:
+    along, across = _smaller_first(e, other)
+    found = zeros(_other_on(along, across), lambda t: slack * _steep(along, across, t))
+    if not found:
         return APART
-    how: How = "touching" if touching or len(spots) == 1 else "crossing"
+    places = [_polished(along, across, zero) for zero in found]
+    if along is not e:
+        places.sort(key=lambda p: e.angle_at(p.x, p.y))
+    how: How = "touching" if all(zero.double for zero in found) else "crossing"
     names = ("first", "second", "third", "fourth")
-    return Meeting(how, tuple(Spot(s.at, names[i]) for i, s in enumerate(spots)) if len(spots) > 1 else tuple(spots))
+    return Meeting(how, tuple(Spot(p, names[i] if len(places) > 1 else "") for i, p in enumerate(places)))
+
+
+def overlap(e: Ellipse, other: Ellipse) -> float:
+    """How far two ellipses that cross lie within each other, or come out of each other, where they do so least."""
+    along, across = _smaller_first(e, other)
+    k = _other_on(along, across)
+    steep = [(t, _steep(along, across, t)) for t in turns(k)]
+    return min((abs(value_and_slope(k, t)[0]) / rise for t, rise in steep if rise > 0.0), default=0.0)
+
+
+def _smaller_first(e: Ellipse, other: Ellipse) -> tuple[Ellipse, Ellipse]:
+    return (e, other) if max(e.a, e.b) <= max(other.a, other.b) else (other, e)
+
+
+def _steep(along: Ellipse, across: Ellipse, t: float) -> float:
+    """How fast the equation of one ellipse rises square to it, at a place of the other."""
+    at = along.at(t)
+    u, v = across.to_own(at.x, at.y)
+    return 2.0 * hypot(u / across.a**2, v / across.b**2)
+
+
+def _polished(e: Ellipse, other: Ellipse, zero: Zero) -> Point:
+    """A crossing found by its equation, by Newton's method on the two places themselves; a touching place stays where the
+    equation turns, which is where it is known best."""
+    best = e.at(zero.angle)
+    if zero.double:
+        return best
+    t, s = zero.angle, other.angle_at(best.x, best.y)
+    missed = inf
+    for _ in range(4):
+        p, q = e.at(t), other.at(s)
+        dx, dy = q.x - p.x, q.y - p.y
+        if not hypot(dx, dy) < missed:
+            break
+        best, missed = p, hypot(dx, dy)
+        px, py = e.vector(-e.a * sin(t), e.b * cos(t))
+        qx, qy = other.vector(-other.a * sin(s), other.b * cos(s))
+        cross = px * qy - py * qx
+        if cross == 0.0:
+            break
+        t, s = t + (dx * qy - dy * qx) / cross, s + (dx * py - dy * px) / cross
+    return best
 
 
 def _same(e: Ellipse, other: Ellipse, slack: float) -> bool:
@@ -96,5 +133,56 @@ def nearest_angles(e: Ellipse, at: Point) -> list[float]:
     # (a^2 - b^2) sin t cos t - a u sin t + b v cos t = 0.
     scale = max(e.a, e.b)
     a, b, u, v = e.a / scale, e.b / scale, u / scale, v / scale
-    k = (0.0, b * v, -a * u, 0.0, 0.5 * (a * a - b * b))
-    return candidates(k) or [0.0]
+    k = (0.0, b * v, -a * u, 0.0, 0.5 * (a - b) * (a + b))
+    found = [zero.angle for zero in zeros(k, lambda t: 0.0)]
+    # Every direction is square to a circle at its centre.
+    return found or [0.0]
+
+
+def nearest_angle(e: Ellipse, at: Point) -> float:
+    """The eccentric angle (radians) of the place of a whole ellipse that is nearest to another place.
+
+    Method: it lies in the quadrant of that place, where the normal turns past it once only; Newton's method kept between
+    bounds. Published: Eberly, "Distance from a Point to an Ellipse" (from memory).
+
+    >>> nearest_angle(Ellipse(Point(0.0, 0.0), 3.0, 2.0), Point(0.0, 0.0)) == 0.5 * pi
+    True
+    """
+    u, v = e.to_own(at.x, at.y)
+    scale = max(e.a, e.b)
+    a, b, x, y = e.a / scale, e.b / scale, abs(u) / scale, abs(v) / scale
+    flat = (a - b) * (a + b)
+    if y == 0.0:
+        t = acos(a * x / flat) if a * x < flat else 0.0
+    elif x == 0.0:
+        t = asin(b * y / -flat) if b * y < -flat else 0.5 * pi
+    else:
+        t = _turned_past(a, b, x, y, flat)
+    t = t if u >= 0.0 else pi - t
+    return t if v >= 0.0 else -t
+
+
+def _turned_past(a: float, b: float, x: float, y: float, flat: float) -> float:
+    """The angle in the first quadrant at which the normal goes through a place in it."""
+    low, high = 0.0, 0.5 * pi
+    t = atan2(y * a, x * b)
+    for _ in range(_MOST_HALVINGS):
+        c, s = cos(t), sin(t)
+        value = flat * s * c - a * x * s + b * y * c
+        if value > 0.0:
+            low = t
+        elif value < 0.0:
+            high = t
+        else:
+            break
+        slope = flat * (c * c - s * s) - a * x * c - b * y * s
+        better = t - value / slope if slope < 0.0 else low
+        if not low < better < high:
+            better = 0.5 * (low + high)
+        if better in (low, high, t):
+            break
+        t = better
+    return t
+
+
+_MOST_HALVINGS = 70

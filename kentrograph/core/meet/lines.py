@@ -15,7 +15,8 @@ def line_line(a: Way, b: Way, tolerance: Tolerance) -> Meeting:
     that nothing large is subtracted. Source: common practice.
     """
     sine = a.ux * b.uy - a.uy * b.ux
-    if tolerance.parallel(sine):
+    noise = sum(tolerance.direction_noise(way.size, away(way.x, way.y)) for way in (a, b))
+    if tolerance.parallel(sine, noise):
         slack = tolerance.length(max(a.size, b.size), away(a.x, a.y, b.x, b.y))
         ends = (b.off(a.x, a.y), b.off(a.x + a.size * a.ux, a.y + a.size * a.uy), a.off(b.x, b.y))
         return COINCIDENT if max(map(abs, ends)) <= slack else APART

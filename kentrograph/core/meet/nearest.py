@@ -1,6 +1,6 @@
 """The place of a figure nearest to a given one, and the feet of perpendiculars."""
 
-from math import hypot, radians
+from math import hypot
 
 from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
@@ -8,7 +8,7 @@ from ..problem import refuse
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import way_of
 from .circles import circle_circle
-from .ellipses import nearest_angles
+from .ellipses import nearest_angle, nearest_angles
 from .meeting import Spot
 from .within import on_sweep, within
 
@@ -73,8 +73,11 @@ def nearest(figure: Curve | Outline | Point, at: Point) -> Point:
             foot = feet(figure, at)[0]
             return foot if within(figure, foot) else _nearer(at, start, end)
         case Ellipse():
-            stops = [*nearest_angles(figure, at), radians(figure.begin), radians(figure.begin + figure.sweep)]
-            return min((figure.at(t) for t in stops if figure.covers(t)), key=lambda p: hypot(p.x - at.x, p.y - at.y))
+            angle = nearest_angle(figure, at)
+            if figure.covers(angle):
+                return figure.at(angle)
+            stops = [figure.at(t) for t in nearest_angles(figure, at) if figure.covers(t)]
+            return min((*stops, figure.start, figure.end), key=lambda p: hypot(p.x - at.x, p.y - at.y))
         case EndlessLine() | Circle():
             return feet(figure, at)[0]
         case _:

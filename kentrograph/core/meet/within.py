@@ -18,18 +18,20 @@ def within(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
         case Arc():
             return on_sweep(curve, at, tolerance)
         case Ellipse():
-            return curve.covers(curve.angle_at(at.x, at.y))
+            return curve.covers(curve.angle_at(at.x, at.y)) or _at_an_end(curve, at, max(curve.a, curve.b), tolerance)
         case _:
             return True
 
 
 def on_sweep(arc: Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
     """Whether the direction of a place from the centre lies in the sweep of an arc."""
-    slack = tolerance.length(arc.radius, away(arc.centre.x, arc.centre.y, at.x, at.y))
-    for end in (arc.start, arc.end):
-        if hypot(end.x - at.x, end.y - at.y) <= 2.0 * slack:
-            return True
-    return swept(arc, at) <= abs(arc.sweep)
+    return _at_an_end(arc, at, arc.radius, tolerance) or swept(arc, at) <= abs(arc.sweep)
+
+
+def _at_an_end(part: Arc | Ellipse, at: Point, size: float, tolerance: Tolerance) -> bool:
+    """Whether a place is where an arc or a part of an ellipse begins or ends."""
+    slack = tolerance.length(size, away(part.centre.x, part.centre.y, at.x, at.y))
+    return any(hypot(end.x - at.x, end.y - at.y) <= 2.0 * slack for end in (part.start, part.end))
 
 
 def swept(arc: Arc, at: Point) -> float:
@@ -39,9 +41,13 @@ def swept(arc: Arc, at: Point) -> float:
     return past if arc.sweep > 0.0 else (360.0 - past) % 360.0
 
 
-def distance_along(figure: Line | Arc, at: Point) -> float:
-    """How far along a line or an arc the foot of a place is, from its start."""
+def distance_along(figure: Line | Arc | Ellipse, at: Point) -> float:
+    """How far along a line, an arc or an ellipse the foot of a place is, from its start."""
     if isinstance(figure, Line):
         dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
         return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length
+    if isinstance(figure, Ellipse):
+        turn = figure.past_begin(figure.angle_at(at.x, at.y))
+        turn = turn if figure.sweep > 0.0 else -turn
+        return Ellipse(figure.centre, figure.a, figure.b, figure.turn, figure.begin, turn).length if turn != 0.0 else 0.0
     return swept(figure, at) / abs(figure.sweep) * figure.length

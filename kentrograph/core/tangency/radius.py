@@ -115,7 +115,7 @@ def _two_lines(a: Touched, b: Touched, radius: float) -> list[Raw]:
     contact(a, b)
     sine = a.ux * b.uy - a.uy * b.ux
     off = b.off(a.x, a.y)
-    if TOLERANCE.parallel(sine):
+    if TOLERANCE.parallel(sine, a.noise + b.noise):
         if abs(abs(off) - 2.0 * radius) <= TOLERANCE.length(max(a.size, b.size, radius), max(a.away, b.away)):
             raise refuse("infinitely_many", isolated=[])
         return []

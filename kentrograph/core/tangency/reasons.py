@@ -25,8 +25,9 @@ def why_no_three(touched: Sequence[Touched], names: Sequence[str]) -> Refused:
             word = "either_side" if touched[i].line else "in_and_out"
             return refuse("separated", how=word, by=names[i], first=names[inner], second=names[j + k - inner])
     if all(t.line for t in touched):
-        sines = [p.ux * q.uy - p.uy * q.ux for p, q in ((touched[0], touched[1]), (touched[0], touched[2]))]
-        return refuse("three_parallel" if all(map(TOLERANCE.parallel, sines)) else "one_place", names=list(names))
+        first, *others = touched
+        parallel = all(TOLERANCE.parallel(first.ux * q.uy - first.uy * q.ux, first.noise + q.noise) for q in others)
+        return refuse("three_parallel" if parallel else "one_place", names=list(names))
     for i in range(3):
         j, k = (n for n in range(3) if n != i)
         if 0.0 in contact(touched[i], touched[j]) and 0.0 in contact(touched[i], touched[k]):
@@ -40,7 +41,7 @@ def _side(by: Touched, other: Touched) -> int:
     """Where something lies as a whole: 1 inside a circle or left of a line, -1 outside or right, 0 where it reaches both."""
     if by.line:
         if other.line:
-            if not TOLERANCE.parallel(by.ux * other.uy - by.uy * other.ux):
+            if not TOLERANCE.parallel(by.ux * other.uy - by.uy * other.ux, by.noise + other.noise):
                 return 0
             return 1 if by.off(other.x, other.y) > 0.0 else -1
         off = by.off(other.x, other.y)
@@ -82,7 +83,7 @@ def _any(a: Touched, b: Touched, radius: float, fit: Callable[[Sequence[str]], b
 def _turning_radii(a: Touched, b: Touched) -> list[float]:
     """The radii at which two solutions merge or vanish: then the centre lies on the square line of both givens."""
     if a.line and b.line:
-        return [abs(b.off(a.x, a.y)) / 2.0] if TOLERANCE.parallel(a.ux * b.uy - a.uy * b.ux) else []
+        return [abs(b.off(a.x, a.y)) / 2.0] if TOLERANCE.parallel(a.ux * b.uy - a.uy * b.ux, a.noise + b.noise) else []
     if a.line or b.line:
         line, ring = (a, b) if a.line else (b, a)
         d, radii = abs(line.off(ring.x, ring.y)), (0.0, ring.r)

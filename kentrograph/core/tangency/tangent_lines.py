@@ -8,9 +8,11 @@ from ..construct.solution import Contact, Contacts, Solution
 from ..figures import Circle, Ellipse, EndlessLine, Line, Point
 from ..meet.carriers import way_of
 from ..meet.within import within
+from .ellipse_lines import half_breadth
 from .tangents import RawTangent, Tangent
 
 _WORDS = ("left", "right", "")
+_AGAIN = ("", "second", "third", "fourth")
 _OVER = {"left": "right", "right": "left", "": ""}
 Finish = Callable[[Line | EndlessLine], Line | EndlessLine]
 
@@ -46,15 +48,15 @@ class TangentLines(Sequence[Solution]):
 
     def sides(self, index: int) -> tuple[str, ...]:
         """On which side the line has each of its figures, as it runs."""
-        key = self.raws[index][0]
+        key = self.raws[index][0] % 9
         words = (_WORDS[key // 3], _WORDS[key % 3])
         if self.turned:
             words = (_OVER[words[0]], _OVER[words[1]])
         return words if len(self.figures) == 2 else words[1:]
 
     def words(self, index: int) -> tuple[str, ...]:
-        """The sides, and no word for mirrored lines: there are none."""
-        return (*self.sides(index), "")
+        """The sides, and which of the lines with the same sides it is: only ellipses that cross have two."""
+        return (*self.sides(index), _AGAIN[self.raws[index][0] // 9])
 
     def merged(self, index: int) -> bool:
         """Whether the line of another side has become the same."""
@@ -104,20 +106,22 @@ class TangentLines(Sequence[Solution]):
         past = self._past(raw) if self.finite else [False] * len(self.figures)
         names = [name for name, beyond in zip(self.names, past, strict=True) if beyond]
         note = f"touches the continuation of {' and '.join(names)}" if names else ""
-        sides = self.sides(index)
+        words = self.words(index)
 
         def contacts() -> list[Contact]:
             """Where it touches each figure and by how much it misses it."""
             places = self._places(raw)
             return [Contact(at, _miss(made, f, at), b) for f, at, b in zip(self.figures, places, past, strict=True)]
 
-        return Solution(made, " ".join(s for s in sides if s), note, (*sides, ""), Contacts(contacts))
+        return Solution(made, " ".join(w for w in words if w), note, words, Contacts(contacts))
 
 
 def _miss(line: Line | EndlessLine, figure: Any, at: Point) -> float:
     """By how much a line misses what it should touch, from its own numbers."""
     w = way_of(line)
-    if isinstance(figure, Ellipse | Point):
+    if isinstance(figure, Ellipse):
+        return abs(abs(w.off(figure.centre.x, figure.centre.y)) - half_breadth(figure, -w.uy, w.ux))
+    if isinstance(figure, Point):
         return abs(w.off(at.x, at.y))
     missed: float = abs(abs(w.off(figure.centre.x, figure.centre.y)) - figure.radius)
     return missed

@@ -15,7 +15,7 @@ from ..tolerance import TOLERANCE
 from .touched import Touched
 
 Vector = tuple[float, float]
-_LEFT_RIGHT = (("left", 1.0), ("right", -1.0))
+SIDES = (("left", 1.0), ("right", -1.0))
 
 
 class Tangent(NamedTuple):
@@ -81,7 +81,7 @@ def tangents_along(vector: Vector, a: Touched) -> list[Tangent]:
     """The two endless lines that run along a unit vector and touch a circle: it lies on their left, then on their right."""
     ux, uy = vector
     found: list[Tangent] = []
-    for word, s in _LEFT_RIGHT:
+    for word, s in SIDES:
         at = Point(a.x + s * a.r * uy, a.y - s * a.r * ux)
         found.append(Tangent((word,), EndlessLine(at, ux, uy), (at,)))
     return found
@@ -95,7 +95,10 @@ def tangents_of_ellipse(place: Point, e: Ellipse) -> list[Tangent]:
     x, y = e.to_own(place.x, place.y)
     u, v = x / e.a, y / e.b
     d = hypot(u, v)
-    if abs(d - 1.0) <= TOLERANCE.size_share:
+    away = max(abs(e.centre.x), abs(e.centre.y), abs(place.x), abs(place.y))
+    # How far off the rim the place is: the equation of the ellipse over the length of its gradient.
+    rise = 2.0 * hypot(u / e.a, v / e.b)
+    if abs((d - 1.0) * (d + 1.0)) <= TOLERANCE.length(max(e.a, e.b), away) * rise:
         c, s = unit_vector(e.turn)
         ux, uy = -v * e.a, u * e.b
         size = hypot(ux, uy)
@@ -106,7 +109,7 @@ def tangents_of_ellipse(place: Point, e: Ellipse) -> list[Tangent]:
     reach = sqrt((d - 1.0) * (d + 1.0))
     c, s = unit_vector(e.turn)
     found: list[Tangent] = []
-    for word, side in _LEFT_RIGHT:
+    for word, side in SIDES:
         # The touching places lie on the polar line of the place: its foot at 1/d from the centre, half its chord reach/d.
         px, py = (u - side * reach * v) / (d * d), (v + side * reach * u) / (d * d)
         ox, oy = px * e.a, py * e.b

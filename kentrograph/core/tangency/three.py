@@ -274,13 +274,13 @@ def touching_three_lines(a: Touched, b: Touched, c: Touched) -> list[Raw]:
     ca = c.ux * a.uy - c.uy * a.ux
     ab = a.ux * b.uy - a.uy * b.ux
     parallel = TOLERANCE.angle
-    if -parallel <= bc <= parallel:
+    if abs(bc) <= parallel + b.noise + c.noise:
         contact(b, c)
         bc = 0.0
-    if -parallel <= ca <= parallel:
+    if abs(ca) <= parallel + c.noise + a.noise:
         contact(c, a)
         ca = 0.0
-    if -parallel <= ab <= parallel:
+    if abs(ab) <= parallel + a.noise + b.noise:
         contact(a, b)
         ab = 0.0
     # n . X = off for each, from a place on the first.

@@ -11,10 +11,11 @@ from ..tolerance import TOLERANCE
 class Touched:
     """A place (``r`` is 0), a circle about (x, y), or, where ``line`` holds, a line through (x, y) along (ux, uy).
 
-    ``size`` is a length that it is known by; ``figure`` is what it was made from, with its ends.
+    ``size`` is a length that it is known by, ``noise`` how far (radians) a line may be turned by the noise of its
+    coordinates; ``figure`` is what it was made from, with its ends.
     """
 
-    __slots__ = ("away", "figure", "finite", "line", "r", "size", "ux", "uy", "x", "y")
+    __slots__ = ("away", "figure", "finite", "line", "noise", "r", "size", "ux", "uy", "x", "y")
 
     def __init__(self, figure: Figure) -> None:
         self.figure = figure
@@ -38,6 +39,7 @@ class Touched:
             raise refuse("no_touch")
         x, y = abs(self.x), abs(self.y)
         self.away = x if x > y else y
+        self.noise = TOLERANCE.direction_noise(self.size, self.away) if self.line else 0.0
 
     @property
     def point(self) -> bool:
@@ -100,7 +102,7 @@ def contact(p: Touched, q: Touched) -> Contact:
 
 def _two_lines(p: Touched, q: Touched) -> Contact:
     cross, dot = p.ux * q.uy - p.uy * q.ux, p.ux * q.ux + p.uy * q.uy
-    if TOLERANCE.parallel(cross):
+    if TOLERANCE.parallel(cross, p.noise + q.noise):
         slack = TOLERANCE.length(max(p.size, q.size), max(p.away, q.away))
         if abs(p.off(q.x, q.y)) <= slack:
             raise refuse("touched_twice")

@@ -21,6 +21,7 @@ from ..values import Drawn, drawn_plainly
 from .facts import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
+from .touching_ellipses import circles_beside_ellipses, touches_ellipse
 
 
 def plan_circle(p: Planner, statement: Statement) -> Plan:
@@ -50,6 +51,8 @@ def _touching(p: Planner, statement: Statement) -> Plan:
     check_family(statement, family)
 
     def draw(f: Facts) -> Outcome:
+        if touches_ellipse(f, family):
+            return circles_beside_ellipses(f, family)
         found = touching_circles(f, family)
         radius = f.values[family.size[0]][0] * family.size[1] if family.size else None
         return Outcome(found, (), chosen_circle(found, family, radius))

@@ -3,9 +3,9 @@
 from collections.abc import Callable
 from typing import cast
 
-from ...construct import arcs
+from ...construct import arcs, outlines
 from ...construct.solution import take
-from ...figures import Arc, Line, Outline, Point
+from ...figures import Arc, Line, Point
 from ...figures.along import heading
 from ...figures.outline import Piece
 from ...problem import Refused, refuse
@@ -39,16 +39,13 @@ def plan_path(p: Planner, statement: Statement) -> Plan:
     legs = [_leg(p, g) for g in middle]
 
     def draw(env: Env, last: Point) -> Drawn:
-        first = at = start(env, last)
+        at = start(env, last)
         pieces: list[Piece] = []
         for leg in legs:
             pieces.append(leg(env, at, pieces))
             at = pieces[-1].end
-        if closed:
-            if (at.x, at.y) != (first.x, first.y):
-                pieces.append(_located(givens[-1], lambda: Line(at, first)))
-            at = first
-        return Drawn(Outline(tuple(pieces), closed), at)
+        outline = outlines.chained(pieces, closed)
+        return Drawn(outline, outline.end)
 
     return draw
 

@@ -10,6 +10,7 @@ from ...figures import Circle, Ellipse, EndlessLine, Line, Point
 from ...meet import nearest
 from ...problem import Problem, Refused, refuse
 from ...tangency.choose import Stated, chosen
+from ...tangency.ellipse_lines import common_tangents_with_ellipse, tangents_of_ellipse_along
 from ...tangency.tangent_lines import TangentLines, raw_of
 from ...tangency.tangents import RawTangent, Tangent, common_tangents, tangents_along, tangents_of_ellipse
 from ...tangency.touched import Touched, touched
@@ -128,12 +129,18 @@ def _chosen(found: TangentLines, stated: Stated) -> int:
 def _tangents(f: Facts, layout: Layout, figures: list[Any]) -> Raws:
     """The lines as numbers, which way to run them, and which of their two places are touched."""
     other = layout.other
+    if not other and any(isinstance(figure, Ellipse) for figure in figures):
+        return common_tangents_with_ellipse(*figures), False, slice(0, 2)
     if not other:
         return common_tangents(_ring(figures[0]), _ring(figures[1])), False, slice(0, 2)
     given: Any = f.values[layout.other_at][0]
     at = layout.givens[layout.other_at]
     if other in WAYS:
-        return [raw_of(t) for t in tangents_along(_vector(given, other, at), _ring(figures[0]))], False, slice(0, 1)
+        vector, figure = _vector(given, other, at), figures[0]
+        along = (
+            tangents_of_ellipse_along(vector, figure) if isinstance(figure, Ellipse) else tangents_along(vector, _ring(figure))
+        )
+        return [raw_of(t) for t in along], False, slice(0, 1)
     if other == "at":
         return [raw_of(_tangent_at(given, figures[0], at))], False, slice(0, 1)
     if isinstance(figures[0], Ellipse):
@@ -151,8 +158,6 @@ def _ended(line: Line | EndlessLine, length: float | None, other: str) -> Line |
 
 
 def _ring(figure: Any) -> Touched:
-    if isinstance(figure, Ellipse):
-        raise refuse("ellipse_alone")
     if isinstance(figure, Line | EndlessLine):
         raise refuse("line_touches_line")
     return touched(figure)

@@ -1,0 +1,141 @@
+"""What is measured on figures: one function for each kind of reading, whether it is kept as a step or stands in a number.
+
+Lengths are in the drawing's unit, directions as the planner's manner counts them, angles in degrees.
+"""
+
+from collections.abc import Callable, Sequence
+from math import hypot
+from typing import Any
+
+from ..angles import direction_of
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import heading
+from ..measure.angle import at_corner, between_lines
+from ..measure.area import area_centre, area_of, perimeter_of
+from ..measure.closest import distance_between, place_of
+from ..measure.gap import gap_between
+from ..problem import refuse
+from .places import plan_thing
+from .planner import Env, Planner
+from .tree import Name, Place, PlaceOf
+from .values import Reading
+
+Read = tuple[float, dict[str, float], str]
+"""The value, the further numbers that belong to it, and the state of a gap."""
+
+ReadPlan = Callable[[Env, Point], Read]
+
+COUNTS: dict[str, tuple[int, ...]] = {
+    "distance": (2,), "direction": (1, 2), "angle": (2, 3), "length": (1,), "radius": (1,), "area": (1,), "gap": (2,),
+}  # fmt: skip
+"""How many things each kind of reading is of."""
+
+
+def plan_reading(p: Planner, what: str, of: Sequence[Place | Name], less: Sequence[Place | Name] = ()) -> ReadPlan:
+    """A plan for a reading: what it is of, and for an area what is taken away.
+
+    Of one end of a figure, a direction is the one in which the figure runs there.
+    """
+    if what == "direction" and len(of) == 1 and isinstance(of[0], PlaceOf) and of[0].what in ("start", "end"):
+        tip, at_start = p.slot(of[0].name), of[0].what == "start"
+        return lambda env, last: (_direction_at_end(p, env[tip], at_start), {}, "")
+    things = [plan_thing(p, one) for one in (*of, *less)]
+    read = READERS[what]
+
+    def measure(env: Env, last: Point) -> Read:
+        found = [thing(env, last) for thing in things]
+        if any(isinstance(one, float | Reading) for one in found):
+            raise refuse("not_a_figure")
+        return read(p, *found)
+
+    return measure
+
+
+def _distance(p: Planner, a: Any, b: Any) -> Read:
+    value = distance_between(a, b)
+    if isinstance(a, Point) and isinstance(b, Point):
+        dx, dy = _along_datum(p, b.x - a.x, b.y - a.y)
+        parts = {"across": dx, "up": dy}
+        if value > 0.0:
+            parts["direction"] = p.manner.direction_from_core(direction_of(b.x - a.x, b.y - a.y))
+        return value, parts, ""
+    if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
+        return value, {"centres": hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)}, ""
+    return value, {}, ""
+
+
+def _along_datum(p: Planner, dx: float, dy: float) -> tuple[float, float]:
+    """An offset counted along and across the datum's direction."""
+    moved = p.in_drawing(p.manner)
+    origin = moved.from_world(Point(0.0, 0.0))
+    to = moved.from_world(Point(dx, dy))
+    return (dx, dy) if moved.datum.turn == 0.0 else (to[0] - origin[0], to[1] - origin[1])
+
+
+def _direction(p: Planner, a: Any, b: Any = None) -> Read:
+    if b is None:
+        if not isinstance(a, Line | EndlessLine):
+            raise refuse("no_line", word="direction")
+        return p.manner.direction_from_core(a.direction), {}, ""
+    start, end = place_of(a), place_of(b)
+    if (start.x, start.y) == (end.x, end.y):
+        raise refuse("same_places")
+    return p.manner.direction_from_core(direction_of(end.x - start.x, end.y - start.y)), {}, ""
+
+
+def _direction_at_end(p: Planner, figure: Any, at_start: bool) -> float:
+    if isinstance(figure, Outline):
+        figure = figure.pieces[0] if at_start else figure.pieces[-1]
+    if not isinstance(figure, Line | Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
+        raise refuse("no_tip")
+    x, y = heading(figure, at_start)
+    return p.manner.direction_from_core(direction_of(-x, -y) if at_start else direction_of(x, y))
+
+
+def _angle(p: Planner, a: Any, b: Any, c: Any = None) -> Read:
+    if c is not None:
+        turn = at_corner(place_of(a), place_of(b), place_of(c))
+    elif isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+        turn = between_lines(a, b)
+    else:
+        raise refuse("no_angle")
+    value = abs(turn)
+    return value, {"turn": turn, "acute": min(value, 180.0 - value)}, ""
+
+
+def _length(p: Planner, a: Any) -> Read:
+    length = getattr(a, "length", None)
+    if length is None:
+        raise refuse("no_length", name="it")
+    return float(length), {}, ""
+
+
+def _radius(p: Planner, a: Any) -> Read:
+    if not isinstance(a, Circle | Arc):
+        raise refuse("no_rim", name="it")
+    return a.radius, {"diameter": 2.0 * a.radius, "x": a.centre.x, "y": a.centre.y}, ""
+
+
+def _area(p: Planner, a: Any, *holes: Any) -> Read:
+    value = area_of(a) - sum(area_of(h) for h in holes)
+    parts = {"perimeter": perimeter_of(a)}
+    if not holes and not (isinstance(a, Outline) and value == 0.0):
+        centre = area_centre(a)
+        parts |= {"x": centre.x, "y": centre.y}
+    return value, parts, ""
+
+
+def _gap(p: Planner, a: Any, b: Any) -> Read:
+    gap = gap_between(a, b)
+    return gap.number, {}, gap.state
+
+
+READERS: dict[str, Callable[..., Read]] = {
+    "distance": _distance,
+    "direction": _direction,
+    "angle": _angle,
+    "length": _length,
+    "radius": _radius,
+    "area": _area,
+    "gap": _gap,
+}
