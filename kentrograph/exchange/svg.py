@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from xml.sax.saxutils import escape
 
 from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
-from ..core.measure.box import Box, empty_box, stretch
+from ..core.figures.box import Box, empty_box, stretch
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,7 +70,7 @@ def _onward(piece: Line | Arc | Ellipse) -> str:
             # A sweep flag of 0 is counter-clockwise once y is turned over.
             return f"A{_n(radius)} {_n(radius)} 0 {int(abs(sweep) > 180.0)} {int(sweep < 0.0)} {_xy(end)}"
         case Ellipse(_, a, b, turn):
-            return f"A{_n(a)} {_n(b)} {_n(-turn)} {int(piece.sweep > 180.0)} 0 {_xy(piece.end)}"
+            return f"A{_n(a)} {_n(b)} {_n(-turn)} {int(abs(piece.sweep) > 180.0)} {int(piece.sweep < 0.0)} {_xy(piece.end)}"
 
 
 def _n(value: float) -> str:

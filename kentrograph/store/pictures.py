@@ -4,8 +4,8 @@ from typing import Any
 
 from ..core.book.book import Book
 from ..core.book.values import Drawn, Reading
+from ..core.figures.box import empty_box, stretch
 from ..core.language.report import figure_data
-from ..core.measure.box import empty_box, stretch
 
 MOST_FIGURES = 2_000
 """A picture the size of a thumb shows no more."""

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from typing import Any
 
 from ..angles import unit, unit_vector
+from ..construct.outlines import sector, segment
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
@@ -26,6 +27,7 @@ from .tree import (
     Place,
     PlaceOf,
     Polar,
+    Portion,
     Relative,
     Toward,
 )
@@ -82,10 +84,20 @@ def plan_next(p: Planner, node: Place) -> Callable[[Env, Point], Point]:
     return plan
 
 
-def plan_thing(p: Planner, node: "Place | Name") -> Callable[[Env, Point], Any]:
-    """A plan for a figure by its name, or for a place."""
+def plan_thing(p: Planner, node: "Place | Name | Portion") -> Callable[[Env, Point], Any]:
+    """A plan for a figure by its name, for what an arc cuts off, or for a place."""
     if isinstance(node, PLACES):
         return as_function(plan_place(p, node))
+    if isinstance(node, Portion):
+        arc, name, cut_off = p.slot(node.name), node.name, segment if node.what == "segment" else sector
+
+        def portion(env: Env, last: Point) -> Outline:
+            figure = env[arc]
+            if not isinstance(figure, Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
+                raise refuse("no_portion", name.start, name.end, name=name.text)
+            return cut_off(figure)
+
+        return portion
     slot = p.slot(node)
     return lambda env, last: env[slot]
 
@@ -246,7 +258,9 @@ def _middle_of(figure: Any, name: Name) -> Point:
             return place_along(figure, figure.length / 2.0)
         case Outline():
             return area_centre(figure) if figure.closed else place_along(figure, figure.length / 2.0)
-        case Point() | Circle() | Ellipse():
+        case Ellipse() if not figure.whole:
+            return place_along(figure, figure.length / 2.0)
+        case Circle() | Ellipse():
             return place_of(figure)
         case _:
             raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")

@@ -17,7 +17,7 @@ from ..measure.gap import gap_between
 from ..problem import refuse
 from .places import plan_thing
 from .planner import Env, Planner
-from .tree import Name, Place, PlaceOf
+from .tree import Name, Place, PlaceOf, Portion
 from .values import Reading
 
 Read = tuple[float, dict[str, float], str]
@@ -31,7 +31,9 @@ COUNTS: dict[str, tuple[int, ...]] = {
 """How many things each kind of reading is of."""
 
 
-def plan_reading(p: Planner, what: str, of: Sequence[Place | Name], less: Sequence[Place | Name] = ()) -> ReadPlan:
+def plan_reading(
+    p: Planner, what: str, of: Sequence[Place | Name | Portion], less: Sequence[Place | Name | Portion] = ()
+) -> ReadPlan:
     """A plan for a reading: what it is of, and for an area what is taken away.
 
     Of one end of a figure, a direction is the one in which the figure runs there.

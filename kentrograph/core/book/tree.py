@@ -112,8 +112,8 @@ class Measured:
     """A number measured between things, written inside another number: ``distance P1 P2``."""
 
     what: str
-    of: tuple["Place | Name", ...]
-    less: tuple["Place | Name", ...]
+    of: tuple["Place | Name | Portion", ...]
+    less: tuple["Place | Name | Portion", ...]
     start: int
     end: int
 
@@ -278,9 +278,18 @@ Place = (
 
 PLACES = (Coordinates, Polar, Relative, Toward, NamedPlace, PlaceOf, CornerOf, MiddleOf, Along, Past, OnAt, CrossingOf, FootOf)
 
+
+@dataclass(frozen=True, slots=True)
+class Portion:
+    """What an arc, or a part of an ellipse, cuts off: the segment between it and its chord, the sector to its centre."""
+
+    what: Literal["segment", "sector"]
+    name: Name
+
+
 # Statements -------------------------------------------------------------------------------------------
 
-Argument = Number | Place | Name
+Argument = Number | Place | Name | Portion
 
 
 @dataclass(frozen=True, slots=True)

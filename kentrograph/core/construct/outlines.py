@@ -3,9 +3,9 @@
 from math import cos, hypot, pi
 
 from ..angles import unit_vector
-from ..figures import Arc, Line, Outline, Point
+from ..figures import Arc, Ellipse, Line, Outline, Point
+from ..figures.box import empty_box, stretch
 from ..figures.outline import Piece
-from ..measure.box import empty_box, stretch
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 
@@ -87,10 +87,22 @@ def comes_back(pieces: list[Piece]) -> bool:
     return len(pieces) > 1 and gap <= TOLERANCE.closing(size, max(map(abs, box)), len(pieces))
 
 
+def segment(arc: Arc | Ellipse) -> Outline:
+    """What lies between an arc, or a part of an ellipse, and its chord. Raises `Refused` (zero_length) where it has none."""
+    return Outline((arc, Line(arc.end, arc.start)), True)
+
+
+def sector(arc: Arc | Ellipse) -> Outline:
+    """What lies between an arc, or a part of an ellipse, and the lines from its ends to its centre."""
+    return Outline((Line(arc.centre, arc.start), arc, Line(arc.end, arc.centre)), True)
+
+
 def ending_at(piece: Piece, end: Point) -> Piece:
-    """A piece that ends at a place a hair from where it ended."""
+    """A piece that ends at a place a hair from where it ended; a part of an ellipse ends where its angle says."""
     if isinstance(piece, Line):
         return Line(piece.start, end)
+    if isinstance(piece, Ellipse):
+        return piece
     return Arc(piece.centre, piece.radius, piece.start, end, piece.sweep)
 
 
@@ -133,6 +145,8 @@ def reversed_piece(piece: Piece) -> Piece:
     """The same piece run the other way."""
     if isinstance(piece, Arc):
         return Arc(piece.centre, piece.radius, piece.end, piece.start, -piece.sweep)
+    if isinstance(piece, Ellipse):
+        return Ellipse(piece.centre, piece.a, piece.b, piece.turn, piece.begin + piece.sweep, -piece.sweep)
     return Line(piece.end, piece.start)
 
 

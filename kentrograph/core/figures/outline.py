@@ -5,15 +5,19 @@ from math import fsum
 
 from ..problem import refuse
 from .circle import Arc
+from .ellipse import Ellipse
 from .line import Line
 from .point import Point
 
-Piece = Line | Arc
+Piece = Line | Arc | Ellipse
 
 
 @dataclass(frozen=True, slots=True)
 class Outline:
-    """Lines and arcs, each beginning where the one before it ends; closed when the last ends where the first began."""
+    """Lines, arcs and parts of ellipses, each beginning where the one before it ends.
+
+    It is closed when the last ends where the first began.
+    """
 
     pieces: tuple[Piece, ...]
     closed: bool

@@ -2,7 +2,7 @@
 
 from typing import NoReturn
 
-from ..book.tree import PLACES, Argument, Given, Named, NamedPlace, OnAt, Place
+from ..book.tree import PLACES, Argument, Given, Named, NamedPlace, OnAt, Place, Plain
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
@@ -173,9 +173,20 @@ def _chord(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [_given(c, "across flats", start, number(c))]
 
 
+def _axis(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    """``axis of E1``, ``axis 2 of E1``."""
+    which = Plain(1.0) if c.at_word("of") else number(c)
+    c.need_word("of")
+    return [Given(spec.word, (which, c.name()), (), start, c.last)]
+
+
 def _curve(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
-    """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``."""
-    which = c.need_word("to", "via", "radius")
+    """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``, ``curve along E1 to PLACE``."""
+    which = c.need_word("to", "via", "radius", "along")
+    if which == "along":
+        name = c.name()
+        c.need_word("to")
+        return [_given(c, "curve along", start, name, place(c))]
     if which == "to":
         return [_given(c, "curve to", start, place(c, True))]
     if which == "via":
@@ -206,4 +217,5 @@ _SHAPES = {
     "none": _none,
     "chord": _chord,
     "curve": _curve,
+    "axis": _axis,
 }

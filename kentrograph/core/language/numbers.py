@@ -13,7 +13,7 @@ from .lexer import Token
 from .vocabulary import FUNCTIONS, PARTS, READINGS
 
 if TYPE_CHECKING:
-    from ..book.tree import Place
+    from ..book.tree import Place, Portion
 
 
 class Wanted(Enum):
@@ -175,23 +175,23 @@ def _call(c: Cursor) -> Call:
 
 def measured(c: Cursor) -> Measured:
     """A reading inside a number: ``distance P1 P2``, ``area K1 less C1``."""
-    from .places import at_place, thing
+    from .places import at_place, measured_thing
 
     token = c.advance()
     c.deeper()
     fewest, most = _THINGS.get(token.text, (1, 1))
-    things: list[Place | Name] = []
+    things: list[Place | Name | Portion] = []
     while len(things) < most:
         following = c.peek() if c.at_op(";") else c.tok
         if len(things) >= fewest and not at_place(c, following):
             break
         c.take_op(";")
-        things.append(thing(c))
-    less: list[Place | Name] = []
+        things.append(measured_thing(c))
+    less: list[Place | Name | Portion] = []
     if token.text == "area" and c.take_word("less"):
-        less.append(thing(c))
+        less.append(measured_thing(c))
         while at_place(c):
-            less.append(thing(c))
+            less.append(measured_thing(c))
     c.depth -= 1
     return Measured(token.text, tuple(things), tuple(less), token.start, c.last)
 

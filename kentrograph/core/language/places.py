@@ -21,6 +21,7 @@ from ..book.tree import (
     PlaceOf,
     Plain,
     Polar,
+    Portion,
     Relative,
     Toward,
 )
@@ -58,6 +59,15 @@ def thing(c: Cursor) -> Name | Place:
         c.fail("a place or a figure")
     found = place(c)
     return found.name if isinstance(found, NamedPlace) else found
+
+
+def measured_thing(c: Cursor) -> Name | Place | Portion:
+    """What is measured: a figure, a place, or the segment or the sector of an arc. Figures may bear these two words as names."""
+    if c.at_word("segment", "sector") and c.peek().text == "of":
+        what: Literal["segment", "sector"] = "segment" if c.advance().text == "segment" else "sector"
+        c.advance()
+        return Portion(what, c.name())
+    return thing(c)
 
 
 def at_place(c: Cursor, token: Token | None = None) -> bool:

@@ -29,11 +29,12 @@ def figure_data(figure: Figure) -> dict[str, Any]:
             }  # fmt: skip
         case Ellipse(centre, a, b, turn):
             data: dict[str, Any] = {"kind": "ellipse", "centre": _xy(centre), "axes": [a, b], "turned": turn}
-            return (
-                data
-                if figure.whole
-                else {**data, "part": [figure.direction_at(v) for v in (figure.begin, figure.begin + figure.sweep)]}
-            )
+            if figure.whole:
+                return data
+            # A part is told counter-clockwise; its ends as it runs.
+            low, high = sorted((figure.begin, figure.begin + figure.sweep))
+            part = [figure.direction_at(low), figure.direction_at(high)]
+            return {**data, "part": part, "from": _xy(figure.start), "to": _xy(figure.end)}
         case Outline(pieces, closed):
             return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
 

@@ -9,7 +9,7 @@ from ..problem import Problem, Refused, refuse
 from .cursor import QUESTIONS, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .numbers import direction, looks_like_bearing, number
-from .places import thing
+from .places import measured_thing
 from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
@@ -191,14 +191,14 @@ def _reading(c: Cursor) -> list[Given]:
     word = c.need_word(*READINGS)
     things: list[Argument] = []
     while c.tok.kind != "end" and not c.at_word("less", "wanted"):
-        things.append(thing(c))
+        things.append(measured_thing(c))
         c.take_op(";")
     givens = [Given(word, tuple(things), (), start, c.last)]
     if c.at_word("less"):
         start = c.advance().start
         holes: list[Argument] = []
         while c.tok.kind != "end" and not c.at_word("wanted"):
-            holes.append(thing(c))
+            holes.append(measured_thing(c))
             c.take_op(";")
         if not holes:
             c.fail("the name of a hole")

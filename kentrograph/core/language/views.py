@@ -6,7 +6,7 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
-from ..measure.box import box_of
+from ..figures.box import box_of
 from ..problem import Problem
 from ..units import plain
 from . import display

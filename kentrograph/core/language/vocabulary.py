@@ -24,6 +24,7 @@ Shape = Literal[
     "range",
     "bisecting",
     "chord",
+    "axis",
 ]
 """What follows the word of a given."""
 
@@ -95,6 +96,7 @@ KINDS: dict[str, KindSpec] = {
                 _given("touching", "figures", "touches a circle, an arc or an ellipse", True),
                 _given("at", "place", "the place where it touches"),
                 _given("bisecting", "bisecting", "halves two places or two lines"),
+                _given("axis", "axis", "`axis of` an ellipse, its first; `axis 2 of`, the other one"),
             ),
         ),
         KindSpec(
@@ -139,7 +141,7 @@ KINDS: dict[str, KindSpec] = {
             (
                 _given("from", "place", "where it begins"),
                 _given("to", "place", "a line to the next place", True),
-                _given("curve", "curve", "an arc to the next place", True),
+                _given("curve", "curve", "an arc to the next place; `curve along E1 to`: as a figure runs", True),
                 _given("close", "none", "a line back to where it began"),
             ),
         ),
@@ -274,9 +276,12 @@ JOINTS = frozenset(
     " toward corner curve via straight".split()
 )
 
+NAMES_TOO = frozenset({"axis"})
+"""Words of givens that came when figures could bear them as names already: they still can."""
+
 RESERVED = (
     frozenset(KINDS)
-    | frozenset(g.word for k in KINDS.values() for g in k.givens)
+    | (frozenset(g.word for k in KINDS.values() for g in k.givens) - NAMES_TOO)
     | frozenset(READINGS)
     | frozenset(VERBS)
     | HEADERS

@@ -7,9 +7,10 @@ common practice; the circular segment R²(t - sin t)/2, published in engineers' 
 from math import cos, fsum, hypot, pi, radians, sin
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, Outline, Point
+from ..angles import unit_vector
+from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
+from ..figures.box import box_of
 from ..problem import refuse
-from .box import box_of
 
 
 def signed_area(outline: Outline) -> float:
@@ -20,15 +21,18 @@ def signed_area(outline: Outline) -> float:
     for piece in outline.pieces:
         ax, ay, bx, by = piece.start.x - o.x, piece.start.y - o.y, piece.end.x - o.x, piece.end.y - o.y
         parts.append(0.5 * (ax * by - bx * ay))
-        if isinstance(piece, Arc):
+        if not isinstance(piece, Line):
             parts.append(segment_area(piece))
     return fsum(parts)
 
 
-def segment_area(arc: Arc) -> float:
-    """Signed area between an arc and its chord: positive when the arc runs counter-clockwise."""
-    t = radians(arc.sweep)
-    return 0.5 * arc.radius * arc.radius * _t_minus_sin(t)
+def segment_area(arc: Arc | Ellipse) -> float:
+    """Signed area between an arc, or a part of an ellipse, and its chord: positive when it runs counter-clockwise.
+
+    An ellipse is a circle drawn out along its axes, and areas are drawn out with it.
+    """
+    a, b = (arc.a, arc.b) if isinstance(arc, Ellipse) else (arc.radius, arc.radius)
+    return 0.5 * a * b * _t_minus_sin(radians(arc.sweep))
 
 
 def _t_minus_sin(t: float) -> float:
@@ -81,7 +85,7 @@ def area_centre(figure: Any) -> Point:
         cross = ax * by - bx * ay
         sx.append(cross * (ax + bx) / 6.0)
         sy.append(cross * (ay + by) / 6.0)
-        if isinstance(piece, Arc):
+        if not isinstance(piece, Line):
             area = segment_area(piece)
             cx, cy = _segment_centre(piece)
             sx.append(area * (cx - o.x))
@@ -89,10 +93,15 @@ def area_centre(figure: Any) -> Point:
     return Point(o.x + fsum(sx) / total, o.y + fsum(sy) / total)
 
 
-def _segment_centre(arc: Arc) -> tuple[float, float]:
+def _segment_centre(arc: Arc | Ellipse) -> tuple[float, float]:
     """Centre of the segment between an arc and its chord: 4 R sin³(t/2) / (3 (t - sin t)) from the centre, toward its middle."""
     t = abs(radians(arc.sweep))
-    reach = 4.0 * arc.radius * sin(t / 2.0) ** 3 / (3.0 * _t_minus_sin(t))
+    share = 4.0 * sin(t / 2.0) ** 3 / (3.0 * _t_minus_sin(t))
+    if isinstance(arc, Ellipse):
+        c, s = unit_vector(arc.begin + arc.sweep / 2.0)
+        x, y = arc.vector(share * arc.a * c, share * arc.b * s)
+        return arc.centre.x + x, arc.centre.y + y
+    reach = share * arc.radius
     middle = radians(arc.from_direction + arc.sweep / 2.0)
     return arc.centre.x + reach * cos(middle), arc.centre.y + reach * sin(middle)
 

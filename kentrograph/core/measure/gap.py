@@ -6,11 +6,11 @@ from typing import Any, Literal
 
 from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.box import box_of
 from ..meet import feet, meet
 from ..meet.carriers import way_of
 from ..meet.ellipses import overlap
 from ..tolerance import TOLERANCE
-from .box import box_of
 from .closest import closest
 
 State = Literal["touches", "gap", "crosses", "lies on"]

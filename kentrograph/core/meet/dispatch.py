@@ -5,13 +5,14 @@ from typing import Any
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import place_along
+from ..figures.box import box_of
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import carrier, way_of
 from .circles import circle_circle
 from .ellipses import ellipse_circle, ellipse_ellipse, line_ellipse
 from .lines import line_circle, line_line
 from .meeting import APART, Meeting, Spot
-from .within import within
+from .within import distance_along, within
 
 _ENDLESS = (EndlessLine, Circle)
 """Figures of which nothing is left out: no place on them lies past an end."""
@@ -99,11 +100,17 @@ def _slack(a: Curve, b: Curve, tolerance: Tolerance) -> float:
 
 
 def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance = TOLERANCE) -> list[Point]:
-    """The places where two figures, of which one at least is an outline, meet as they are drawn: along the first one's pieces."""
+    """The places where two figures, of which one at least is an outline, meet as they are drawn.
+
+    In the order in which the other figure runs; of two outlines, the first. A corner that two pieces share counts once.
+    """
+    runs, across = (a, b) if isinstance(a, Outline) == isinstance(b, Outline) or isinstance(b, Outline) else (b, a)
+    left, bottom, right, top = box_of(a if isinstance(a, Outline) else b)
+    slack = tolerance.length(hypot(right - left, top - bottom), max(map(abs, (left, bottom, right, top))))
     found: list[Point] = []
-    for p in a.pieces if isinstance(a, Outline) else (a,):
-        for q in b.pieces if isinstance(b, Outline) else (b,):
-            for spot in meet(p, q, tolerance).spots:
-                if not any(tolerance.same_place(spot.at.x, spot.at.y, f.x, f.y) for f in found):
-                    found.append(spot.at)
+    for p in runs.pieces if isinstance(runs, Outline) else (runs,):
+        spots = [s.at for q in (across.pieces if isinstance(across, Outline) else (across,)) for s in meet(p, q, tolerance).spots]
+        for at in sorted(spots, key=lambda at: distance_along(p, at)):
+            if not any(hypot(at.x - f.x, at.y - f.y) <= 2.0 * slack for f in found):
+                found.append(at)
     return found

@@ -1,9 +1,10 @@
 """Whether a place that lies on the whole figure lies on what is drawn of it."""
 
-from math import hypot
+from dataclasses import replace
+from math import hypot, radians
 
 from ..angles import direction_of
-from ..figures import Arc, Curve, Ellipse, Line, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import away, way_of
 
@@ -41,13 +42,22 @@ def swept(arc: Arc, at: Point) -> float:
     return past if arc.sweep > 0.0 else (360.0 - past) % 360.0
 
 
-def distance_along(figure: Line | Arc | Ellipse, at: Point) -> float:
-    """How far along a line, an arc or an ellipse the foot of a place is, from its start."""
-    if isinstance(figure, Line):
-        dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
-        return ((at.x - figure.start.x) * dx + (at.y - figure.start.y) * dy) / figure.length
-    if isinstance(figure, Ellipse):
-        turn = figure.past_begin(figure.angle_at(at.x, at.y))
-        turn = turn if figure.sweep > 0.0 else -turn
-        return Ellipse(figure.centre, figure.a, figure.b, figure.turn, figure.begin, turn).length if turn != 0.0 else 0.0
-    return swept(figure, at) / abs(figure.sweep) * figure.length
+def distance_along(figure: Curve, at: Point) -> float:
+    """How far along a figure, as it runs, the foot of a place is from its start.
+
+    A circle starts east of its centre, an endless line where it was put through, as `place_along` has it.
+    """
+    match figure:
+        case Line(start, end):
+            dx, dy = end.x - start.x, end.y - start.y
+            return ((at.x - start.x) * dx + (at.y - start.y) * dy) / figure.length
+        case EndlessLine():
+            return way_of(figure).along(at.x, at.y)
+        case Arc():
+            return swept(figure, at) / abs(figure.sweep) * figure.length
+        case Circle(centre, radius):
+            return radians(direction_of(at.x - centre.x, at.y - centre.y)) * radius
+        case Ellipse():
+            turn = figure.past_begin(figure.angle_at(at.x, at.y))
+            turn = turn if figure.sweep > 0.0 else -turn
+            return replace(figure, sweep=turn).length if turn != 0.0 else 0.0

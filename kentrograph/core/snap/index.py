@@ -12,7 +12,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
-from ..measure.box import box_of
+from ..figures.box import box_of
 from .known import middles
 
 _FINENESS = 1
@@ -227,7 +227,7 @@ def _stops(piece: Any, size: float) -> Iterator[tuple[float, float]]:
     count = max(1, ceil(piece.length / (0.5 * size)))
     if isinstance(piece, Ellipse):
         # Even in the eccentric angle: no two stops are further apart than the larger half axis says.
-        count = max(1, ceil(radians(piece.sweep) * max(piece.a, piece.b) / (0.5 * size)))
+        count = max(1, ceil(radians(abs(piece.sweep)) * max(piece.a, piece.b) / (0.5 * size)))
         for n in range(count + 1):
             at = piece.at(radians(piece.begin + piece.sweep * n / count))
             yield (at.x, at.y)

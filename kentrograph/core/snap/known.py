@@ -63,6 +63,7 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             if not figure.whole:
                 yield Candidate(figure.start, f"start of {name}", "end", id)
                 yield Candidate(figure.end, f"end of {name}", "end", id)
+                yield Candidate(place_along(figure, figure.length / 2.0), f"middle of {name}", "middle", id)
         case Outline():
             for number, corner in enumerate(figure.corners, 1):
                 yield Candidate(corner, f"corner {number} of {name}", "end", id)

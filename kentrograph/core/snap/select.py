@@ -6,7 +6,7 @@ from ..angles import unit_vector
 from ..book.book import Book
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
-from ..measure.box import box_of
+from ..figures.box import box_of
 from ..meet import meet
 from ..tolerance import TOLERANCE
 from .away import away

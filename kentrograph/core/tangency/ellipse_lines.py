@@ -6,6 +6,7 @@ the same line where two such numbers agree, which is a zero of one function of t
 that crowd where a flat ellipse turns its narrow side, and a zero that only touches is a place where two lines become one.
 """
 
+from collections.abc import Callable
 from math import atan2, cos, hypot, pi, sin
 from typing import Any
 
@@ -16,7 +17,7 @@ from ..tolerance import TOLERANCE
 from .tangents import SIDES, RawTangent, Tangent, Vector
 
 _STOPS = 192
-_HALVINGS = 80
+Function = Callable[[float], float]
 _WORDS = {"left": 0, "right": 1, "": 2}
 
 
@@ -49,15 +50,20 @@ def common_tangents_with_ellipse(a: Any, b: Any) -> list[RawTangent]:
                 nx, ny = cos(angle), sin(angle)
                 return nx * dx + ny * dy + s * _breadth(a, nx, ny) - t * _breadth(b, nx, ny)
 
-            again = 0
-            for angle, merged in _zeros(apart, _stops(a, b), slack):
+            def ahead(angle: float, s: float = s, t: float = t) -> float:
+                """How far the one touching place lies ahead of the other, which is also how `apart` changes."""
                 nx, ny = cos(angle), sin(angle)
                 p, q = _contact(a, s, nx, ny), _contact(b, t, nx, ny)
-                ahead = (q.x - p.x) * ny - (q.y - p.y) * nx
+                return (q.x - p.x) * ny - (q.y - p.y) * nx
+
+            again = 0
+            for angle, merged in _zeros(apart, ahead, _stops(a, b), slack):
+                nx, ny = cos(angle), sin(angle)
+                p, q = _contact(a, s, nx, ny), _contact(b, t, nx, ny)
                 key = 3 * _WORDS[word_a] + _WORDS[word_b]
-                if merged and abs(ahead) <= TOLERANCE.length(size) ** 0.5 * size**0.5:
+                if merged:
                     found.append((key + 9 * again, p.x, p.y, p.x + size * ny, p.y - size * nx, True))
-                elif ahead > 0.0:
+                elif ahead(angle) > 0.0:
                     found.append((key + 9 * again, p.x, p.y, q.x, q.y, False))
                 else:
                     continue
@@ -135,36 +141,23 @@ def _stops(a: Any, b: Any) -> list[float]:
     return sorted(stops)
 
 
-def _zeros(value: Any, stops: list[float], slack: float) -> list[tuple[float, bool]]:
-    """Where a function of an angle is zero, and where it only touches zero, within the slack."""
-    values = [value(t) for t in stops]
-    found: list[tuple[float, bool]] = []
+def _zeros(value: Function, slope: Function, stops: list[float], slack: float) -> list[tuple[float, bool]]:
+    """Where a function of an angle is zero, and where it turns within the slack of zero without passing it.
+
+    ``slope`` has the sign of its derivative, or the opposite one throughout.
+    """
     count = len(stops)
-    for k in range(count):
-        after = (k + 1) % count
-        low, high = stops[k], stops[after] + (2.0 * pi if after == 0 else 0.0)
-        v, w = values[k], values[after]
-        if (v > 0.0) != (w > 0.0):
-            found.append((zero_between(value, low, high, v, w), False))
-        before = values[k - 1]
-        if abs(v) <= abs(before) and abs(v) < abs(w) and (before > 0.0) == (v > 0.0) == (w > 0.0):
-            t = _deepest(value, stops[k - 1] - (2.0 * pi if k == 0 else 0.0), high, 1.0 if v > 0.0 else -1.0)
-            least = value(t)
-            if abs(least) <= slack:
-                found.append((t, True))
-            elif (least > 0.0) != (v > 0.0):
-                # It dips past zero between two stops: two zeros close together.
-                found.append((zero_between(value, stops[k - 1] - (2.0 * pi if k == 0 else 0.0), t, before, least), False))
-                found.append((zero_between(value, t, high, least, w), False))
-    return sorted((t % (2.0 * pi), merged) for t, merged in found)
-
-
-def _deepest(value: Any, low: float, high: float, sign: float) -> float:
-    """Where a function that has a sign comes nearest to zero, or goes farthest past it."""
-    for _ in range(_HALVINGS):
-        a, b = low + (high - low) / 3.0, high - (high - low) / 3.0
-        if sign * value(a) <= sign * value(b):
-            high = b
-        else:
-            low = a
-    return 0.5 * (low + high)
+    laps = [*stops, stops[0] + 2.0 * pi]
+    slopes = [slope(t) for t in stops]
+    turns = [
+        zero_between(slope, laps[k], laps[k + 1], slopes[k], slopes[(k + 1) % count])
+        for k in range(count)
+        if (slopes[k] > 0.0) != (slopes[(k + 1) % count] > 0.0)
+    ]
+    # Between neighbouring turns it runs one way: it is zero there once or not at all.
+    values = [(t, value(t)) for t in sorted(t % (2.0 * pi) for t in turns)]
+    found = [(t, True) for t, v in values if abs(v) <= slack]
+    for (low, v), (high, w) in zip(values, [*values[1:], *values[:1]], strict=True):
+        if abs(v) > slack and abs(w) > slack and (v > 0.0) != (w > 0.0):
+            found.append((zero_between(value, low, high if high > low else high + 2.0 * pi, v, w) % (2.0 * pi), False))
+    return sorted(found)

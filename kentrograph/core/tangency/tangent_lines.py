@@ -12,7 +12,7 @@ from .ellipse_lines import half_breadth
 from .tangents import RawTangent, Tangent
 
 _WORDS = ("left", "right", "")
-_AGAIN = ("", "second", "third", "fourth")
+_AGAIN = ("first", "second", "third", "fourth")
 _OVER = {"left": "right", "right": "left", "": ""}
 Finish = Callable[[Line | EndlessLine], Line | EndlessLine]
 
@@ -56,7 +56,9 @@ class TangentLines(Sequence[Solution]):
 
     def words(self, index: int) -> tuple[str, ...]:
         """The sides, and which of the lines with the same sides it is: only ellipses that cross have two."""
-        return (*self.sides(index), _AGAIN[self.raws[index][0] // 9])
+        again, own = divmod(self.raws[index][0], 9)
+        alone = sum(raw[0] % 9 == own for raw in self.raws) == 1
+        return (*self.sides(index), "" if alone else _AGAIN[again])
 
     def merged(self, index: int) -> bool:
         """Whether the line of another side has become the same."""

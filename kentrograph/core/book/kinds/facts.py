@@ -8,14 +8,14 @@ from ...construct.solution import Solution, near, take
 from ...figures import Figure, Point
 from ...meet import nearest
 from ...problem import Refused
-from ..places import as_function, plan_next, plan_place
+from ..places import as_function, plan_next, plan_place, plan_thing
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Argument, Given, Name, NamedPlace, Statement
+from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement
 from ..values import Drawn, drawn_plainly
 from .given import too_many
 
 _DIRECTIONS = frozenset({"direction", "at"})
-_PLAIN = frozenset({"sweep", "turned", "part", "sides", "ratio", "solution"})
+_PLAIN = frozenset({"sweep", "turned", "part", "sides", "ratio", "solution", "axis"})
 
 
 class Fact(NamedTuple):
@@ -155,7 +155,7 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
 
 def _constant(p: Planner, word: str, argument: Argument) -> float | None:
     """The value of a number that depends on nothing."""
-    if isinstance(argument, (*PLACES, Name)) or word in _DIRECTIONS:
+    if isinstance(argument, (*PLACES, Name, Portion)) or word in _DIRECTIONS:
         return None
     plan = p.number(argument) if word in _PLAIN else p.length(argument)
     return plan if isinstance(plan, float) else None
@@ -235,9 +235,8 @@ def _reader(p: Planner, word: str, argument: Argument, first: bool) -> Callable[
     if isinstance(argument, PLACES):
         place = argument
         return as_function(plan_place(p, place)) if first else plan_next(p, place)
-    if isinstance(argument, Name):
-        slot = p.slot(argument)
-        return lambda env, last: env[slot]
+    if isinstance(argument, Name | Portion):
+        return plan_thing(p, argument)
     number = argument
     if word in _DIRECTIONS:
         plan = p.direction(number)

@@ -6,7 +6,7 @@ from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
 from ...construct.solution import Solution
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
@@ -91,6 +91,9 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
     if len(ways) > 1:
         second = next(g for g in statement.givens if g.word == ways[1])
         raise too_many(statement, second, [ways[0]])
+    if "axis" in has:
+        _only(statement, {"axis"})
+        return _axis
     if "bisecting" in has:
         _only(statement, {"bisecting"})
         return lambda f: Outcome(_as_list(_bisecting(*f[0].values)), stated(f))
@@ -113,6 +116,18 @@ def _way_to_draw(statement: Statement, words: list[str]) -> Draw:
     if ways:
         raise needs(statement, "through a place", "from a place", *(["distance"] if ways == ["parallel"] else []))
     raise needs(statement, "from and a place", "to and a place", more=2)
+
+
+def _axis(f: Facts) -> Line:
+    """An axis of an ellipse, from end to end: the first along the direction in which it is turned, the other to its left."""
+    which, ellipse = f[0].values
+    given = f[0].given
+    if not isinstance(ellipse, Ellipse):
+        raise refuse("no_axis", given.start, given.end)
+    if which not in (1.0, 2.0):
+        raise refuse("no_such_axis", given.start, given.end)
+    begin = 180.0 if which == 1.0 else 270.0
+    return Line(ellipse.at_degrees(begin), ellipse.at_degrees(begin - 180.0))
 
 
 def _with_ends(statement: Statement, has: set[str], ways: list[str], through: int) -> Draw:

@@ -7,7 +7,7 @@ from ...problem import Refused, refuse
 from ..parts import QUANTITIES, in_unit
 from ..planner import Env, Plan, Planner
 from ..readings import COUNTS, plan_reading
-from ..tree import Name, Number, Place, Statement
+from ..tree import Name, Number, Place, Portion, Statement
 from ..values import Drawn, Reading
 
 
@@ -23,7 +23,7 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
     less = next((g for g in statement.givens if g.word == "less"), None)
     if less is not None and given.word != "area":
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
-    of, holes = (cast("tuple[Place | Name, ...]", g.arguments if g else ()) for g in (given, less))
+    of, holes = (cast("tuple[Place | Name | Portion, ...]", g.arguments if g else ()) for g in (given, less))
     read = plan_reading(p, given.word, of, holes)
     compared = [g for g in statement.givens if g.word in ("wanted", "within")]
     extras = {g.word: _extra(p, given.word, cast(Number, g.arguments[0])) for g in compared}

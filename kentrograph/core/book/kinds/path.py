@@ -4,6 +4,7 @@ from collections.abc import Callable
 from typing import cast
 
 from ...construct import arcs, outlines
+from ...construct.along_figure import along_figure
 from ...construct.solution import take
 from ...figures import Arc, Line, Point
 from ...figures.along import heading
@@ -12,7 +13,7 @@ from ...problem import Refused, refuse
 from ..crossings import called
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
-from ..tree import Given, Number, Place, Statement
+from ..tree import Given, Name, Number, Place, Statement
 from ..values import Drawn
 from .given import needs, place_of_given
 
@@ -59,6 +60,12 @@ def _leg(p: Planner, given: Given) -> Leg:
         case "curve to":
             to = plan_next(p, last_argument)
             return lambda env, at, before: _located(given, lambda: arcs.leaving_to(at, _heading(before, given), to(env, at)))
+        case "curve along":
+            name = cast(Name, given.arguments[0])
+            slot, to = p.slot(name), plan_next(p, last_argument)
+            return lambda env, at, before: _located(
+                given, lambda: along_figure(env[slot], at, to(env, at), given.sides, name.text)
+            )
         case "curve via":
             middle, to = plan_next(p, place_of_given(given)), plan_next(p, last_argument)
 

@@ -113,7 +113,8 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
 
     def make(f: Facts) -> Outline:
         for fact in f:
-            if not isinstance(fact.values[0], Line | Arc | Outline):
+            piece = fact.values[0]
+            if not isinstance(piece, Line | Arc | Ellipse | Outline) or (isinstance(piece, Ellipse) and piece.whole):
                 raise refuse("no_piece", fact.given.start, fact.given.end)
         return outlines.joined([x.values[0] for x in f], names)
 

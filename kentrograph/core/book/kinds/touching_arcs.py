@@ -7,7 +7,7 @@ from ...angles import unit_vector
 from ...construct.arcs import Vector
 from ...construct.outlines import reversed_piece
 from ...construct.solution import Solution
-from ...figures import Arc, EndlessLine, Line, Outline, Point
+from ...figures import Arc, Ellipse, EndlessLine, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import Problem, Refused, refuse
 from ...tangency.arcs import between, by_way_of, leading_to, leaving_arc, leaving_until
@@ -185,4 +185,6 @@ def _leading(figure: Any, arc: Arc, before: bool, f: Facts, index: int) -> Line 
         bx, by = heading(arc, True)
         return leading_to(figure, arc.start, (-bx, -by))
     ex, ey = heading(arc, False)
-    return reversed_piece(leading_to(figure, arc.end, (-ex, -ey)))
+    led = reversed_piece(leading_to(figure, arc.end, (-ex, -ey)))
+    assert not isinstance(led, Ellipse)
+    return led

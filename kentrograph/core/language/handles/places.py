@@ -67,6 +67,7 @@ class _Row:
 
 _TWO = {
     "curve via": re.compile(r"(curve\s+via\s+)(.+)(\s+to\s+)(.+)", re.IGNORECASE),
+    "curve along": re.compile(r"(curve\s+along\s)(.+)(\s+to\s+)(.+)", re.IGNORECASE),
     "curve radius": re.compile(r"(curve\s+radius\s)(.+)(\s+to\s+)(.+)", re.IGNORECASE),
     "across": re.compile(r"(across\s+)([^;]+)(\s*;\s*)(.+)", re.IGNORECASE),
 }

@@ -2,7 +2,7 @@
 
 from math import atan2, cos, inf, pi, radians, sin
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from . import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 
 Box = list[float]
 
