@@ -10,7 +10,7 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn, Reading
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
-from kentrograph.core.language.examples import DRAWING, EXAMPLES, REFUSED
+from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.language.views import reading_words
@@ -57,6 +57,8 @@ def drawn(text: str) -> str:
         assert isinstance(value, Drawn)
         if not isinstance(value.figure, float | Reading):
             name = book.steps[id].name
+            if name in ON_DEMAND and name not in text:
+                continue
             shown.append(Styled(value.figure, PENCIL, 0.4, name))
     value = book.values[new]
     assert isinstance(value, Drawn), (text, value)
@@ -96,7 +98,8 @@ def page() -> str:
     for kind in EXAMPLES:
         lines += readings() if kind == "measure" else figures(kind)
     lines += ["", "## Numbers", "", f"Functions: {', '.join(f'`{f}`' for f in FUNCTIONS)}; angles in degrees. Also `pi`.", ""]
-    lines += ["Parts of figures and places:", "", *(f"- `.{part}`: {meaning}" for part, meaning in PARTS.items())]
+    lines += ["Every reading can stand in a number: `area K1 less C1`, `angle L1 L2`, `direction end of A1`, `gap C1 L1`.", ""]
+    lines += ["Parts of figures, places and readings:", "", *(f"- `.{part}`: {meaning}" for part, meaning in PARTS.items())]
     lines += ["", "## Not drawn yet", "", "Read, and answered with “cannot be drawn yet”:"]
     lines += [", ".join(f"`{verb}`" for verb in VERBS) + "."]
     lines += refusals()

@@ -11,7 +11,7 @@ from ..angles import direction_of
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import heading
 from ..measure.angle import at_corner, between_lines
-from ..measure.area import area_centre, area_of, perimeter_of
+from ..measure.area import area_of, balance, perimeter_of
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
 from ..problem import refuse
@@ -121,8 +121,8 @@ def _radius(p: Planner, a: Any) -> Read:
 def _area(p: Planner, a: Any, *holes: Any) -> Read:
     value = area_of(a) - sum(area_of(h) for h in holes)
     parts = {"perimeter": perimeter_of(a)}
-    if not holes and not (isinstance(a, Outline) and value == 0.0):
-        centre = area_centre(a)
+    centre = None if holes else balance(a)
+    if centre is not None:
         parts |= {"x": centre.x, "y": centre.y}
     return value, parts, ""
 

@@ -13,7 +13,12 @@ DRAWING = (
     "C2 = pencil circle centre 30, 25 radius 18",
     "C3 = pencil circle centre 75, 48 radius 6",
     "C4 = pencil circle centre 8, 50 radius 4",
+    "E1 = pencil ellipse centre 55, 40 axes 20, 9 turned 20",
+    "E2 = pencil ellipse centre 35, 20 axes 20, 14 part 0 to 180",
+    "L3 = pencil line from 15, 20 to 55, 20",
 )
+ON_DEMAND = frozenset({"E1", "E2", "L3"})
+"""What is drawn only in the pictures of statements that name it."""
 
 EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
     "point": (
@@ -64,6 +69,12 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("line touching C2 left C3 left", "from touching place to touching place: four, by the side of each"),
         ("line touching C1 parallel L2 right", "endless; also `square L2`, `direction 30`"),
         ("line touching C1 at on C1 at 200", "at a place on it"),
+        ("line touching E1 right direction 30", "an ellipse in a direction; also `parallel L2`, `square L2`"),
+        (
+            "line touching E1 left C4 right",
+            "an ellipse and a round figure; where two ellipses cross, `first` and `second` besides",
+        ),
+        ("line axis of E1", "its first axis, from end to end; `axis 2 of E1`, the other one"),
     ),
     "circle": (
         ("circle centre P3 radius 12", "also `diameter 24`, `circumference 75`"),
@@ -85,6 +96,12 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("circle touching L1 at middle of L1 radius 12 left", "touches it at that place; also `through P3`, `touching C2`"),
         ("circle at P3 direction 20 radius 10 right", "touches a line that is given by a place and a direction"),
         ("circle centre on L2 touching C2 C3", "centre on a figure and two touched"),
+        (
+            "circle touching E1 outside L1 left radius 12 first",
+            "an ellipse and another figure; of those with the same sides `first`, `second`",
+        ),
+        ("circle touching E1 C2 L1", "an ellipse and two more figures: the residuals say how exactly they were found"),
+        ("circle centre P3 touching E1", "an ellipse from a centre"),
     ),
     "arc": (
         ("arc from P1 via P3 to P2", "three places"),
@@ -110,6 +127,7 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
     "path": (
         ("path from P1 to P2 to + 0, 30 to + 25 at 150 close", "from place to place"),
         ("path from P1 to P2 curve to + 0, 25 to P3", "`curve to` leaves the last piece tangentially"),
+        ("path from 15, 20 to 55, 20 curve along E2 to 15, 20", "along a round figure, the shorter way; `major` the longer"),
         ("path from P1 curve via 25, 22 to 40, 10 curve radius 18 left to P2", "arcs by a third place or a radius"),
     ),
     "rectangle": (
@@ -126,16 +144,22 @@ EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
         ("ellipse across P1 P2 ratio 0.5", "the two ends of an axis"),
         ("ellipse centre P3 axes 25, 12 part 0 to 120", "part of one, by directions from its first axis"),
     ),
-    "join": (("join L1 L2", "one outline of pieces that meet end to end"),),
+    "join": (
+        ("join L1 L2", "one outline of pieces that meet end to end"),
+        ("join E2 L3", "parts of ellipses, too; closed where they come back to where they began"),
+    ),
     "measure": (
         ("measure distance P1 P3", "with across, up and direction"),
         ("measure distance C1 C2", "a name is the figure: the shortest distance"),
         ("measure direction P1 P3", "or of a line"),
+        ("measure direction end of E2", "in which a figure runs where it ends, or at its `start`"),
+        ("measure direction L2 wanted N 50 E within 0:30", "wanted as a direction is written"),
         ("measure angle L1 L2", "from one line's direction to the other's"),
         ("measure angle P2 P1 P3", "at the middle place"),
         ("measure length L2", "of a line, arc, circle, ellipse or outline"),
         ("measure radius C1", "with diameter and centre"),
         ("measure area C2 less C1", "of what is closed, less its holes"),
+        ("measure area segment of E2", "between an arc or a part of an ellipse and its chord; `sector of`, to its centre"),
         ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
         ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),
     ),
@@ -165,6 +189,10 @@ REFUSED: tuple[str, ...] = (
     "arc continuing L1 to 90, 10",
     "a = 5 / 0",
     "a = C1 + 1",
+    "circle touching E1 L1 radius 1",
+    "circle centre on L1 touching E1 radius 9",
+    "measure area segment of C1",
+    "line axis 3 of E1",
     "pont 40, 25",
 )
 """Statements that cannot be drawn, each for another reason."""

@@ -53,7 +53,7 @@ def place(c: Cursor, bare: bool = False) -> Place:
 
 def thing(c: Cursor) -> Name | Place:
     """A figure by its name, or a place."""
-    if c.at_name() and not (c.peek().kind == "op" and c.peek().text in (":", *_COUNTING)):
+    if c.at_name() and c.peek().text != ":":
         return c.name()
     if c.tok.kind == "end":
         c.fail("a place or a figure")

@@ -69,14 +69,22 @@ def perimeter_of(figure: Any) -> float:
 
 def area_centre(figure: Any) -> Point:
     """The centre of area of a closed figure. Raises `Refused`: no_area for an outline whose area is nothing."""
+    found = balance(figure)
+    if found is None:
+        raise refuse("no_area")
+    return found
+
+
+def balance(figure: Any) -> Point | None:
+    """The centre of area of a closed figure; None for one whose parts cancel each other. Raises `Refused` (not_closed)."""
     if isinstance(figure, Circle | Ellipse):
         return figure.centre
     if not isinstance(figure, Outline):
-        raise refuse("no_area")
+        return None
     total = signed_area(figure)
     box = box_of(figure)
     if abs(total) <= 1e-14 * (hypot(box[2] - box[0], box[3] - box[1]) ** 2):
-        raise refuse("no_area")
+        return None
     o = figure.start
     sx: list[float] = []
     sy: list[float] = []

@@ -9,7 +9,7 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.box import box_of
 from ..meet import feet, meet
 from ..meet.carriers import way_of
-from ..meet.ellipses import overlap
+from ..meet.ellipses import apart
 from ..tolerance import TOLERANCE
 from .closest import closest
 
@@ -79,7 +79,7 @@ def _residual(a: Any, b: Any) -> float:
             near, far = (hypot(p.x - other.centre.x, p.y - other.centre.y) for p in (around[0], around[-1]))
             return max(near - other.radius, other.radius - far)
     if isinstance(a, Ellipse) and isinstance(b, Ellipse):
-        return -overlap(a, b)
+        return apart(a, b)
     if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
         d = hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)
         outside, inside = d - (a.radius + b.radius), abs(a.radius - b.radius) - d

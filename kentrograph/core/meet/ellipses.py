@@ -63,12 +63,20 @@ def ellipse_ellipse(e: Ellipse, other: Ellipse, tolerance: Tolerance) -> Meeting
     return Meeting(how, tuple(Spot(p, names[i] if len(places) > 1 else "") for i, p in enumerate(places)))
 
 
-def overlap(e: Ellipse, other: Ellipse) -> float:
-    """How far two ellipses that cross lie within each other, or come out of each other, where they do so least."""
+def apart(e: Ellipse, other: Ellipse) -> float:
+    """How far two ellipses are from touching: the gap where one lies outside or inside the other; where they cross,
+    negative, how far the one lies within the other, or comes out of it, where it does so least.
+
+    To first order: the equation of the one over the length of its gradient, at the places of the other where it turns.
+    """
     along, across = _smaller_first(e, other)
     k = _other_on(along, across)
     steep = [(t, _steep(along, across, t)) for t in turns(k)]
-    return min((abs(value_and_slope(k, t)[0]) / rise for t, rise in steep if rise > 0.0), default=0.0)
+    values = [value_and_slope(k, t)[0] / rise for t, rise in steep if rise > 0.0]
+    if not values:
+        return 0.0
+    least = min(map(abs, values))
+    return least if all(v > 0.0 for v in values) or all(v < 0.0 for v in values) else -least
 
 
 def _smaller_first(e: Ellipse, other: Ellipse) -> tuple[Ellipse, Ellipse]:

@@ -14,7 +14,7 @@ def zero_between(
     algorithm), with a halving every third time, so that it never takes longer than halving would.
 
     >>> zero_between(lambda x: x * x - 2.0, 0.0, 2.0, -2.0, 2.0)
-    1.414213562373095
+    1.4142135623730951
     """
     t = 0.5 * (low + high)
     for n in range(rounds):

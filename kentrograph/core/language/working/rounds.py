@@ -8,7 +8,7 @@ from ...book.kinds.facts import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import Drawn
 from ...construct.lines import beside, bisector_of_places, bisectors_of_lines
-from ...figures import Arc, Circle, EndlessLine, Line, Outline, Point
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ...meet.carriers import way_of
 from .sheet import Sheet, between, value_of, with_values
 
@@ -72,6 +72,9 @@ def _locus_by_radius(sheet: Sheet, figure: Any, name: str, word: str, line: bool
     if isinstance(figure, Point):
         sheet.draw(Circle(figure, radius), f"circle of {n(radius)} about {name}")
         sheet.say(f"{name}: the centre lies {n(radius)} from it.")
+        return
+    if isinstance(figure, Ellipse):
+        sheet.say(f"{name}: the centre lies {n(radius)} from it, measured square to it; that curve is no circle and no ellipse.")
         return
     r = figure.radius
     reach, sum_ = {
