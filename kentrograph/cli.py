@@ -24,6 +24,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
     serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
     serve.add_argument("--port", type=int, default=8300)
+    serve.add_argument(
+        "--allow", action="append", default=[], metavar="ADDRESS",
+        help="a further address under which it is reached, such as https://office.example; may stand more than once",
+    )  # fmt: skip
     commands.add_parser("schema", help="print the schema of the interface")
     chosen = parser.parse_args(arguments)
     match chosen.command:
@@ -32,7 +36,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         case "prepare":
             return service.prepare(chosen.demo)
         case "serve":
-            return service.serve(chosen.port)
+            return service.serve(chosen.port, chosen.allow)
         case _:
             return service.print_schema()
 

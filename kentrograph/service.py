@@ -3,6 +3,7 @@
 import json
 import os
 import sys
+from collections.abc import Sequence
 from pathlib import Path
 
 _VARIABLE = "KENTROGRAPH_DATABASE"
@@ -24,13 +25,19 @@ def prepare(demo: Path | None) -> int:
     return 0
 
 
-def serve(port: int) -> int:
-    """Serves until it is stopped."""
+def serve(port: int, allow: Sequence[str] = ()) -> int:
+    """Serves until it is stopped; ``allow`` are further addresses under which it is reached, behind a proxy for one."""
     import uvicorn
 
     from .server.app import create_app
+    from .server.doors import addresses
 
-    uvicorn.run(create_app(_url()), host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000)
+    try:
+        origins = addresses(port, allow)
+    except ValueError as error:
+        print(f"kentrograph: {error}", file=sys.stderr)
+        return 2
+    uvicorn.run(create_app(_url(), origins=origins), host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000)
     return 0
 
 

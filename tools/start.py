@@ -26,20 +26,24 @@ def main() -> None:
     parser = argparse.ArgumentParser(prog="./start", description="Sets up and serves Kentrograph on this machine.")
     parser.add_argument("--port", type=int, default=8300, help="port of the web page on 127.0.0.1 (8300)")
     parser.add_argument("--data", type=Path, default=ROOT / "var" / "data", help="folder for the drawings (var/data)")
+    parser.add_argument(
+        "--allow", action="append", default=[], metavar="ADDRESS",
+        help="a further address under which it is reached, such as https://office.example; may stand more than once",
+    )  # fmt: skip
     parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
     chosen = parser.parse_args()
     # Set for both: a shell in the background hands an ignored SIGINT down.
     signal.signal(signal.SIGTERM, _interrupt)
     signal.signal(signal.SIGINT, _interrupt)
     try:
-        serve(chosen.port, chosen.data.resolve(), not chosen.no_demo)
+        serve(chosen.port, chosen.data.resolve(), not chosen.no_demo, chosen.allow)
     except Stop as stop:
         give_up(str(stop))
     except KeyboardInterrupt:
         say("\nStopped.")
 
 
-def serve(port: int, data: Path, demo: bool) -> None:
+def serve(port: int, data: Path, demo: bool, allow: list[str]) -> None:
     """Starts everything, and stops all of it again at the end."""
     check_port(port)
     debian_packages(browser=False)
@@ -53,7 +57,8 @@ def serve(port: int, data: Path, demo: bool) -> None:
         command = [str(VENV / "bin" / "kentrograph")]
         with doing("bringing the drawings up to date"):
             prepare(command, environment, demo)
-        server = launch([*command, "serve", "--port", str(port)], environment)
+        allowed = [word for address in allow for word in ("--allow", address)]
+        server = launch([*command, "serve", "--port", str(port), *allowed], environment)
         wait_until_ready(server, port)
         say(f"\n  Kentrograph is at http://127.0.0.1:{port}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
         code = server.wait()

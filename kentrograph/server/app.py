@@ -10,7 +10,6 @@ from uuid import UUID
 from fastapi import FastAPI, Request, WebSocket
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse, Response
-from fastapi.staticfiles import StaticFiles
 from pydantic.json_schema import models_json_schema
 from sqlalchemy.exc import OperationalError
 
@@ -19,18 +18,20 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
+from .doors import Doors
 from .live import Table
 from .rooms import Rooms
 from .routes import router
 from .schemas import ErrorView
+from .sentences import schema_sentence
 from .service import Service
 from .socket_schemas import SOCKET_MODELS
 
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
-def create_app(database_url: str, web: Path = WEB) -> FastAPI:
-    """The application on a database that has its tables."""
+def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | None = None) -> FastAPI:
+    """The application on a database that has its tables; ``origins`` are those of the addresses it is served at."""
     engine = engine_for(database_url)
     rooms = Rooms(database_url)
 
@@ -46,6 +47,7 @@ def create_app(database_url: str, web: Path = WEB) -> FastAPI:
         responses={code: {"model": ErrorView} for code in (400, 404, 409, 422)},
     )  # fmt: skip
     app.state.service = Service(engine)
+    app.add_middleware(Doors, origins=origins)
     app.include_router(router)
     _errors(app)
     _schema(app)
@@ -72,9 +74,8 @@ def _errors(app: FastAPI) -> None:
     @app.exception_handler(RequestValidationError)
     async def bad_request(request: Request, error: RequestValidationError) -> JSONResponse:
         # The framework's own answer repeats what was sent, which need not be text at all.
-        first = error.errors()[0]
-        where = ".".join(str(part) for part in first["loc"])
-        return _answer(422, "bad_request", f"{where}: {first['msg']}", {"where": where})
+        where, said = schema_sentence(error.errors()[0])
+        return _answer(422, "bad_request", f"{where}: {said}", {"where": where})
 
     @app.exception_handler(OperationalError)
     async def no_database(request: Request, error: OperationalError) -> JSONResponse:
@@ -101,13 +102,19 @@ def _schema(app: FastAPI) -> None:
 
 
 def _front_end(app: FastAPI, web: Path) -> None:
-    app.mount("/assets", StaticFiles(directory=web / "assets"), name="assets")
+    """The pages, and the files that were built for them: known from the start, so that no name is ever looked for on the disk."""
+    files = {f.relative_to(web).as_posix(): f for f in web.rglob("*") if f.is_file() and not f.name.startswith(".")}
 
     @app.get("/{path:path}", include_in_schema=False)
     async def page(path: str) -> Response:
-        if path.startswith("api/"):
-            return _answer(404, "no_such_address", f"There is nothing at /{path}.", {})
-        file = (web / path).resolve()
-        if path and file.is_file() and file.is_relative_to(web):
-            return FileResponse(file)
-        return FileResponse(web / "index.html", headers={"Cache-Control": "no-cache"})
+        if path in files and path != "index.html":
+            # What is built carries its contents in its name; it never changes under it.
+            kept = "public, max-age=31536000, immutable" if path.startswith("assets/") else "no-cache"
+            return FileResponse(files[path], headers={"Cache-Control": kept})
+        if path.split("/")[0] in _PAGES:
+            return FileResponse(files["index.html"], headers={"Cache-Control": "no-cache"})
+        return _answer(404, "no_such_address", "There is no such page here.", {})
+
+
+_PAGES = ("", "drawings")
+"""How the addresses of the front end's pages begin."""

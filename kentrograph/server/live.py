@@ -8,6 +8,7 @@ import orjson
 from fastapi import WebSocket, WebSocketDisconnect
 from pydantic import TypeAdapter, ValidationError
 from starlette.concurrency import run_in_threadpool
+from starlette.types import Message
 
 from ..core.book.book import Book
 from ..core.language.messages import sentence
@@ -16,6 +17,7 @@ from ..store.changes import State
 from ..store.errors import NoDrawing, StaleBase, StoreError
 from .present import book_view, line_view
 from .rooms import News, Rooms
+from .sentences import schema_sentence
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 
@@ -31,6 +33,8 @@ class Table:
         self.service = service
         self.id = id
         self.revision = -1
+        self.told: tuple[int, str] | None = None
+        """The revision and the name that the other side has; None while it believes that the drawing is gone."""
         self.book: Book | None = None
         self.news = News()
         self.sending = asyncio.Lock()
@@ -43,7 +47,7 @@ class Table:
         try:
             await self._bring_up_to_date()
             while True:
-                await self._answer(await self.socket.receive_text())
+                await self._answer(_text_of(await self.socket.receive()))
         except WebSocketDisconnect:
             pass
         finally:
@@ -61,16 +65,17 @@ class Table:
         try:
             state = await run_in_threadpool(self.service.state, self.id)
         except NoDrawing:
+            self.told = None
             await self._send({"type": "gone"})
             return
         await self._send_book(state)
 
     async def _send_book(self, state: State) -> None:
         async with self.sending:
-            if state.revision < self.revision or (state.revision == self.revision and self.book is not None):
+            if state.revision < self.revision or (self.book is not None and (state.revision, state.name) == self.told):
                 return
             message = whole_message(state) if self.book is None else orjson.dumps(book_view(state, self.book))
-            self.revision, self.book = state.revision, state.book
+            self.revision, self.book, self.told = state.revision, state.book, (state.revision, state.name)
             await self.socket.send_bytes(message)
 
     async def _send(self, message: object) -> None:
@@ -81,9 +86,8 @@ class Table:
         try:
             message = _MESSAGES.validate_json(raw)
         except ValidationError as error:
-            first = error.errors(include_url=False, include_input=False)[0]
-            where = ".".join(str(part) for part in first["loc"])
-            await self._refuse(_seq_of(raw), "bad_message", f"{where}: {first['msg']}")
+            where, said = schema_sentence(error.errors(include_url=False, include_input=False)[0])
+            await self._refuse(_seq_of(raw), "bad_message", f"{where}: {said}" if where else said)
             return
         if isinstance(message, EchoRequest):
             await self._send({"type": "echo", "seq": message.seq})
@@ -131,6 +135,14 @@ def whole_message(state: State) -> bytes:
         kept = state.book.memo["whole message"] = (state.book, key, orjson.dumps(book_view(state, None)))
     message: bytes = kept[2]
     return message
+
+
+def _text_of(message: Message) -> str | bytes:
+    """What a frame holds, as text or bytes: both may carry a message. Raises `WebSocketDisconnect` for the last one."""
+    if message["type"] == "websocket.disconnect":
+        raise WebSocketDisconnect(message.get("code", 1000))
+    found: str | bytes = message.get("text") or message.get("bytes") or b""
+    return found
 
 
 def _seq_of(raw: str | bytes) -> int:

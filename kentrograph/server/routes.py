@@ -14,6 +14,7 @@ from ..core.snap import select
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings
 from ..store.changes import State
+from .doors import PICTURE_HEADERS
 from .present import book_view
 from .schemas import (
     Author,
@@ -24,10 +25,12 @@ from .schemas import (
     DrawingView,
     Id,
     NewDrawing,
+    Number,
     Placing,
     Renamed,
     Revision,
     SnapKind,
+    Typed,
     ValueView,
     WayView,
     WorkingView,
@@ -35,6 +38,9 @@ from .schemas import (
 from .service import Service
 
 router = APIRouter(prefix="/api")
+Words = Annotated[Typed, Query()]
+Bound = Annotated[Number, Query()]
+Turn = Annotated[float, Query(ge=-1e9, le=1e9, allow_inf_nan=False)]
 
 
 def _service(request: Request) -> Service:
@@ -89,7 +95,7 @@ def get_text(request: Request, id: UUID) -> str:
 
 
 @router.get("/drawings/{id}/numbers", response_model=list[float])
-def get_numbers(request: Request, id: UUID, field: Field, typed: Annotated[str, Query(max_length=400)]) -> Any:
+def get_numbers(request: Request, id: UUID, field: Field, typed: Words) -> Any:
     """What is typed in a field for steps, as the drawing reads it."""
     return numbers_of(_service(request).state(id).book, field, typed)
 
@@ -107,14 +113,16 @@ def get_values(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
 
 
 @router.get("/drawings/{id}/ways/{step}", response_model=list[WayView])
-def get_ways(request: Request, id: UUID, step: Annotated[Id, Path()], word: str, typed: str) -> Any:
+def get_ways(
+    request: Request, id: UUID, step: Annotated[Id, Path()], word: Annotated[Typed, Query()], typed: Annotated[Typed, Query()]
+) -> Any:
     """The ways in which a step could state another value, the fewest givens replaced first."""
     return ways_view(_service(request).state(id).book, step, word, typed)
 
 
 @router.get("/drawings/{id}/inside", response_model=list[str])
 def get_inside(
-    request: Request, id: UUID, left: float, bottom: float, right: float, top: float, turn: float = 0.0, touched: bool = False
+    request: Request, id: UUID, left: Bound, bottom: Bound, right: Bound, top: Bound, turn: Turn = 0.0, touched: bool = False
 ) -> list[str]:
     """The steps whose figures lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it."""
     book = _service(request).state(id).book
@@ -184,7 +192,8 @@ def get_backing_picture(request: Request, id: UUID) -> Response:
         row = backings.get_backing(session, id)
         if row is None:
             raise backings.NoBacking("There is no picture under this drawing.")
-        return Response(row.content, media_type=row.media_type, headers={"Cache-Control": "no-cache"})
+        headers = {"Cache-Control": "no-cache", **PICTURE_HEADERS}
+        return Response(row.content, media_type=row.media_type, headers=headers)
 
 
 @router.put("/drawings/{id}/backing", response_model=BackingView)

@@ -8,13 +8,20 @@ from pydantic import BaseModel, ConfigDict, Field
 
 LONGEST_TEXT = 200_000
 LONGEST_BOOK = 8_000_000
-Text = Annotated[str, Field(max_length=LONGEST_TEXT)]
-Name = Annotated[str, Field(min_length=1, max_length=200)]
+WRITABLE = r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$"
+"""No control characters but the blanks among them: nobody can see them, and the database keeps no NUL."""
+LARGEST_NUMBER = 1e15
+"""Beyond it doubles are whole units apart: no coordinate of a drawing is larger."""
+
+Text = Annotated[str, Field(max_length=LONGEST_TEXT, pattern=WRITABLE)]
+Typed = Annotated[str, Field(max_length=400, pattern=WRITABLE)]
+Name = Annotated[str, Field(min_length=1, max_length=200, pattern=WRITABLE)]
 Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
-Author = Annotated[str, Field(max_length=80)]
+Author = Annotated[str, Field(max_length=80, pattern=WRITABLE)]
 Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
 Index = Annotated[int, Field(ge=0, le=1_000_000)]
-Number = Annotated[float, Field(ge=-1e300, le=1e300, allow_inf_nan=False)]
+Number = Annotated[float, Field(ge=-LARGEST_NUMBER, le=LARGEST_NUMBER, allow_inf_nan=False)]
+Size = Annotated[float, Field(ge=0, le=LARGEST_NUMBER, allow_inf_nan=False)]
 
 
 class Model(BaseModel):
@@ -73,7 +80,7 @@ class NewDrawing(Model):
     """A new drawing, empty or from a text."""
 
     name: Name
-    text: Annotated[str, Field(max_length=LONGEST_BOOK)] = ""
+    text: Annotated[str, Field(max_length=LONGEST_BOOK, pattern=WRITABLE)] = ""
     author: Author = "drafter"
 
 
@@ -212,7 +219,7 @@ class BackingScaled(Model):
 
     first: Annotated[list[Number], Field(min_length=2, max_length=2)]
     second: Annotated[list[Number], Field(min_length=2, max_length=2)]
-    apart: Annotated[str, Field(max_length=200)]
+    apart: Typed
 
 
 class BackingView(BaseModel):
@@ -260,7 +267,7 @@ class Write(Model):
     text: Text
     id: Id
     index: Index | None = None
-    beside: Annotated[str, Field(max_length=300)] = ""
+    beside: Annotated[str, Field(max_length=300, pattern=WRITABLE)] = ""
     """Special places that a plain position was taken beside: the step is marked with them."""
     pen: Literal["pencil", "ink"] = "ink"
     """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""

@@ -2,9 +2,12 @@
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, Field
+from pydantic import AfterValidator, BaseModel, Field
 
+from ..core.language.vocabulary import KINDS, READINGS
 from .schemas import (
+    LONGEST_TEXT,
+    WRITABLE,
     Act,
     Author,
     BookView,
@@ -17,14 +20,34 @@ from .schemas import (
     ReadingView,
     Revision,
     Row,
+    Size,
     Text,
 )
+
+
+def known_draft(kind: str) -> str:
+    """A kind of figure or of reading that can be written row by row. Raises `ValueError` for any other word."""
+    word, _, reading = kind.partition(" ")
+    if kind in KINDS or (word == "measure" and reading in READINGS):
+        return kind
+    raise ValueError(f"is no kind of figure: {', '.join(KINDS)}, or measure and a kind of reading")
+
+
+def whole_steps(step: float) -> float:
+    """A step that positions can be counted in. Raises `ValueError` for one too small to be told from none."""
+    if 0.0 < step < SMALLEST_STEP:
+        raise ValueError(f"must be 0, for none, or at least {SMALLEST_STEP:g}")
+    return step
+
+
+SMALLEST_STEP = 1e-9
+Steps = Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False), AfterValidator(whole_steps)]
 
 
 class DraftData(Model):
     """A figure being written: its kind and the rows given so far."""
 
-    kind: Annotated[str, Field(max_length=40)]
+    kind: Annotated[str, Field(max_length=40), AfterValidator(known_draft)]
     rows: Annotated[list[Text], Field(max_length=20_000)]
     at: Index | None = None
     """Where the row being written belongs, when an earlier one is being changed."""
@@ -42,8 +65,8 @@ class SnappingData(Model):
         list[Annotated[float, Field(ge=-360, le=360, allow_inf_nan=False)]], Field(max_length=60, default_factory=list)
     ]
     """Directions of a list of one's own."""
-    step: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
-    grid: Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False)] = 0.0
+    step: Steps = 0.0
+    grid: Steps = 0.0
 
 
 class PointerData(Model):
@@ -51,8 +74,8 @@ class PointerData(Model):
 
     x: Number
     y: Number
-    reach: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
-    pixel: Annotated[float, Field(ge=0, le=1e300, allow_inf_nan=False)]
+    reach: Size
+    pixel: Size
     level: bool = False
     """Whether the place is held level or plumb with the last one."""
     swing: bool = False
@@ -60,7 +83,7 @@ class PointerData(Model):
     turned: Annotated[float, Field(ge=-1e9, le=1e9, allow_inf_nan=False)] = 0.0
     """Degrees that it went around the centre of the arc being written."""
     snapping: SnappingData | None = None
-    passed: Annotated[list[Annotated[str, Field(max_length=300)]], Field(max_length=8, default_factory=list)]
+    passed: Annotated[list[Annotated[str, Field(max_length=300, pattern=WRITABLE)]], Field(max_length=8, default_factory=list)]
     """Places and lines that it passed over, in words: sight lines start from there."""
 
 
@@ -70,7 +93,8 @@ class ReadRequest(Model):
     type: Literal["read"]
     seq: Revision
     draft: DraftData | None = None
-    text: Text = ""
+    text: Annotated[str, Field(max_length=LONGEST_TEXT)] = ""
+    """As it was typed; what cannot be written in it is answered at its place."""
     mend: Id | None = None
     index: Index | None = None
     pointer: PointerData | None = None

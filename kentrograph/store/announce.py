@@ -6,9 +6,9 @@ from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 CHANNEL = "kentrograph_changes"
-BACKING = "backing"
+BACKING, RENAMED, DELETED, RESTORED = "backing", "renamed", "deleted", "restored"
 
 
 def announce(session: Session, drawing: UUID, what: str) -> None:
-    """Told to all once the transaction is committed: a drawing and its revision, or that its picture is another one."""
+    """Told to all once the transaction is committed: a drawing and its revision, or what else became of it."""
     session.execute(text("select pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{drawing} {what}"})

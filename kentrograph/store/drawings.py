@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 from ..core.book.book import Book
 from ..core.language.codec import header_data
 from ..core.language.script import book_of, read_script
+from .announce import DELETED, RENAMED, RESTORED, announce
 from .books import current_book
 from .cache import BookCache
 from .errors import NoDrawing, StoreError
@@ -80,6 +81,7 @@ def rename_drawing(session: Session, id: UUID, name: str) -> Listed:
     """Gives a drawing another name."""
     row = get_drawing(session, id, lock=True)
     row.name = checked_name(name)
+    announce(session, id, RENAMED)
     session.flush()
     return _listed(row)
 
@@ -87,11 +89,13 @@ def rename_drawing(session: Session, id: UUID, name: str) -> Listed:
 def delete_drawing(session: Session, id: UUID) -> None:
     """Takes a drawing from the shelf; `restore_drawing` brings it back."""
     get_drawing(session, id, lock=True).deleted_at = func.now()
+    announce(session, id, DELETED)
 
 
 def restore_drawing(session: Session, id: UUID) -> Listed:
     """Brings a deleted drawing back as it was."""
     session.execute(update(Drawing).where(Drawing.id == id).values(deleted_at=None))
+    announce(session, id, RESTORED)
     return _listed(get_drawing(session, id))
 
 

@@ -60,6 +60,26 @@ def test_any_words_give_figures_or_problems(lines: list[str]) -> None:
     json.dumps(found, allow_nan=False)
 
 
+@pytest.mark.parametrize(
+    ("line", "kind"),
+    [
+        ("a = 1 " + "9" * 400 + "/7", "too_large"), ("a = " + "9" * 4300, "too_large"), ("a = 1/" + "9" * 400, "too_large"),
+        ("a = 1 1/" + "0" * 400, "divided_by_zero"), ("point 1, 2 # \x00", "control_sign"), ("point\x00 1, 2", "control_sign"),
+        ("\x1b[2J", "control_sign"), ("decimals " + "9" * 5000, "bad_header"), ("unit \x00", "control_sign"),
+        ("datum 1e400, 0", "too_large"), ("a = 1e300 ^ 1e300", "too_large"), ("a = 10 ^ 400", "too_large"), ("a = (-8) ^ 0.5", "no_number"),
+        ("circle centre 0,0 radius " + "9" * 309, "too_large"), ("point 5 at " + "9" * 330, "too_large"),
+        ("polygon centre 0,0 sides 1e300 radius 5", "bad_sides"), ("K9 = path from 0,0" + " to + 1,0" * 30_000, "too_long"),
+    ],
+    ids=lambda v: ascii(v)[:24],
+)  # fmt: skip
+def test_hostile_lines_are_answered_at_their_place(line: str, kind: str) -> None:
+    found = report("point 1, 2", line, "point 3, 4")
+    assert [(p["line"], p["kind"]) for p in found["problems"]] == [(2, kind)]
+    assert [figure["at"] for figure in found["figures"].values()] == [[1.0, 2.0], [3.0, 4.0]]
+    assert "\x00" not in found["problems"][0]["message"]
+    json.dumps(found, allow_nan=False)
+
+
 def test_numbers_read_back_to_the_same_double() -> None:
     found = report("point 0.1 + 0.2, 1/3")
     assert json.loads(json.dumps(found))["figures"]["P1"]["at"] == [0.1 + 0.2, 1 / 3]

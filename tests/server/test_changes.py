@@ -110,7 +110,7 @@ REFUSED = [
     ("P1 = point 9, 9", 422, "name_taken"),
     ("точка 3, 4", 422, "unknown_sign"),
     ("x" * 10_000, 422, "unknown_word"),
-    ("point 1, 2\x00", 422, "unknown_sign"),
+    ("point 1, 2\x00", 422, "bad_request"),
     ("", 422, "unfinished"),
 ]
 

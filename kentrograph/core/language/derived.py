@@ -72,7 +72,8 @@ def ways_to_state(book: Book, id: str, word: str, typed: str) -> list[Way]:
     Raises `Refused` (not_stated) where no givens of the step could give way, or whatever is wrong with the number.
     """
     step, value = book.steps[id], book.values[id]
-    assert isinstance(value, Drawn)
+    if not isinstance(value, Drawn) or all(v.word != word for v in values_of(book, id)):
+        raise Refused(Problem("not_stated", {"word": word}))
     rows, given = given_texts(step.statement), f"{word} {typed.strip()}"
     own = [n for n, g in enumerate(step.statement.givens) if g.word == word]
     if own:

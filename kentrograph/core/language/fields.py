@@ -4,9 +4,12 @@ import re
 from typing import Literal
 
 from ..book.book import Book
-from ..figures import Line
-from ..problem import Problem, Refused, refuse
-from .trying import tried
+from ..book.planner import NumberPlan, Planner
+from ..book.tree import Number
+from ..problem import Refused, refuse
+from .cursor import Cursor
+from .echo import env_of
+from .numbers import DIRECTION, LENGTH, Wanted, expression
 
 LARGEST = 1e12
 """No step, and no distance on a picture, is larger; in the drawing's unit."""
@@ -34,23 +37,33 @@ def numbers_of(book: Book, field: Field, text: str) -> list[float]:
 
 def _number(book: Book, text: str) -> float:
     try:
-        _, value = tried(book, f"field_ = {text}", "field", len(book.order))
+        planner, node = Planner(book.header.manner, book.header.manner.unit), _read(text, LENGTH)
     except Refused as refused:
         raise refuse("unread_number", found=text.strip()) from refused
-    if isinstance(value, Problem):
-        raise Refused(value)
-    assert isinstance(value.figure, float)
-    return value.figure
+    return _value(book, planner, planner.number(node))
 
 
 def _direction(book: Book, text: str) -> float:
-    # As the direction of a line it is read with bearings, minutes and the drawing's convention.
+    """A direction with bearings, minutes and the drawing's convention, as the drawing counts it."""
     try:
-        _, value = tried(book, f"line from 0, 0 direction {text} length 1", "field", len(book.order))
+        planner, node = Planner(book.header.manner, book.header.manner.unit), _read(text, DIRECTION)
     except Refused as refused:
-        # What the grammar says of a line is no answer here.
         raise refuse("unread_direction", found=text.strip()) from refused
-    if isinstance(value, Problem):
-        raise Refused(value)
-    assert isinstance(value.figure, Line)
-    return round(book.header.manner.direction_from_core(value.figure.direction), 9)
+    found = _value(book, planner, planner.direction(node))
+    return round(book.header.manner.direction_from_core(found), 9)
+
+
+def _read(text: str, wanted: Wanted) -> Number:
+    """The number that a text is, and nothing besides."""
+    c = Cursor(text)
+    node = expression(c, wanted)
+    if c.tok.kind != "end":
+        c.fail("the end")
+    return node
+
+
+def _value(book: Book, planner: Planner, plan: NumberPlan) -> float:
+    """What a number comes to, with the names in it as they stand at the end of the book."""
+    if isinstance(plan, float):
+        return plan
+    return plan(env_of(book, planner, len(book.order)), book.last_place())

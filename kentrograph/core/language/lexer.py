@@ -16,6 +16,7 @@ _TOKEN = re.compile(
     )""",
     re.VERBOSE,
 )
+_CONTROL = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
 _BLANK = re.compile(r"\s*(?:\#.*)?\Z", re.DOTALL)
 _SAME = {"\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"'}
 
@@ -32,10 +33,14 @@ class Token(NamedTuple):
 def tokens_of(text: str) -> list[Token]:
     """The tokens of one statement, the last of them an end. A ``#`` begins a comment.
 
-    Raises `Refused` (too_long, unknown_sign) with the place.
+    Raises `Refused` (too_long, control_sign, unknown_sign) with the place.
     """
     if len(text) > LONGEST:
         raise refuse("too_long", LONGEST, len(text), longest=LONGEST)
+    control = _CONTROL.search(text)
+    if control is not None:
+        # Nobody can see it, and the database keeps no NUL; not in a comment either.
+        raise refuse("control_sign", control.start(), control.end(), code=ord(control[0]))
     found: list[Token] = []
     position = 0
     match = _TOKEN.match

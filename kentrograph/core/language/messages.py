@@ -110,6 +110,7 @@ def _radius_not_possible(fields: dict[str, Any]) -> str:
 SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # reading the text
     "unknown_sign": lambda f: f"“{f['found']}” means nothing here",
+    "control_sign": lambda f: f"the sign U+{f['code']:04X} cannot be seen, nor written here",
     "too_long": lambda f: f"a statement has at most {f['longest']:,} characters",
     "too_deep": lambda f: "too many things within one another",
     "unfinished": lambda f: f"something is missing at the end: {_expected(f)}",

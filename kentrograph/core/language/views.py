@@ -64,7 +64,8 @@ def residual_words(value: Value, book: Book) -> str | None:
 
 
 def working_view(book: Book, id: str) -> Data:
-    """What a person would draw with compasses to find a step's figure, and the sums."""
+    """What a person would draw with compasses to find a step's figure, and the sums. Raises `Refused` (no_step)."""
+    book.position(id)
     working = working_of(book, id)
     if working is None:
         return {"loci": [], "sums": []}
