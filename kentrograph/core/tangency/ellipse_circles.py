@@ -26,7 +26,7 @@ Labels = tuple[Label, Label]
 Values = dict[Labels, float]
 Apart = Callable[[float], Values]
 Bends = Callable[["_Frame", bool], list[Bend]]
-_STOPS, _INNER, _ROUGHLY = 144, 48, 4
+_STOPS, _INNER, _ROUGHLY = 120, 40, 4
 _HALVINGS = 80
 _FLAT = 0.5 / TOLERANCE.size_share
 
@@ -259,15 +259,13 @@ def touched_by(figure: Figure, x: float, y: float, radius: float, near: float | 
 
 
 def centred_on(centre: Point, e: Ellipse) -> list[Found]:
-    """The circles about a place that touch an ellipse: one for each normal through it. Raises `Refused` (concentric)."""
+    """The circles about a place that touch an ellipse: one for each normal through it."""
     found: list[Found] = []
     for t in nearest_angles(e, centre):
         p = e.at(t)
         radius = hypot(p.x - centre.x, p.y - centre.y)
         if radius > TOLERANCE.length(max(e.a, e.b), max(abs(centre.x), abs(centre.y))):
             found.append(Found(centre.x, centre.y, radius, t))
-    if e.a == e.b and (centre.x, centre.y) == (e.centre.x, e.centre.y):
-        raise refuse("concentric")
     return _without_doubles(sorted(found, key=lambda one: one.radius), max(e.a, e.b))
 
 

@@ -2,15 +2,18 @@
 
 from collections import Counter
 from collections.abc import Sequence
+from itertools import combinations
 from typing import Any
 
 from ...construct.solution import Contact, Solution
 from ...figures import Circle, Curve, Ellipse, Point
 from ...measure.closest import distance_between
+from ...meet import meet_long
 from ...meet.within import within
 from ...problem import Refused, refuse
 from ...tangency.choose import chosen
 from ...tangency.ellipse_circles import Found, centred_on, touched_by, touching_ellipse
+from ...tolerance import TOLERANCE
 from ..crossings import COUNTED
 from .facts import Facts, Outcome
 from .touching import Family, name_of
@@ -28,10 +31,14 @@ def circles_beside_ellipses(f: Facts, family: Family) -> Outcome:
         if not isinstance(figure, Point | Curve):
             given = f.layout.givens[index]
             raise refuse("no_touch", given.start, given.end, name=name_of(given))
+    _check_different(figures, family.names)
     base = next(i for i, figure in enumerate(figures) if isinstance(figure, Ellipse))
     radius = f.values[family.size[0]][0] * family.size[1] if family.size else None
     if family.centre is not None:
-        found = centred_on(f.values[family.centre][0], figures[base])
+        centre, e = f.values[family.centre][0], figures[base]
+        if e.a == e.b and TOLERANCE.same_place(centre.x, centre.y, e.centre.x, e.centre.y):
+            raise refuse("concentric", names=[family.names[base]])
+        found = centred_on(centre, e)
     elif family.on or family.at is not None:
         given = f.layout.givens[family.touched[base]]
         raise refuse("ellipse_givens", given.start, given.end, name=family.names[base])
@@ -42,6 +49,17 @@ def circles_beside_ellipses(f: Facts, family: Family) -> Outcome:
     solutions = _solutions(found, figures, base, family.names)
     index = 0 if family.plain else chosen(len(solutions), lambda i: solutions[i].sides, family.stated)
     return Outcome(solutions, (), index)
+
+
+def _check_different(figures: Sequence[Any], names: Sequence[str]) -> None:
+    """Refuses a figure that is given twice: what touches the one touches the other."""
+    for (i, a), (j, b) in combinations(enumerate(figures), 2):
+        if isinstance(a, Point) or isinstance(b, Point):
+            alike = isinstance(a, Point) and isinstance(b, Point) and TOLERANCE.same_place(a.x, a.y, b.x, b.y)
+        else:
+            alike = meet_long(a, b).how == "coincident"
+        if alike:
+            raise refuse("touched_twice", names=[names[i], names[j]])
 
 
 def _why_none(figures: Sequence[Any], family: Family, radius: float | None) -> Refused:
