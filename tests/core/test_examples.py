@@ -4,7 +4,7 @@ from xml.etree import ElementTree
 
 import pytest
 
-from kentrograph.core.book.kinds import PLANS
+from kentrograph.core.book.kinds import ALL as KNOWN
 from kentrograph.core.book.values import Drawn, Reading
 from kentrograph.core.language.examples import DRAWING, EXAMPLES, REFUSED
 from kentrograph.core.language.vocabulary import KINDS, READINGS
@@ -31,7 +31,7 @@ def test_every_given_that_can_be_drawn_has_an_example() -> None:
             used = {word for text, _ in examples for word in text.replace(":", " ").split()}
             missing = {g.word for g in KINDS[kind].givens} - used - {"place", "figures", "circumference", "diameter"}
             assert not missing, (kind, missing)
-    assert set(PLANS) - {"number"} == set(EXAMPLES)
+    assert set(KNOWN) - {"number"} == set(EXAMPLES)
     assert {text.split()[1] for text, _ in EXAMPLES["measure"]} == set(READINGS)
 
 

@@ -4,11 +4,21 @@ import ast
 import re
 from pathlib import Path
 
+import pytest
+
 import kentrograph
-from kentrograph.core.book.kinds import PLANS
-from kentrograph.core.book.step import FIGURE_KINDS, NAME_LETTERS
+from kentrograph.core.book.book import Book
+from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.manner import Manner
+from kentrograph.core.book.step import Step, deal_name
+from kentrograph.core.book.tree import Plain
+from kentrograph.core.language.completion import complete_beginning
+from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
-from kentrograph.core.language.vocabulary import KINDS, READINGS, VERBS
+from kentrograph.core.language.openline import read_open_line
+from kentrograph.core.language.statements import read
+from kentrograph.core.language.vocabulary import READINGS, SIDES, VERBS
+from kentrograph.server.socket_schemas import known_draft
 
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
@@ -55,15 +65,40 @@ def test_every_kind_of_problem_has_a_sentence() -> None:
     assert set(SENTENCES) <= raised, f"sentences that nothing says: {set(SENTENCES) - raised}"
 
 
-def test_every_word_is_explained_and_every_plan_has_a_word() -> None:
-    for kind in KINDS.values():
-        assert kind.explanation
-        assert NAME_LETTERS[kind.word] == kind.letter
-        assert all(g.explanation for g in kind.givens)
+def test_every_word_is_explained() -> None:
     assert all(READINGS.values())
     assert all(VERBS.values())
-    assert set(PLANS) <= set(KINDS) | {"measure", "number"}
-    assert set(FIGURE_KINDS) <= set(NAME_LETTERS)
+
+
+@pytest.mark.parametrize("word", ALL)
+def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
+    """Its declaration is read by the parser, completion, the hints, the echo, dealt names, the reference page and the wire."""
+    kind = ALL[word]
+    assert (ROOT / "core" / "book" / "kinds" / f"{word}.py").exists()
+    assert kind.explanation
+    assert all(g.explanation for g in kind.givens)
+    assert all(g.takes in READERS for g in kind.givens)
+    assert set().union(*(g.blamed for g in kind.givens)) <= set(SENTENCES)
+    assert set().union(*(g.sides for g in kind.givens)) <= SIDES
+    if word == "number":
+        return
+    assert kind.examples
+    assert kind.first[-1] in ".?"
+    assert deal_name(word, set()) == f"{kind.letter}1"
+    for text, _ in kind.examples:
+        statement = read(text)
+        assert statement.kind == word
+        step = Step("s", "", True, statement, Manner())
+        assert step.figure_kind == kind.draws or "trimmed" in text
+        for given in statement.givens:
+            numbers = [a for a in given.arguments if isinstance(a, Plain)]
+            assert not numbers or word == "measure" or kind.quantity(given.word) is not None, given
+    if kind.group in ("place", "shape"):
+        assert word in [c.word for c in complete_beginning(word)]
+        assert set(kind.bare(())) <= {g.word for g in kind.givens}
+        line = read_open_line(Book.new(), None, word)
+        assert (line.do, line.hint) == ("begin", kind.first)
+        assert known_draft(word) == word
 
 
 def test_files_stay_short() -> None:

@@ -3,22 +3,9 @@
 from collections.abc import Container, Iterable
 from dataclasses import dataclass
 
+from .kinds import ALL
 from .manner import Manner
 from .tree import Statement, key_of
-
-NAME_LETTERS = {
-    "point": "P", "line": "L", "circle": "C", "arc": "A", "fillet": "A", "ellipse": "E",
-    "path": "K", "join": "K", "rectangle": "K", "polygon": "K", "measure": "R",
-}  # fmt: skip
-"""The letter of the names dealt to each kind of statement that defines something."""
-
-FIGURE_KINDS = {
-    "fillet": "arc", "path": "outline", "join": "outline", "rectangle": "outline", "polygon": "outline", "measure": "reading",
-}  # fmt: skip
-"""What a statement's name stands for, where that is not the kind itself."""
-
-PUTS_PLACE = frozenset({"point", "line", "circle", "arc", "fillet", "ellipse", "path", "rectangle", "polygon"})
-"""Kinds of statement that put down a last place."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,12 +30,14 @@ class Step:
         """What its name stands for."""
         if self.statement.kind == "fillet" and any(g.word == "trimmed" for g in self.statement.givens):
             return "outline"
-        return FIGURE_KINDS.get(self.statement.kind, self.statement.kind)
+        kind = ALL.get(self.statement.kind)
+        return kind.draws if kind else self.statement.kind
 
     @property
     def puts_place(self) -> bool:
         """Whether relative entries in later steps count from it."""
-        return self.statement.kind in PUTS_PLACE and not self.off
+        kind = ALL.get(self.statement.kind)
+        return kind is not None and kind.puts_place and not self.off
 
 
 Taken = Container[str]
@@ -82,5 +71,5 @@ def like_name(name: str, taken: Taken) -> str:
 
 def deal_name(kind: str, taken: Taken) -> str:
     """The first name of this kind's letter that is free: P1, P2, ... Empty for kinds that define nothing."""
-    letter = NAME_LETTERS.get(kind)
-    return free_name(letter, taken) if letter else ""
+    found = ALL.get(kind)
+    return free_name(found.letter, taken) if found and found.letter else ""

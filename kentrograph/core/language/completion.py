@@ -7,7 +7,7 @@ import re
 from dataclasses import dataclass
 
 from ..book.book import Book
-from ..book.kinds import PLANS
+from ..book.kinds import ALL
 from ..book.tree import Statement
 from ..problem import Refused
 from .trying import readable
@@ -66,7 +66,7 @@ def complete(book: Book, text: str, index: int | None = None) -> tuple[Completio
 def complete_beginning(typed: str) -> tuple[Completion, ...]:
     """Words that begin a step and go on as typed. Only what can be drawn is offered."""
     typed = " ".join(typed.lower().split())
-    found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word in PLANS and k.word.startswith(typed)]
+    found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word.startswith(typed)]
     for word, explanation in READINGS.items():
         if typed and (f"measure {word}".startswith(typed) or word.startswith(typed)):
             found.append(Completion(f"measure {word}", explanation))
@@ -120,21 +120,16 @@ def _sides(statement: Statement) -> list[Completion]:
     if not statement.givens or statement.kind in ("measure", "number"):
         return []
     has = set(statement.givens[-1].sides)
-    words = {
-        "radius": ("left", "right", "major"), "rise": ("left", "right"), "distance": ("left", "right"),
-        "bisecting": ("left", "right"), "on": ("entering", "leaving"), "to": ("clockwise",), "from": ("left", "right"),
-    }.get(statement.givens[-1].word, ())  # fmt: skip
+    given = KINDS[statement.kind].given(statement.givens[-1].word) if statement.kind in KINDS else None
+    words = given.sides if given else ()
     return [Completion(w, SIDE_WORDS[w]) for w in words if w not in has and w in SIDES]
 
 
 def _givens(statement: Statement) -> list[Completion]:
     if statement.kind == "measure":
         said = {g.word for g in statement.givens}
-        return [Completion(w, e) for w, e in _COMPARE.items() if w not in said]
+        return [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in said and g.word != "less"]
     return list(complete_given(statement.kind, statement, ""))
-
-
-_COMPARE = {"wanted": "the value it should have", "within": "how far it may be off"}
 
 
 def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[Completion, ...]:
@@ -149,6 +144,6 @@ def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[
     found = [
         Completion(g.word, g.explanation)
         for g in spec.givens
-        if g.word not in ("place", "figures") and (g.repeats or g.word not in has) and g.word.startswith(words[0])
+        if g.written and (g.repeats or g.word not in has) and g.word.startswith(words[0])
     ]
     return tuple(found[:MOST])

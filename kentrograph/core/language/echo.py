@@ -3,6 +3,8 @@
 from typing import Any, cast
 
 from ..book.book import Book
+from ..book.kind import Quantity
+from ..book.kinds import ALL
 from ..book.places import as_function, plan_next, plan_place
 from ..book.planner import Planner
 from ..book.step import Step
@@ -13,9 +15,7 @@ from ..problem import Refused, refuse
 from ..units import plain
 from . import display
 
-_DIRECTIONS = frozenset({"direction", "at", "sweep", "turned", "part", "angle"})
 _SHARED = frozenset({"touching", "through"})
-_COUNTS = frozenset({"sides", "ratio", "solution", "value"})
 
 
 def given_texts(statement: Statement) -> list[str]:
@@ -35,12 +35,13 @@ def given_values(book: Book, step: Step, index: int) -> list[str]:
     last = book.last_place(index)
     shown: list[str] = []
     for position, given in enumerate(step.statement.givens):
+        quantity = ALL[step.statement.kind].quantity(given.word)
         words: list[str] = []
         for argument in given.arguments:
             if isinstance(argument, Name):
                 continue
             try:
-                value, last = _value(book, planner, given.word, argument, last, index, position == 0)
+                value, last = _value(book, planner, quantity, argument, last, index, position == 0)
             except Refused:
                 # The step itself says what is wrong; here there is only nothing to show.
                 value = ""
@@ -49,7 +50,9 @@ def given_values(book: Book, step: Step, index: int) -> list[str]:
     return shown
 
 
-def _value(book: Book, planner: Planner, word: str, argument: Any, last: Point, index: int, first: bool) -> tuple[str, Point]:
+def _value(
+    book: Book, planner: Planner, quantity: Quantity | None, argument: Any, last: Point, index: int, first: bool
+) -> tuple[str, Point]:
     header = book.header
     if isinstance(argument, PLACES):
         place = argument
@@ -61,14 +64,11 @@ def _value(book: Book, planner: Planner, word: str, argument: Any, last: Point, 
     number = cast(Number, argument)
     if _literal(number):
         return "", last
-    if word in _DIRECTIONS:
-        plan_number = planner.number(number)
-    else:
-        plan_number = planner.number(number) if word in _COUNTS else planner.length(number)
+    plan_number = planner.length(number) if quantity == "length" else planner.number(number)
     value = plan_number if isinstance(plan_number, float) else plan_number(env_of(book, planner, index), last)
-    if word in _DIRECTIONS:
+    if quantity in ("direction", "turn"):
         return display.dms(value), last
-    return (plain(value) if word in _COUNTS else f"{plain(value)} {header.manner.unit}"), last
+    return (f"{plain(value)} {header.manner.unit}" if quantity == "length" else plain(value)), last
 
 
 def env_of(book: Book, planner: Planner, index: int) -> list[Any]:

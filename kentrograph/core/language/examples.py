@@ -3,6 +3,8 @@
 Each statement stands after `DRAWING`; what it draws is shown by the program itself.
 """
 
+from ..book.kinds import ALL
+
 DRAWING = (
     "P1 = point 10, 10",
     "P2 = point 70, 10",
@@ -20,150 +22,8 @@ DRAWING = (
 ON_DEMAND = frozenset({"E1", "E2", "L3"})
 """What is drawn only in the pictures of statements that name it."""
 
-EXAMPLES: dict[str, tuple[tuple[str, str], ...]] = {
-    "point": (
-        ("point 40, 25", "coordinates from the datum; `40..25` on a keypad"),
-        ("point 50 at 30", "polar from the datum; `50//30` on a keypad"),
-        ("point P1: 20, 12", "from another place; `+ 20, 12` from the last one"),
-        ("point P1: 30 at N 45 E", "a bearing; also `az 45`, `12°05'30\"`, `50gon`, `0.5rad`"),
-        ("point P3.x, P2.y", "x from one place, y from another"),
-        ("point crossing of L2 C1 leaving", "where two figures cross: entering, then leaving, as the line runs"),
-        ("point crossing of C1 C2 left", "two circles: left, then right, of the way between their centres"),
-        ("point foot of P3 on L1", "foot of the perpendicular; on a circle the nearer first"),
-        ("point nearest to P3 on C1", "nearest place"),
-        ("point touch of P2 on C2 left", "touching point of the tangent: left, then right, of the way to the centre"),
-        ("point middle of P1 P3", "halfway; of a closed outline its area centre"),
-        ("point 12 along L1 from end", "along a figure; also `25% of L1`, `2/5 of L1`"),
-        ("point 12 past end of L2", "past an end"),
-        ("point crossing of (level P3) (plumb P2)", "sight lines in parentheses: level and plumb with places"),
-        (
-            "point crossing of (through P1 direction 60) C2 leaving",
-            "a sight line in a direction; also `parallel L1`, `square L1`",
-        ),
-        ("point P1: 30 at L2.dir + 90", "square to a line, from a place"),
-        ("point on C1 at 120", "on a circle in a direction"),
-        ("point on L2 on C2 leaving", "on two figures"),
-        ("point 40 from P1; 30 from P3 right", "distances from two places: left, then right, of the way between them"),
-        ("point 12 from L1 left; 8 from L2 right", "distances from two edges, each on a side of the line as it runs"),
-        ("point x 40 on L2", "an x and a figure"),
-        ("point y 20 on C2 leaving", "a y and a figure"),
-        ("point direction 30 from P1 on C1", "a direction from a place, and a figure"),
-    ),
-    "line": (
-        ("line from P1 to P3", "from place to place"),
-        ("line from P1 direction 30 length 40", "start, direction, length; also `to` with both"),
-        ("line from P3 parallel L2 length 30", "parallel to a line, or `square` to it"),
-        ("line from P1 through P3 length 50", "through a place"),
-        ("line from P1 direction 15 until C1", "until it meets a figure: the first ahead, entering, then leaving"),
-        ("line from P1 direction 15 until P3", "until it is level with a place; also with `parallel`, `square`, `through`"),
-        ("line from P3 length 40 until L1", "of a length, ending on a figure: entering, then leaving, as that runs"),
-        ("line from P3 square L1", "square to a line or a circle: it ends there"),
-        ("line from P3 to foot on L2", "to the foot of the perpendicular from its beginning; also `touch on C2 left`"),
-        ("line square L2 square C1", "from one figure to another, square to both: on the near, then the far side of each circle"),
-        ("line through P1 P3", "two places: endless"),
-        ("line through P3 parallel L1", "endless; also `square L1`, `direction 30`"),
-        ("line parallel L1 distance 15 left", "at a distance: left, then right, as the line runs"),
-        ("line bisecting P1 P3", "the square line through the middle"),
-        ("line bisecting L1 L2 left", "of two lines: the one met turning left from the first, then turning right"),
-        ("line from P2 touching C2 left", "ends where it touches; left: it has the circle on its left. Also `to`, `through`"),
-        ("line touching C2 left C3 left", "from touching place to touching place: four, by the side of each"),
-        ("line touching C1 parallel L2 right", "endless; also `square L2`, `direction 30`"),
-        ("line touching C1 at on C1 at 200", "at a place on it"),
-        ("line touching E1 right direction 30", "an ellipse in a direction; also `parallel L2`, `square L2`"),
-        (
-            "line touching E1 left C4 right",
-            "an ellipse and a round figure; where two ellipses cross, `first` and `second` besides",
-        ),
-        ("line axis of E1", "its first axis, from end to end; `axis 2 of E1`, the other one"),
-    ),
-    "circle": (
-        ("circle centre P3 radius 12", "also `diameter 24`, `circumference 75`"),
-        ("circle centre P3 through P1", "centre and a place on it"),
-        ("circle across P1 P3", "the two ends of a diameter"),
-        ("circle through P1 P2 P3", "three places"),
-        ("circle through P1 P3 radius 25 left", "two places and a radius: centre left, then right, of the way"),
-        ("circle centre on L1 through P1 P3", "centre on a figure"),
-        ("circle centre on L2 through P3 radius 20", "centre on a figure, a place and a radius"),
-        (
-            "circle touching C3 outside C4 enclosing radius 36",
-            "two figures and a radius: by the side of each, then left or right",
-        ),
-        ("circle touching L1 left C3 outside radius 20", "a line is touched by a circle to its left or right"),
-        ("circle touching L1 L2 C3", "three figures, each a line, a circle, an arc or a place"),
-        ("circle touching C2 C3 C4", "three circles: eight at most"),
-        ("circle touching C3 through P1 P2", "a figure and two places"),
-        ("circle centre 45, 50 touching C2", "centre and what it touches: outside, then enclosing"),
-        ("circle touching L1 at middle of L1 radius 12 left", "touches it at that place; also `through P3`, `touching C2`"),
-        ("circle at P3 direction 20 radius 10 right", "touches a line that is given by a place and a direction"),
-        ("circle centre on L2 touching C2 C3", "centre on a figure and two touched"),
-        (
-            "circle touching E1 outside L1 left radius 12 first",
-            "an ellipse and another figure; of those with the same sides `first`, `second`",
-        ),
-        ("circle touching E1 C2 L1", "an ellipse and two more figures: the residuals say how exactly they were found"),
-        ("circle centre P3 touching E1", "an ellipse from a centre"),
-    ),
-    "arc": (
-        ("arc from P1 via P3 to P2", "three places"),
-        ("arc from P1 to P2 radius 35 left", "bulging left, then right; each the short way, then `major`"),
-        ("arc from P1 to P2 rise 12 left", "height over the chord: left, then right"),
-        ("arc from P1 to P2 sweep -120", "chord and sweep; counter-clockwise, negative is clockwise"),
-        ("arc centre P1 from P2 sweep 40", "about a centre"),
-        ("arc centre P1 radius 20 at 30 sweep 90", "starts in a direction from its centre"),
-        ("arc centre P1 from P2 to P3", "ends on the direction of a place; `clockwise` the other way"),
-        ("arc centre P1 from P2 until L2", "until it meets a figure, counter-clockwise; `clockwise` for the other way round"),
-        ("arc continuing L1 radius 25 until C1 left", "leaves the end of a line or arc, until it meets a figure"),
-        ("arc continuing L1 to 80, 30", "leaves the end of a line or arc tangentially; `continuing start of L1`"),
-        ("arc continuing L1 radius 15 sweep 120", "with a radius and a sweep"),
-        ("arc from P1 direction 90 to P2", "a start direction and an end; or `radius` and `sweep`"),
-        ("arc touching C2 C3 radius 45", "between the touching places: the shorter one; `major` the longer"),
-        ("arc from P1 touching C3 radius 40", "from a place, or `to` one"),
-        ("arc continuing L1 touching C3", "leaves an end and ends where it touches; or `from P1 direction 30`"),
-    ),
-    "fillet": (
-        ("fillet L1 L2 radius 6", "rounds a corner of two lines, circles or arcs: the shorter arc"),
-        ("fillet L1 L2 radius 6 trimmed", "with both up to it, as one outline"),
-    ),
-    "path": (
-        ("path from P1 to P2 to + 0, 30 to + 25 at 150 close", "from place to place"),
-        ("path from P1 to P2 curve to + 0, 25 to P3", "`curve to` leaves the last piece tangentially"),
-        ("path from 15, 20 to 55, 20 curve along E2 to 15, 20", "along a round figure, the shorter way; `major` the longer"),
-        ("path from P1 curve via 25, 22 to 40, 10 curve radius 18 left to P2", "arcs by a third place or a radius"),
-    ),
-    "rectangle": (
-        ("rectangle from P1 size 50, 25", "a corner and a size; `turned 15`"),
-        ("rectangle from P1 to P3", "opposite corners"),
-        ("rectangle centre C1 size 40, 20 turned 15", "about its centre"),
-    ),
-    "polygon": (
-        ("polygon centre C1 sides 6 radius 20 turned 30", "a corner in the direction in which it is turned"),
-        ("polygon centre C1 sides 6 across flats 34", "across flats"),
-    ),
-    "ellipse": (
-        ("ellipse centre P3 axes 25, 12 turned 15", "centre and half axes"),
-        ("ellipse across P1 P2 ratio 0.5", "the two ends of an axis"),
-        ("ellipse centre P3 axes 25, 12 part 0 to 120", "part of one, by directions from its first axis"),
-    ),
-    "join": (
-        ("join L1 L2", "one outline of pieces that meet end to end"),
-        ("join E2 L3", "parts of ellipses, too; closed where they come back to where they began"),
-    ),
-    "measure": (
-        ("measure distance P1 P3", "with across, up and direction"),
-        ("measure distance C1 C2", "a name is the figure: the shortest distance"),
-        ("measure direction P1 P3", "or of a line"),
-        ("measure direction end of E2", "in which a figure runs where it ends, or at its `start`"),
-        ("measure direction L2 wanted N 50 E within 0:30", "wanted as a direction is written"),
-        ("measure angle L1 L2", "from one line's direction to the other's"),
-        ("measure angle P2 P1 P3", "at the middle place"),
-        ("measure length L2", "of a line, arc, circle, ellipse or outline"),
-        ("measure radius C1", "with diameter and centre"),
-        ("measure area C2 less C1", "of what is closed, less its holes"),
-        ("measure area segment of E2", "between an arc or a part of an ellipse and its chord; `sector of`, to its centre"),
-        ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
-        ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),
-    ),
-}
+EXAMPLES = {word: tuple(kind.examples) for word, kind in ALL.items() if kind.examples}
+"""For each kind, statements in that drawing with what they show, as the kind declares them."""
 
 REFUSED: tuple[str, ...] = (
     "circle through P1 P2 radius 12",

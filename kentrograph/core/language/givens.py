@@ -1,18 +1,20 @@
 """One given of a figure: its word and whatever that word asks for."""
 
+from collections.abc import Callable
 from typing import NoReturn
 
+from ..book.kind import GivenKind, Kind
 from ..book.tree import PLACES, Argument, Given, Named, NamedPlace, OnAt, Place, Plain
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
 from .places import at_place, place, place_or_number, sides, thing
-from .vocabulary import CHOOSERS, PLACE_WORDS, SIDES, GivenSpec, KindSpec
+from .vocabulary import CHOOSERS, PLACE_WORDS, SIDES
 
 _ALIASES = {"center": "centre"}
 
 
-def read_given(c: Cursor, kind: KindSpec) -> list[Given]:
+def read_given(c: Cursor, kind: Kind) -> list[Given]:
     """The given at the cursor; several where one word begins several (``touching L1 C2``)."""
     token = c.tok
     if token.kind == "word":
@@ -20,11 +22,11 @@ def read_given(c: Cursor, kind: KindSpec) -> list[Given]:
         if word in CHOOSERS:
             return [_chooser(c)]
         spec = kind.given(word)
-        if spec is not None and word not in ("place", "figures"):
+        if spec is not None and spec.word == word and spec.written:
             if kind.word == "point":
                 return [_point_given(c, spec)]
             c.advance()
-            return _SHAPES[spec.shape](c, spec, token.start)
+            return READERS[spec.takes](c, spec, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
     if kind.word in ("fillet", "join") and c.at_name():
@@ -32,9 +34,9 @@ def read_given(c: Cursor, kind: KindSpec) -> list[Given]:
     _no_such_given(c, kind)
 
 
-def _no_such_given(c: Cursor, kind: KindSpec) -> NoReturn:
+def _no_such_given(c: Cursor, kind: Kind) -> NoReturn:
     token = c.tok
-    words = [g.word for g in kind.givens if g.word not in ("place", "figures")]
+    words = [g.word for g in kind.givens if g.written]
     if token.kind == "word":
         if token.text in SIDES:
             raise refuse("stray_side", token.start, token.end, found=token.text)
@@ -55,7 +57,7 @@ def _chooser(c: Cursor) -> Given:
     return _given(c, token.text, token.start, place(c) if token.text == "near" else number(c))
 
 
-def _point_given(c: Cursor, spec: GivenSpec) -> Given:
+def _point_given(c: Cursor, spec: GivenKind) -> Given:
     start = c.tok.start
     if spec.word == "on":
         c.advance()
@@ -87,7 +89,7 @@ def _bare_point(c: Cursor) -> Given:
     c.fail(", and a y", "at and a direction", "from and a place or a line")
 
 
-def _place(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     if spec.word == "centre" and c.at_word("on"):
         c.advance()
         name = c.name()
@@ -98,7 +100,7 @@ def _place(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [_given(c, spec.word, start, place(c, bare))]
 
 
-def _places(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """One given for each place: ``through P1 P2; 40, 25``."""
     givens = [_given(c, spec.word, start, place(c))]
     while c.at_op(";") or at_place(c):
@@ -107,40 +109,40 @@ def _places(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return givens
 
 
-def _pair(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _pair(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     first = place(c)
     c.take_op(";")
     return [_given(c, spec.word, start, first, place(c))]
 
 
-def _bisecting(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     first = thing(c)
     c.take_op(";")
     return [_given(c, spec.word, start, first, thing(c))]
 
 
-def _number(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _number(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, number(c))]
 
 
-def _direction(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _direction(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, direction(c))]
 
 
-def _size(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _size(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     first = number(c)
     if not c.take_op(",", ".."):
         c.fail(", and the other one")
     return [_given(c, spec.word, start, first, number(c))]
 
 
-def _range(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _range(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     first = direction(c)
     c.need_word("to")
     return [_given(c, spec.word, start, first, direction(c))]
 
 
-def _figure(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     which: tuple[str, ...] = ()
     if spec.word == "continuing" and c.at_word("start", "end"):
         which = (c.advance().text,)
@@ -149,7 +151,7 @@ def _figure(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [Given(spec.word, (name,), which + sides(c), start, c.last)]
 
 
-def _figures(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _figures(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``."""
     givens: list[Given] = []
     while not givens or c.at_op(";") or c.at_name() or (c.at_word(*PLACE_WORDS) and c.peek().text == "of") or c.at_op("("):
@@ -160,27 +162,27 @@ def _figures(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return givens
 
 
-def _thing(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _thing(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, thing(c))]
 
 
-def _none(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _none(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [Given(spec.word, (), (), start, c.last)]
 
 
-def _chord(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _flats(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     c.need_word("flats")
     return [_given(c, "across flats", start, number(c))]
 
 
-def _axis(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _axis(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``axis of E1``, ``axis 2 of E1``."""
     which = Plain(1.0) if c.at_word("of") else number(c)
     c.need_word("of")
     return [Given(spec.word, (which, c.name()), (), start, c.last)]
 
 
-def _curve(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``, ``curve along E1 to PLACE``."""
     which = c.need_word("to", "via", "radius", "along")
     if which == "along":
@@ -200,22 +202,25 @@ def _curve(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [Given("curve radius", (radius, end), found + sides(c), start, c.last)]
 
 
-_SHAPES = {
+READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "place": _place,
     "places": _places,
-    "pair": _pair,
-    "bisecting": _bisecting,
-    "number": _number,
-    "count": _number,
-    "direction": _direction,
-    "turn": _direction,
-    "size": _size,
-    "range": _range,
+    "two places": _pair,
+    "two things": _two_things,
+    "thing": _thing,
     "figure": _figure,
     "figures": _figures,
-    "thing": _thing,
-    "none": _none,
-    "chord": _chord,
+    "distance from": _number,
+    "length": _number,
+    "factor": _number,
+    "count": _number,
+    "pair": _size,
+    "flats": _flats,
+    "direction": _direction,
+    "turn": _direction,
+    "turns": _range,
     "curve": _curve,
     "axis": _axis,
+    "nothing": _none,
 }
+"""How what a given takes is read."""

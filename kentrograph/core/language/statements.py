@@ -148,7 +148,7 @@ def _finish(
     c: Cursor, kind: str, name: str | None, pen: str | None, givens: list[Given], kind_start: int, kind_end: int
 ) -> Statement:
     if c.tok.kind != "end":
-        c.fail(*[g.word for g in KINDS[kind].givens if g.word != "place"] if kind in KINDS else ["the end"])
+        c.fail(*[g.word for g in KINDS[kind].givens if g.written] if kind in KINDS else ["the end"])
     drawn: Literal["pencil", "ink"] | None = "pencil" if pen == "pencil" else "ink" if pen == "ink" else None
     return Statement(c.text, kind, name, drawn, tuple(givens), tuple(c.uses), kind_start, kind_end)
 

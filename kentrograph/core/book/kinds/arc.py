@@ -1,5 +1,6 @@
 """Arcs: by their ends, about a centre, going on from an end."""
 
+from collections.abc import Collection
 from typing import Any
 
 from ...angles import unit_vector
@@ -8,9 +9,10 @@ from ...construct.arcs import Vector
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import refuse
+from ..kind import GivenKind, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .facts import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
+from .bindings import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
 from .given import needs, too_many
 from .touching_arcs import plan_touching_arc
 from .until import runs_to
@@ -104,3 +106,56 @@ _CONSTRUCTIONS: dict[frozenset[str], Draw] = {
     frozenset({"continuing", "to"}): lambda f: arcs.leaving_to(*tip(f), value(f, "to")),
     frozenset({"continuing", "radius", "sweep"}): lambda f: arcs.leaving_radius(*tip(f), value(f, "radius"), value(f, "sweep")),
 }
+
+
+def bare_entries(has: Collection[str]) -> list[str]:
+    """A bare place or number: the ends and what lies between; about a centre the radius, then the start and the sweep."""
+    if "centre" not in has:
+        return [word for word in ("from", "via", "to", "radius", "rise", "sweep") if word not in has]
+    if "from" in has or {"radius", "at"} <= set(has):
+        return [word for word in ("to", "sweep") if word not in has]
+    return ["at"] if "radius" in has else ["from", "radius"]
+
+
+KIND = Kind(
+    word="arc",
+    group="place",
+    explanation="an arc: its ends and a third fact, or centre, start and sweep",
+    plan=plan_arc,
+    letter="A",
+    draws="arc",
+    puts_place=True,
+    first="Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
+    bare=bare_entries,
+    givens=(
+        GivenKind("from", "place", "where it begins", blamed=("bad_radius",)),
+        GivenKind("via", "place", "a place on the way"),
+        GivenKind("to", "place", "where it ends", sides=("clockwise",), blamed=("bad_sweep", "straight_ahead")),
+        GivenKind("centre", "place", "its centre"),
+        GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
+        GivenKind("rise", "length", "its height over the chord", sides=("left", "right"), blamed=("bad_rise",)),
+        GivenKind("at", "direction", "the direction of its start from the centre"),
+        GivenKind("sweep", "turn", "how far it runs; counter-clockwise, negative is clockwise", blamed=("bad_sweep",)),
+        GivenKind("until", "thing", "the figure it runs to, or the place in whose direction it ends"),
+        GivenKind("direction", "direction", "the direction in which it sets out"),
+        GivenKind("continuing", "figure", "leaves the end of a line or arc tangentially"),
+        GivenKind("touching", "figures", "a figure it touches", repeats=True),
+    ),
+    examples=(
+        ("arc from P1 via P3 to P2", "three places"),
+        ("arc from P1 to P2 radius 35 left", "bulging left, then right; each the short way, then `major`"),
+        ("arc from P1 to P2 rise 12 left", "height over the chord: left, then right"),
+        ("arc from P1 to P2 sweep -120", "chord and sweep; counter-clockwise, negative is clockwise"),
+        ("arc centre P1 from P2 sweep 40", "about a centre"),
+        ("arc centre P1 radius 20 at 30 sweep 90", "starts in a direction from its centre"),
+        ("arc centre P1 from P2 to P3", "ends on the direction of a place; `clockwise` the other way"),
+        ("arc centre P1 from P2 until L2", "until it meets a figure, counter-clockwise; `clockwise` for the other way round"),
+        ("arc continuing L1 radius 25 until C1 left", "leaves the end of a line or arc, until it meets a figure"),
+        ("arc continuing L1 to 80, 30", "leaves the end of a line or arc tangentially; `continuing start of L1`"),
+        ("arc continuing L1 radius 15 sweep 120", "with a radius and a sweep"),
+        ("arc from P1 direction 90 to P2", "a start direction and an end; or `radius` and `sweep`"),
+        ("arc touching C2 C3 radius 45", "between the touching places: the shorter one; `major` the longer"),
+        ("arc from P1 touching C3 radius 40", "from a place, or `to` one"),
+        ("arc continuing L1 touching C3", "leaves an end and ends where it touches; or `from P1 direction 30`"),
+    ),
+)

@@ -1,6 +1,6 @@
 """Circles: from their centre and size, and from whatever else determines them."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from math import hypot
 from typing import Any
 
@@ -14,11 +14,12 @@ from ...tangency.radius import touching_two_radius
 from ...tangency.three import touching_three
 from ...tangency.touched import touched
 from ..crossings import called
+from ..kind import GivenKind, Kind
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
+from .bindings import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
 from .touching_ellipses import circles_beside_ellipses, touches_ellipse
@@ -189,3 +190,64 @@ def _locus(f: Facts, index: int = 0) -> Locus:
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         raise refuse("no_curve", fact.given.start, fact.given.end, name="it")
     return Locus(figure, "the figure its centre is on")
+
+
+def bare_entries(has: Collection[str]) -> list[str]:
+    """A bare place or number: the centre, then the radius or a place on it."""
+    sized = bool(set(has) & set(SIZES))
+    if "centre" in has:
+        return [] if sized or "through" in has else ["radius", "through"]
+    if "through" in has or "centre on" in has:
+        return ["through"] if sized else ["through", "radius"]
+    return ["centre"] if sized else ["centre", "radius"]
+
+
+KIND = Kind(
+    word="circle",
+    group="place",
+    explanation="a circle: centre and radius, or whatever else is known",
+    plan=plan_circle,
+    letter="C",
+    draws="circle",
+    puts_place=True,
+    first="Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",
+    bare=bare_entries,
+    givens=(
+        GivenKind("centre", "place", "its centre, or `centre on` a figure"),
+        GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
+        GivenKind("diameter", "length", "its diameter", blamed=("bad_radius", "radius_too_small")),
+        GivenKind("circumference", "length", "its circumference", blamed=("bad_radius", "radius_too_small")),
+        GivenKind("through", "places", "a place on it", blamed=("bad_radius",)),
+        GivenKind("across", "two places", "the two ends of a diameter"),
+        GivenKind("touching", "figures", "a figure it touches", repeats=True),
+        GivenKind("at", "place", "the place where it touches what stands before, or a line in a direction"),
+        GivenKind("direction", "direction", "with at: the direction in which a line there would run"),
+    ),
+    examples=(
+        ("circle centre P3 radius 12", "also `diameter 24`, `circumference 75`"),
+        ("circle centre P3 through P1", "centre and a place on it"),
+        ("circle across P1 P3", "the two ends of a diameter"),
+        ("circle through P1 P2 P3", "three places"),
+        ("circle through P1 P3 radius 25 left", "two places and a radius: centre left, then right, of the way"),
+        ("circle centre on L1 through P1 P3", "centre on a figure"),
+        ("circle centre on L2 through P3 radius 20", "centre on a figure, a place and a radius"),
+        (
+            "circle touching C3 outside C4 enclosing radius 36",
+            "two figures and a radius: by the side of each, then left or right",
+        ),
+        ("circle touching L1 left C3 outside radius 20", "a line is touched by a circle to its left or right"),
+        ("circle touching L1 L2 C3", "three figures, each a line, a circle, an arc or a place"),
+        ("circle touching C2 C3 C4", "three circles: eight at most"),
+        ("circle touching C3 through P1 P2", "a figure and two places"),
+        ("circle centre 45, 50 touching C2", "centre and what it touches: outside, then enclosing"),
+        ("circle touching L1 at middle of L1 radius 12 left", "touches it at that place; also `through P3`, `touching C2`"),
+        ("circle at P3 direction 20 radius 10 right", "touches a line that is given by a place and a direction"),
+        ("circle centre on L2 touching C2 C3", "centre on a figure and two touched"),
+        (
+            "circle touching E1 outside L1 left radius 12 first",
+            "an ellipse and another figure; of those with the same sides `first`, `second`",
+        ),
+        ("circle touching E1 C2 L1", "an ellipse and two more figures: the residuals say how exactly they were found"),
+        ("circle centre P3 touching E1", "an ellipse from a centre"),
+    ),
+)

@@ -1,5 +1,6 @@
 """Lines: from place to place, or from whatever else determines them."""
 
+from collections.abc import Collection
 from typing import Any
 
 from ...angles import unit_vector
@@ -8,11 +9,12 @@ from ...construct.lines import Vector
 from ...construct.solution import Solution
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
+from ..kind import GivenKind, Kind
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
+from .bindings import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
 from .until import ends_on, runs_to
@@ -235,3 +237,63 @@ def _only(statement: Statement, words: set[str]) -> None:
     for given in statement.givens:
         if given.word not in words | {"near", "solution"}:
             raise too_many(statement, given, sorted(words))
+
+
+def bare_entries(has: Collection[str]) -> list[str]:
+    """A bare place: where it begins, then where it ends; after a place that it goes through, another one."""
+    return ["through"] if "through" in has else [word for word in ("from", "to") if word not in has]
+
+
+KIND = Kind(
+    word="line",
+    group="place",
+    explanation="a line: from here to there, or through, along, beside, touching",
+    plan=plan_line,
+    letter="L",
+    draws="line",
+    puts_place=True,
+    first="Where does it begin? 40, 25, or point; or click on what it touches; or through, parallel, bisecting.",
+    bare=bare_entries,
+    givens=(
+        GivenKind("from", "place", "where it begins", blamed=("on_line",)),
+        GivenKind("to", "place", "where it ends", blamed=("zero_length",)),
+        GivenKind("through", "places", "a place, or two, that it goes through"),
+        GivenKind("direction", "direction", "the direction in which it runs"),
+        GivenKind("length", "length", "its length", blamed=("zero_length",)),
+        GivenKind("until", "thing", "the figure it runs to, or the place it ends level with"),
+        GivenKind("parallel", "figure", "parallel to a line"),
+        GivenKind("square", "figure", "square to a line or a circle; to two figures, from one to the other", repeats=True),
+        GivenKind("distance", "length", "its distance from the line it is parallel to", sides=("left", "right")),
+        GivenKind("touching", "figures", "touches a circle, an arc or an ellipse", repeats=True),
+        GivenKind("at", "place", "the place where it touches"),
+        GivenKind("bisecting", "two things", "halves two places or two lines", sides=("left", "right")),
+        GivenKind("axis", "axis", "`axis of` an ellipse, its first; `axis 2 of`, the other one"),
+    ),
+    examples=(
+        ("line from P1 to P3", "from place to place"),
+        ("line from P1 direction 30 length 40", "start, direction, length; also `to` with both"),
+        ("line from P3 parallel L2 length 30", "parallel to a line, or `square` to it"),
+        ("line from P1 through P3 length 50", "through a place"),
+        ("line from P1 direction 15 until C1", "until it meets a figure: the first ahead, entering, then leaving"),
+        ("line from P1 direction 15 until P3", "until it is level with a place; also with `parallel`, `square`, `through`"),
+        ("line from P3 length 40 until L1", "of a length, ending on a figure: entering, then leaving, as that runs"),
+        ("line from P3 square L1", "square to a line or a circle: it ends there"),
+        ("line from P3 to foot on L2", "to the foot of the perpendicular from its beginning; also `touch on C2 left`"),
+        ("line square L2 square C1", "from one figure to another, square to both: on the near, then the far side of each circle"),
+        ("line through P1 P3", "two places: endless"),
+        ("line through P3 parallel L1", "endless; also `square L1`, `direction 30`"),
+        ("line parallel L1 distance 15 left", "at a distance: left, then right, as the line runs"),
+        ("line bisecting P1 P3", "the square line through the middle"),
+        ("line bisecting L1 L2 left", "of two lines: the one met turning left from the first, then turning right"),
+        ("line from P2 touching C2 left", "ends where it touches; left: it has the circle on its left. Also `to`, `through`"),
+        ("line touching C2 left C3 left", "from touching place to touching place: four, by the side of each"),
+        ("line touching C1 parallel L2 right", "endless; also `square L2`, `direction 30`"),
+        ("line touching C1 at on C1 at 200", "at a place on it"),
+        ("line touching E1 right direction 30", "an ellipse in a direction; also `parallel L2`, `square L2`"),
+        (
+            "line touching E1 left C4 right",
+            "an ellipse and a round figure; where two ellipses cross, `first` and `second` besides",
+        ),
+        ("line axis of E1", "its first axis, from end to end; `axis 2 of E1`, the other one"),
+    ),
+)

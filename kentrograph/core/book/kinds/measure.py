@@ -4,6 +4,7 @@ from typing import Any, cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
+from ..kind import GivenKind, Kind
 from ..parts import QUANTITIES, in_unit
 from ..planner import Env, Plan, Planner
 from ..readings import COUNTS, plan_reading
@@ -46,3 +47,35 @@ def _extra(p: Planner, kind: str, number: Number) -> Any:
     if isinstance(value, float):
         return in_unit(value, quantity, written, unit)
     return lambda env, last: in_unit(value(env, last), quantity, written, unit)
+
+
+KIND = Kind(
+    word="measure",
+    group="read",
+    explanation="a value that stays live",
+    plan=plan_measure,
+    letter="R",
+    draws="reading",
+    puts_place=False,
+    first="Give a place or a figure: type it or point at it.",
+    givens=(
+        GivenKind("less", "figures", "what is taken away from an area"),
+        GivenKind("wanted", "length", "the value it should have"),
+        GivenKind("within", "length", "how far it may be off"),
+    ),
+    examples=(
+        ("measure distance P1 P3", "with across, up and direction"),
+        ("measure distance C1 C2", "a name is the figure: the shortest distance"),
+        ("measure direction P1 P3", "or of a line"),
+        ("measure direction end of E2", "in which a figure runs where it ends, or at its `start`"),
+        ("measure direction L2 wanted N 50 E within 0:30", "wanted as a direction is written"),
+        ("measure angle L1 L2", "from one line's direction to the other's"),
+        ("measure angle P2 P1 P3", "at the middle place"),
+        ("measure length L2", "of a line, arc, circle, ellipse or outline"),
+        ("measure radius C1", "with diameter and centre"),
+        ("measure area C2 less C1", "of what is closed, less its holes"),
+        ("measure area segment of E2", "between an arc or a part of an ellipse and its chord; `sector of`, to its centre"),
+        ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
+        ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),
+    ),
+)

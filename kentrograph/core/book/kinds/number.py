@@ -5,6 +5,7 @@ from typing import cast
 from ...figures import Point
 from ...problem import refuse
 from ...tolerance import LARGEST
+from ..kind import Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from ..values import Drawn
@@ -21,3 +22,15 @@ def plan_number(p: Planner, statement: Statement) -> Plan:
         return Drawn(found)
 
     return draw
+
+
+KIND = Kind(
+    word="number",
+    group="number",
+    explanation="a number with a name, to be used and changed later",
+    plan=plan_number,
+    letter="",
+    draws="number",
+    puts_place=False,
+    first="",
+)

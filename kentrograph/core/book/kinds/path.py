@@ -1,6 +1,6 @@
 """Chains from place to place, of lines and arcs."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from typing import cast
 
 from ...construct import arcs, outlines
@@ -11,6 +11,7 @@ from ...figures.along import heading
 from ...figures.outline import Piece
 from ...problem import Refused, refuse
 from ..crossings import called
+from ..kind import GivenKind, Kind
 from ..places import as_function, plan_next, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Number, Place, Statement
@@ -99,3 +100,33 @@ def _located(given: Given, make: Callable[[], Piece]) -> Piece:
         if refused.problem.end > 0:
             raise
         raise Refused(refused.problem.at(given.start, given.end)) from None
+
+
+def bare_entries(has: Collection[str]) -> list[str]:
+    """A bare place: where it begins, then place after place."""
+    return ["to"] if "from" in has else ["from"]
+
+
+KIND = Kind(
+    word="path",
+    group="place",
+    explanation="a chain of lines and arcs, from place to place",
+    plan=plan_path,
+    letter="K",
+    draws="outline",
+    puts_place=True,
+    first="Where does it begin? 40, 25, or point.",
+    bare=bare_entries,
+    givens=(
+        GivenKind("from", "place", "where it begins"),
+        GivenKind("to", "place", "a line to the next place", repeats=True, blamed=("zero_length",)),
+        GivenKind("curve", "curve", "an arc to the next place; `curve along E1 to`: as a figure runs", repeats=True),
+        GivenKind("close", "nothing", "a line back to where it began", blamed=("zero_length",)),
+    ),
+    examples=(
+        ("path from P1 to P2 to + 0, 30 to + 25 at 150 close", "from place to place"),
+        ("path from P1 to P2 curve to + 0, 25 to P3", "`curve to` leaves the last piece tangentially"),
+        ("path from 15, 20 to 55, 20 curve along E2 to 15, 20", "along a round figure, the shorter way; `major` the longer"),
+        ("path from P1 curve via 25, 22 to 40, 10 curve radius 18 left to P2", "arcs by a third place or a radius"),
+    ),
+)

@@ -11,11 +11,12 @@ from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...meet.meeting import NEITHER
 from ...problem import refuse
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
+from ..kind import GivenKind, Kind
 from ..places import plan_origin, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Fact, Facts, Outcome, plan_facts, words_of
+from .bindings import Fact, Facts, Outcome, plan_facts, words_of
 from .given import needs, place_of_given, too_many
 
 
@@ -160,3 +161,51 @@ def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
 def _line(solution: Solution) -> EndlessLine:
     assert isinstance(solution.figure, EndlessLine)
     return solution.figure
+
+
+KIND = Kind(
+    word="point",
+    group="place",
+    explanation="a point: coordinates, or any two facts that determine it",
+    plan=plan_point,
+    letter="P",
+    draws="point",
+    puts_place=True,
+    first="Give its place: 40, 25 or 50 at 30 or + 5, 0.",
+    givens=(
+        GivenKind("place", "place", "where it is: 40, 25 or 50 at 30 or + 5, 0"),
+        GivenKind("on", "figure", "lies on a figure", repeats=True, sides=("entering", "leaving")),
+        GivenKind("from", "distance from", "a distance from a place or from a line", repeats=True, sides=("left", "right")),
+        GivenKind("x", "length", "its x"),
+        GivenKind("y", "length", "its y"),
+        GivenKind("direction", "direction", "its direction, followed by from and a place"),
+    ),
+    examples=(
+        ("point 40, 25", "coordinates from the datum; `40..25` on a keypad"),
+        ("point 50 at 30", "polar from the datum; `50//30` on a keypad"),
+        ("point P1: 20, 12", "from another place; `+ 20, 12` from the last one"),
+        ("point P1: 30 at N 45 E", "a bearing; also `az 45`, `12°05'30\"`, `50gon`, `0.5rad`"),
+        ("point P3.x, P2.y", "x from one place, y from another"),
+        ("point crossing of L2 C1 leaving", "where two figures cross: entering, then leaving, as the line runs"),
+        ("point crossing of C1 C2 left", "two circles: left, then right, of the way between their centres"),
+        ("point foot of P3 on L1", "foot of the perpendicular; on a circle the nearer first"),
+        ("point nearest to P3 on C1", "nearest place"),
+        ("point touch of P2 on C2 left", "touching point of the tangent: left, then right, of the way to the centre"),
+        ("point middle of P1 P3", "halfway; of a closed outline its area centre"),
+        ("point 12 along L1 from end", "along a figure; also `25% of L1`, `2/5 of L1`"),
+        ("point 12 past end of L2", "past an end"),
+        ("point crossing of (level P3) (plumb P2)", "sight lines in parentheses: level and plumb with places"),
+        (
+            "point crossing of (through P1 direction 60) C2 leaving",
+            "a sight line in a direction; also `parallel L1`, `square L1`",
+        ),
+        ("point P1: 30 at L2.dir + 90", "square to a line, from a place"),
+        ("point on C1 at 120", "on a circle in a direction"),
+        ("point on L2 on C2 leaving", "on two figures"),
+        ("point 40 from P1; 30 from P3 right", "distances from two places: left, then right, of the way between them"),
+        ("point 12 from L1 left; 8 from L2 right", "distances from two edges, each on a side of the line as it runs"),
+        ("point x 40 on L2", "an x and a figure"),
+        ("point y 20 on C2 leaving", "a y and a figure"),
+        ("point direction 30 from P1 on C1", "a direction from a place, and a figure"),
+    ),
+)

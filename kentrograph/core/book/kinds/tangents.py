@@ -17,7 +17,7 @@ from ...tangency.touched import Touched, touched
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Statement
 from ..values import Drawn, drawn_plainly
-from .facts import Facts, Outcome, check_words, ordered, plan_facts, words_of
+from .bindings import Facts, Outcome, check_words, ordered, plan_facts, words_of
 from .given import needs, too_many
 from .touching import name_of
 

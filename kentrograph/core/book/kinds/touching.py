@@ -17,7 +17,7 @@ from ...tangency.sides import MIRRORS
 from ...tangency.three import Raw, touching_three
 from ...tangency.touched import Touched, touched
 from ..tree import Given, Name, NamedPlace, Statement
-from .facts import Facts
+from .bindings import Facts
 from .given import needs, too_many
 
 SIZES = {"radius": 1.0, "diameter": 0.5, "circumference": 0.15915494309189535}

@@ -15,7 +15,7 @@ from ...tangency.choose import chosen
 from ...tangency.ellipse_circles import Found, centred_on, touched_by, touching_ellipse
 from ...tolerance import TOLERANCE
 from ..crossings import COUNTED
-from .facts import Facts, Outcome
+from .bindings import Facts, Outcome
 from .touching import Family, name_of
 
 

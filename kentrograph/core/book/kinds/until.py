@@ -4,7 +4,7 @@ from ...figures import Curve, Point
 from ...problem import refuse
 from ..crossings import curve_of
 from ..tree import Name
-from .facts import Facts
+from .bindings import Facts
 
 
 def runs_to(facts: Facts) -> Curve | Point:

@@ -4,7 +4,7 @@ Which constructions draw which loci is listed in ``docs/maths/working.md``.
 """
 
 from ...book.book import Book
-from ...book.kinds.facts import given_facts
+from ...book.kinds.bindings import given_facts
 from ...book.planner import Planner
 from ...book.values import Drawn
 from ...problem import Refused

@@ -4,7 +4,7 @@ from math import radians, sin
 from typing import Any
 
 from ...book.kinds.arc import tip
-from ...book.kinds.facts import Facts
+from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import Drawn
 from ...construct.lines import bisector_of_places

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from ...book.kinds.facts import Facts
+from ...book.kinds.bindings import Facts
 from ...book.values import Drawn
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...meet.carriers import way_of

@@ -3,7 +3,7 @@
 from math import atan2, degrees, sqrt
 from typing import Any
 
-from ...book.kinds.facts import Facts
+from ...book.kinds.bindings import Facts
 from ...book.kinds.given import place_of_given
 from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
 from ...book.values import Drawn

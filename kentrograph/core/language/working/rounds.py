@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from math import hypot
 from typing import Any
 
-from ...book.kinds.facts import Facts
+from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import Drawn
 from ...construct.lines import beside, bisector_of_places, bisectors_of_lines

@@ -6,7 +6,7 @@ from math import hypot
 from typing import Any
 
 from ...book.book import Book
-from ...book.kinds.facts import Facts
+from ...book.kinds.bindings import Facts
 from ...book.places import as_function, plan_place
 from ...book.planner import Planner
 from ...book.step import Step

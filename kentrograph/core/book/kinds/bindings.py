@@ -9,13 +9,10 @@ from ...figures import Figure, Point
 from ...meet import nearest
 from ...problem import Refused
 from ..places import as_function, plan_next, plan_place, plan_thing
-from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement
+from ..planner import Env, NumberPlan, Plan, Planner
+from ..tree import PLACES, Argument, Given, Name, NamedPlace, Number, Portion, Statement
 from ..values import Drawn, drawn_plainly
 from .given import too_many
-
-_DIRECTIONS = frozenset({"direction", "at"})
-_PLAIN = frozenset({"sweep", "turned", "part", "sides", "ratio", "solution", "axis"})
 
 
 class Fact(NamedTuple):
@@ -81,7 +78,7 @@ def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[
     givens = ordered(statement)
     choosers = [g for g in statement.givens if g.word in _CHOOSERS]
     layout, chooser_layout = Layout(givens), Layout(choosers)
-    readers = [[_reader(p, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate((*givens, *choosers))]
+    readers = [[_reader(p, statement, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate((*givens, *choosers))]
     own, rest = readers[: len(givens)], readers[len(givens) :]
 
     def plan(env: Env, last: Point) -> Drawn:
@@ -104,11 +101,13 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
 
     The construction makes one figure, or a list of solutions of which the side words stated take one.
     """
-    readers = [(_slot(p, a), _reader(p, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments]
+    readers = [
+        (_slot(p, a), _reader(p, statement, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments
+    ]
     layout = Layout(statement.givens)
 
     # Numbers that depend on nothing stand in the template; points by their names are looked up without a call.
-    template: list[Any] = [_constant(p, g.word, a) for g in statement.givens for a in g.arguments]
+    template: list[Any] = [_constant(p, statement, g.word, a) for g in statement.givens for a in g.arguments]
     fills = [(position, slot) for position, (slot, _) in enumerate(readers) if slot >= 0]
     everyday = all(slot >= 0 or template[position] is not None for position, (slot, _) in enumerate(readers))
     only = layout.stated[0] if len(layout.stated) == 1 else ""
@@ -153,12 +152,25 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
     return plan
 
 
-def _constant(p: Planner, word: str, argument: Argument) -> float | None:
+def _constant(p: Planner, statement: Statement, word: str, argument: Argument) -> float | None:
     """The value of a number that depends on nothing."""
-    if isinstance(argument, (*PLACES, Name, Portion)) or word in _DIRECTIONS:
+    if isinstance(argument, (*PLACES, Name, Portion)):
         return None
-    plan = p.number(argument) if word in _PLAIN else p.length(argument)
+    plan = number_plan(p, statement.kind, word, argument)
     return plan if isinstance(plan, float) else None
+
+
+def number_plan(p: Planner, kind: str, word: str, number: Number) -> NumberPlan:
+    """The plan of a number, read as what the given takes: a length converted, a direction turned, all else as it stands."""
+    from . import ALL
+
+    match ALL[kind].quantity(word):
+        case "length":
+            return p.length(number)
+        case "direction":
+            return p.direction(number)
+        case _:
+            return p.number(number)
 
 
 def _slot(p: Planner, argument: Argument) -> int:
@@ -171,7 +183,7 @@ def given_facts(p: Planner, statement: Statement, env_of: Callable[[], Env], las
     Raises `Refused` where a given cannot be worked out.
     """
     givens = ordered(statement)
-    readers = [[_reader(p, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate(givens)]
+    readers = [[_reader(p, statement, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate(givens)]
     return Facts(Layout(givens), _values(readers, env_of(), last)[0])
 
 
@@ -231,17 +243,13 @@ def _apart(figure: Any, place: Point) -> float:
     return hypot(at.x - place.x, at.y - place.y)
 
 
-def _reader(p: Planner, word: str, argument: Argument, first: bool) -> Callable[[Env, Point], Any]:
+def _reader(p: Planner, statement: Statement, word: str, argument: Argument, first: bool) -> Callable[[Env, Point], Any]:
     if isinstance(argument, PLACES):
         place = argument
         return as_function(plan_place(p, place)) if first else plan_next(p, place)
     if isinstance(argument, Name | Portion):
         return plan_thing(p, argument)
-    number = argument
-    if word in _DIRECTIONS:
-        plan = p.direction(number)
-    else:
-        plan = p.number(number) if word in _PLAIN else p.length(number)
+    plan = number_plan(p, statement.kind, word, argument)
     return (lambda env, last: plan) if isinstance(plan, float) else plan
 
 

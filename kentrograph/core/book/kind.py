@@ -1,0 +1,93 @@
+"""A statement kind, declared once: everything that is known of one word that begins a step.
+
+The parser, the completion, the open line, dealt names, what a problem points at, and the reference page read these
+declarations; there is no other table of kinds. Each stands at the end of its own file in `kinds`.
+"""
+
+from collections.abc import Callable, Collection, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from .planner import Plan, Planner
+from .tree import Statement
+
+Takes = Literal[
+    "place", "places", "two places", "two things", "thing", "figure", "figures", "distance from",
+    "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "nothing",
+]  # fmt: skip
+"""What follows the word of a given."""
+
+Quantity = Literal["length", "direction", "turn", "factor", "count"]
+
+QUANTITIES: dict[Takes, Quantity] = {
+    "length": "length", "pair": "length", "flats": "length", "distance from": "length", "curve": "length",
+    "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
+}  # fmt: skip
+"""What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
+
+Bare = Callable[[Collection[str]], list[str]]
+"""The words with which a bare place or number may be read, likeliest first, after the givens with these words."""
+
+
+@dataclass(frozen=True, slots=True)
+class GivenKind:
+    """A given: its word, what it takes, and one line that explains it.
+
+    ``sides`` are the side words that are offered after it; ``blamed`` the problems of a figure that point at it.
+    """
+
+    word: str
+    takes: Takes
+    explanation: str
+    repeats: bool = False
+    sides: tuple[str, ...] = ()
+    blamed: tuple[str, ...] = ()
+
+    @property
+    def quantity(self) -> Quantity | None:
+        """What its numbers are; None for one that takes no number."""
+        return QUANTITIES.get(self.takes)
+
+    @property
+    def written(self) -> bool:
+        """Whether it begins with its word: a point's place and the figures of a verb stand without one."""
+        return self.word not in ("place", "figures")
+
+
+def in_turn(*words: str) -> Bare:
+    """A bare entry is the first of these givens that is not stated yet."""
+    return lambda has: [word for word in words if word not in has]
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    """A statement kind.
+
+    ``group`` is where it stands on the tray; ``letter`` begins the names that are dealt to it, ``draws`` is what such a name
+    stands for; ``puts_place`` says that relative entries in later steps count from it. ``first`` is the hint while nothing
+    is given yet. ``examples`` are statements in the little drawing of the reference page, each with what it shows.
+    """
+
+    word: str
+    group: Literal["place", "shape", "read", "number"]
+    explanation: str
+    plan: Callable[[Planner, Statement], Plan]
+    letter: str
+    draws: str
+    puts_place: bool
+    first: str
+    givens: tuple[GivenKind, ...] = ()
+    bare: Bare = in_turn()
+    examples: Sequence[tuple[str, str]] = ()
+
+    def given(self, word: str) -> GivenKind | None:
+        """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""
+        found = next((g for g in self.givens if g.word == word), None)
+        return found or next((g for g in self.givens if g.word == word.split(" ")[0]), None)
+
+    def quantity(self, word: str) -> Quantity | None:
+        """What the numbers of a given are; `solution` counts, whatever the kind."""
+        if word == "solution":
+            return "count"
+        found = self.given(word)
+        return found.quantity if found else None
