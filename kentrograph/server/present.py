@@ -64,6 +64,9 @@ def book_view(state: State, known: Book | None) -> Data:
 def _differs(book: Book, known: Book, id: str) -> bool:
     if id not in known.steps:
         return True
+    if (book.shown_of(id), book.pen_of(id)) != (known.shown_of(id), known.pen_of(id)):
+        # A later step has shaped what comes of this one, or no longer does.
+        return True
     same = book.steps[id] is known.steps[id] or book.steps[id] == known.steps[id]
     return not (same and (book.values[id] is known.values[id] or book.values[id] == known.values[id]))
 
@@ -271,7 +274,8 @@ def _tag(book: Book, pointed: Pointed | None) -> Data | None:
         return None
     return {
         "words": pointed.words, "at": [pointed.at.x, pointed.at.y], "kind": pointed.kind, "more": pointed.more,
-        "step": pointed.figure, "sights": [figure_data(line) for line in pointed.sights], "passes": passed_over(book, pointed),
+        "step": book.step_of(pointed.figure) if pointed.figure else None,
+        "sights": [figure_data(line) for line in pointed.sights], "passes": passed_over(book, pointed),
         "of_figure": pointed.kind in OF_FIGURE,
     }  # fmt: skip
 

@@ -36,7 +36,7 @@ class Model(BaseModel):
 class FigureView(BaseModel):
     """A figure to draw, in the drawing's unit and degrees counter-clockwise from east; ``kind`` says which fields it has."""
 
-    kind: Literal["point", "line", "circle", "arc", "ellipse", "outline"]
+    kind: Literal["point", "line", "circle", "arc", "ellipse", "outline", "set"]
     at: list[float] | None = None
     from_: Annotated[list[float] | None, Field(alias="from")] = None
     to: list[float] | None = None

@@ -19,7 +19,9 @@ def picture_of(book: Book, revision: int) -> dict[str, Any]:
         step, value = book.steps[id], book.values[id]
         if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
             continue
-        stretch(box, value.figure)
-        if len(figures) < MOST_FIGURES:
-            figures.append({**figure_data(value.figure), "pen": step.statement.pen or "ink"})
+        for one, _, figure in book.figures_of(id):
+            if book.seen(one):
+                stretch(box, figure)
+                if len(figures) < MOST_FIGURES:
+                    figures.append({**figure_data(figure), "pen": book.pen_of(id)})
     return {"figures": figures, "box": box if box[0] <= box[2] else None, "of": revision}

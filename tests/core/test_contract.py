@@ -145,13 +145,17 @@ extend L1 end to C2
 offset K1 by 5 left
 chamfer L1 L2 by 5
 hide C1 L2
+repeat C3 20 times about P1
+repeat C3 5 by 3 step 20,0; 0,15
+""".strip().splitlines()
+
+
+DRAWN += """
 move K1 C2 from P1 to P5
 copy K1 by 40, 0
 turn K1 about P1 by 30
 mirror K1 in L1
 scale K1 about P1 by 2
-repeat C3 20 times about P1
-repeat C3 5 by 3 step 20,0; 0,15
 """.strip().splitlines()
 
 

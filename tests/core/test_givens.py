@@ -347,3 +347,9 @@ def test_special_positions_at_every_size_and_far_away(scale: float, away: float)
     assert found["figures"]["Q3"]["at"] == pytest.approx([o, o + 2 * s], abs=slack)
     assert all("solutions" not in found["figures"][q] for q in ("Q1", "Q2", "Q3")), "just touching is one place"
     assert [r["state"] for r in found["readings"]] == ["touches"] * 3
+
+
+@pytest.mark.parametrize("text", ["circle at P1 centre P2", "arc from P1 continuing L1 touching C1"])
+def test_givens_that_do_not_go_together_say_so(text: str) -> None:
+    """Found by walking all kinds through all pointer states: each of these was a fault."""
+    assert problem(*DRAWING, text)["kind"] in ("needs_given", "too_many_givens")

@@ -33,6 +33,11 @@ FORMS = (
     "line from 1, 1 to {u}", "circle through middle of {u} {t} {s}", "line from middle of {u} to 0, {w}", "point ({u}) at 30",
     "circle centre ({u}) radius {t}", "ink {u}", "measure distance middle of {u} {t}",
     "point {u}, {t}", "point {u}: {v}, {w}", "circle centre {u} radius {t}.x + {v}", "point {v} along {u}", "point + {v}, {w}",
+    # Verbs that carry names on, or give several.
+    "move {u} by {v}, {w}", "move {u} {t} from {v}, 0 to {s}", "mirror {u} in {t}", "mirror {u} in 0,0; {v},{w} keeping",
+    "copy {u} {t} by {v}, 1", "{n} = copy {u} by 1, {w}", "{n} {t} = copy {u} {s} by 20 at {v}", 
+    "turn {u} {t} about 1, 1 by {v}0",
+    "scale {u} about {t} by {v}", "{n} = turn {u} about {t} by {v} keeping",
     "{n} = point crossing of {u} {t} left", "{n} = {u} * 2", "line from {u} to {t}",
 )  # fmt: skip
 GARBAGE = ("what is {u}", "{n} = circle raduis {v}", "{n} = point from", "((", "line from {u} to to", "{n} = = 4", "pencil")

@@ -12,9 +12,10 @@ from ..figures import Point
 from ..problem import Problem, refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .manner import Header, Manner
-from .network import TABLES, Network, Planned
+from .network import TABLES, Network, Planned, key_of_own
 from .planner import Planner
 from .step import Names, Step
+from .tree import key_of
 from .values import Drawn, Value
 
 
@@ -56,17 +57,65 @@ class Book(Network):
     def find(self, key: str) -> Step | None:
         """The last step that defines this name."""
         ids = self._definers.get(key)
-        return self.steps[max(ids, key=self._positions.__getitem__)] if ids else None
+        return self.steps[ids[-1]] if ids else None
+
+    def owner(self, key: str) -> Step | None:
+        """The step that gives a name, which those that carry it on stand behind."""
+        return next((self.steps[d] for d in self._definers.get(key, ()) if key_of_own(self.steps[d], key)), None)
 
     def figure_of(self, id: str | None) -> Any:
-        """What a step draws: a figure, a number or a reading; None where there is no such step or it does not stand."""
-        value = self.values.get(id) if id is not None else None
-        return value.figure if type(value) is Drawn else None
+        """What a step draws, or one figure of several (see `figures_of`): a figure, a number or a reading; None where there is
+        no such step or it does not stand."""
+        if id is None:
+            return None
+        step, _, which = id.partition(".")
+        value = self.values.get(step)
+        return value.results[int(which or 0)] if type(value) is Drawn else None
 
-    def figure_named(self, key: str) -> Any:
-        """What the step of a name draws, as `figure_of` does."""
-        step = self.find(key)
-        return self.figure_of(step.id) if step is not None else None
+    def figures_of(self, id: str) -> list[tuple[str, str, Any]]:
+        """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
+        name and the figure. None where the step does not stand."""
+        value, names = self.values[id], self.steps[id].names or ("",)
+        if type(value) is not Drawn:
+            return []
+        return [(f"{id}.{n}" if n else id, names[n], figure) for n, figure in enumerate(value.results)]
+
+    def step_of(self, id: str) -> str:
+        """The step that a figure comes of, by its id as `figures_of` gives it."""
+        return id.partition(".")[0]
+
+    def pen_of(self, id: str) -> str:
+        """What a step draws with: what it says itself; a verb, what drew the first figure that it works on."""
+        step = self.steps[id]
+        if step.statement.pen is None and step.statement.operands:
+            version = self._resolve(step.statement.operands[0].key, self._positions[id])
+            return self.pen_of(version) if version is not None else "ink"
+        return step.statement.pen or "ink"
+
+    def name_of(self, id: str) -> str:
+        """The name of one figure of a step, by its id as `figures_of` gives it; empty where it has none."""
+        step, _, which = id.partition(".")
+        names = self.steps[step].names
+        return names[int(which or 0)] if names else ""
+
+    def figure_named(self, key: str, before: int | None = None) -> Any:
+        """What a name stands for at an index, or at the end; None where it stands for nothing."""
+        id = self._resolve(key, len(self.order) if before is None else before)
+        value = self.values[id] if id is not None else None
+        return value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
+
+    def shown_of(self, id: str) -> tuple[bool, ...]:
+        """Which of the figures that come of a step are seen."""
+        return tuple(self.seen(one) for one, _, _ in self.figures_of(id))
+
+    def seen(self, id: str, before: int | None = None) -> bool:
+        """Whether a figure, by its id as `figures_of` gives it, is what its name stands for at an index, or at the end: an
+        earlier version of it is out of sight from the step on that has shaped it."""
+        name = key_of(self.name_of(id))
+        ids = self._definers.get(name, ())
+        if len(ids) < 2:
+            return True
+        return self._resolve(name, len(self.order) if before is None else before) == id.partition(".")[0]
 
     def kinds(self, before: int | None = None) -> dict[str, str]:
         """What every name stands for, among the steps before this index. Not to be changed by whoever asks."""
@@ -81,8 +130,7 @@ class Book(Network):
         found: dict[str, str] = {}
         for id in self.order[:limit]:
             step = self.steps[id]
-            if step.name:
-                found[step.key] = step.figure_kind
+            found.update({key: kind for key, kind in zip(step.keys, step.kinds(found.get), strict=False) if kind is not None})
         return found
 
     def taken_names(self) -> Names:
@@ -195,6 +243,7 @@ class Book(Network):
         if step.id in self.steps:
             raise refuse("step_twice", id=step.id)
         self._check_name(step)
+        touched.update(self._users_between(step.keys, index))
         self._own("steps", "_plans")
         self.order = (*self.order[:index], step.id, *self.order[index:])
         self.steps[step.id] = step
@@ -202,7 +251,6 @@ class Book(Network):
         self._define(step)
         self._plans[step.id] = Planned(step, self.header.manner.unit)
         touched.add(step.id)
-        touched.update(self._hopeful(step.key))
         touched.update(self._relative_after(index + 1))
         return Delete(step.id)
 
@@ -210,7 +258,7 @@ class Book(Network):
         index = self.position(id)
         self._own("steps", "_plans", "values", "_users")
         step = self.steps.pop(id)
-        touched.update(self._users.get(id, ()), self._hopeful(step.key))
+        touched.update(self._users.get(id, ()))
         touched.add(id)
         self.order = (*self.order[:index], *self.order[index + 1 :])
         self._undefine(step)
@@ -223,13 +271,15 @@ class Book(Network):
     def _replace(self, step: Step, touched: set[str]) -> Edit:
         index = self.position(step.id)
         before = self.steps[step.id]
-        if before.key != step.key:
+        if before.own != step.own:
             self._check_name(step)
-            touched.update(self._users.get(step.id, ()), self._hopeful(before.key), self._hopeful(step.key))
+        if before.keys != step.keys:
+            touched.update(self._users.get(step.id, ()))
             self._undefine(before)
+            touched.update(self._users_between({*before.keys, *step.keys}, index))
             self._define(step)
         self._own("steps", "_plans")
-        if before.figure_kind != step.figure_kind:
+        if before.figure_kind != step.figure_kind or step.statement.operands:
             # Those that use it may read otherwise now.
             touched.update(self._users.get(step.id, ()))
         self.steps[step.id] = step
@@ -246,10 +296,14 @@ class Book(Network):
             raise refuse("bad_index", index=index, count=len(self.order))
         rest = [*self.order[:before], *self.order[before + 1 :]]
         rest.insert(index, id)
+        step = self.steps[id]
         touched.update(self._relative_after(before + 1))
+        touched.update(self._users.get(id, ()))
+        self._undefine(step)
         self.order = tuple(rest)
         self._renumber()
+        touched.update(self._users_between(step.keys, index))
+        self._define(step)
         touched.add(id)
-        touched.update(self._users.get(id, ()), self._hopeful(self.steps[id].key))
         touched.update(self._relative_after(index + 1))
         return Move(id, before)

@@ -12,7 +12,7 @@ from .planner import Plan, Planner
 from .tree import Statement
 
 Takes = Literal[
-    "place", "places", "two places", "two things", "thing", "figure", "figures", "distance from",
+    "place", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures", "distance from",
     "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "nothing",
 ]  # fmt: skip
 """What follows the word of a given."""
@@ -20,7 +20,7 @@ Takes = Literal[
 Quantity = Literal["length", "direction", "turn", "factor", "count"]
 
 QUANTITIES: dict[Takes, Quantity] = {
-    "length": "length", "pair": "length", "flats": "length", "distance from": "length", "curve": "length",
+    "length": "length", "pair": "length", "offset": "length", "flats": "length", "distance from": "length", "curve": "length",
     "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
@@ -79,6 +79,13 @@ class Kind:
     givens: tuple[GivenKind, ...] = ()
     bare: Bare = in_turn()
     examples: Sequence[tuple[str, str]] = ()
+    shapes: bool = False
+    """Whether it works on figures that are there, one coming of each: it carries their names on, unless it `keeps` them."""
+    always_keeps: bool = False
+
+    def keeps(self, statement: Statement) -> bool:
+        """Whether the figures that a verb works on stay as they are, and what comes of it has names of its own."""
+        return self.always_keeps or any(g.word == "keeping" for g in statement.givens)
 
     def given(self, word: str) -> GivenKind | None:
         """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""

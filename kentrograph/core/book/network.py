@@ -4,6 +4,7 @@ Names resolve to the nearest earlier step that defines them. A change evaluates 
 whatever hangs on a value that differs, in the order of the book.
 """
 
+from bisect import bisect_left
 from collections.abc import Iterable
 from dataclasses import replace
 from typing import Any
@@ -14,11 +15,25 @@ from .kinds import located, plan_statement
 from .manner import Header, Manner
 from .planner import Plan, Planner
 from .step import Names, Step, like_name
-from .tree import Name
+from .tree import Name, key_of
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
 TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_positions")
+
+
+Need = str | tuple[str, int]
+"""A step that another one needs, with the number of the figure that comes of it where that is not the first."""
+
+
+def step_of(need: Need) -> str:
+    """The step that is needed."""
+    return need[0] if isinstance(need, tuple) else need
+
+
+def key_of_own(step: Step, key: str) -> bool:
+    """Whether a step gives a name itself, and does not only carry it on."""
+    return any(key_of(name) == key for name in step.own)
 
 
 class Planned:
@@ -79,7 +94,7 @@ class Network:
         self.touched: set[str] | frozenset[str] = frozenset()
         """Ids of all steps that the last edit brought, changed, evaluated or took out."""
         self._plans: dict[str, Planned] = {}
-        self._links: dict[str, tuple[str, ...]] = {}
+        self._links: dict[str, tuple[Need, ...]] = {}
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""
         self._users: dict[str, tuple[str, ...]] = {}
         self._definers: dict[str, tuple[str, ...]] = {}
@@ -100,23 +115,39 @@ class Network:
     # Names and links ----------------------------------------------------------------------------------
 
     def _check_name(self, step: Step) -> None:
-        others = [d for d in self._definers.get(step.key, ()) if d != step.id] if step.name else []
-        if others:
-            raise refuse("name_taken", 0, len(step.name), name=step.name, free=like_name(step.name, self._definers))
+        for name in step.own:
+            key = key_of(name)
+            # Steps that carry a name on do not take it: they stand behind the one that gives it.
+            if any(d != step.id and key_of_own(self.steps[d], key) for d in self._definers.get(key, ())):
+                raise refuse("name_taken", 0, len(name), name=name, free=like_name(name, self._definers))
 
     def _define(self, step: Step) -> None:
+        """Puts a step among the definers of its names, which stand in the order of the book."""
         self._own("_definers")
-        if step.name:
-            self._definers[step.key] = (*self._definers.get(step.key, ()), step.id)
+        for key in step.keys:
+            ids = self._definers.get(key, ())
+            at = bisect_left(ids, self._positions[step.id], key=self._positions.__getitem__) if ids else 0
+            self._definers[key] = (*ids[:at], step.id, *ids[at:])
 
     def _undefine(self, step: Step) -> None:
         self._own("_definers")
-        if step.name:
-            rest = tuple(d for d in self._definers[step.key] if d != step.id)
+        for key in set(step.keys):
+            rest = tuple(d for d in self._definers[key] if d != step.id)
             if rest:
-                self._definers[step.key] = rest
+                self._definers[key] = rest
             else:
-                del self._definers[step.key]
+                del self._definers[key]
+
+    def _users_between(self, keys: Iterable[str], index: int) -> list[str]:
+        """Steps from ``index`` on that use one of these names as it stands there: they would use another version of it if
+        a step at ``index`` came to define it, or no longer did."""
+        found: list[str] = []
+        for key in keys:
+            version = self._resolve(key, index)
+            users = self._users.get(version, ()) if version is not None else ()
+            found += [u for u in users if self._positions[u] >= index and key in self._plans[u].names]
+            found += self._hopeful(key)
+        return found
 
     def _renumber(self) -> None:
         self._positions = {id: index for index, id in enumerate(self.order)}
@@ -144,21 +175,30 @@ class Network:
         return None
 
     def _resolve(self, key: str, index: int) -> str | None:
-        best = None
-        for id in self._definers.get(key, ()):
-            if self._positions[id] < index and (best is None or self._positions[id] > self._positions[best]):
-                best = id
-        return best
+        """The step that a name means at ``index``: the nearest one before it that defines it."""
+        ids = self._definers.get(key)
+        if not ids:
+            return None
+        at = bisect_left(ids, index, key=self._positions.__getitem__)
+        return ids[at - 1] if at else None
 
-    def _needs(self, planned: Planned, index: int) -> tuple[str, ...]:
-        """Ids of what a plan needs at ``index``; ``?name`` for a name that nothing before it defines."""
-        found = tuple(self._resolve(name, index) or f"?{name}" for name in planned.names)
-        return (*found, self._last_provider(index) or "") if planned.needs_last else found
+    def _needs(self, planned: Planned, index: int) -> tuple[Need, ...]:
+        """What a plan needs at ``index``: the step, with the number of the figure where that is not its first; ``?name`` for
+        a name that nothing before it defines."""
+        found: list[Need] = []
+        for name in planned.names:
+            id = self._resolve(name, index)
+            which = self.steps[id].keys.index(name) if id is not None else 0
+            found.append(f"?{name}" if id is None else (id, which) if which else id)
+        return (*found, self._last_provider(index) or "") if planned.needs_last else tuple(found)
 
     def kind_at(self, key: str, index: int) -> str | None:
         """What a name stands for where a step at ``index`` uses it; None where nothing before it defines it."""
         found = self._resolve(key, index)
-        return self.steps[found].figure_kind if found is not None else None
+        if found is None:
+            return None
+        step, position = self.steps[found], self._positions[found]
+        return step.kinds(lambda operand: self.kind_at(operand, position))[step.keys.index(key)]
 
     def _settle_reading(self, id: str) -> bool:
         """Reads a step anew where its reading hinges on names that stand for something else now; whether it has become
@@ -177,18 +217,21 @@ class Network:
         for id in ids:
             if self.steps[id].statement.hinges and self._settle_reading(id):
                 other_kinds.append(id)
+            elif self.steps[id].statement.operands:
+                # What comes of a verb is of the kind of what it works on, which may be another one now.
+                other_kinds.append(id)
             needs = self._needs(self._plans[id], self._positions[id])
             if needs != self._links.get(id):
                 self._own("_links", "_users")
                 self._unlink(id)
                 self._links[id] = needs
-                for need in set(needs):
+                for need in {step_of(need) for need in needs}:
                     self._users[need] = (*self._users.get(need, ()), id)
         return other_kinds
 
     def _unlink(self, id: str) -> None:
         self._own("_links", "_users")
-        for need in set(self._links.pop(id, ())):
+        for need in {step_of(need) for need in self._links.pop(id, ())}:
             rest = tuple(u for u in self._users.get(need, ()) if u != id)
             if rest:
                 self._users[need] = rest
@@ -222,7 +265,7 @@ class Network:
             if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
                 try:
-                    values[id] = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
+                    values[id] = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr, index]
                     continue
                 except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
                     pass
@@ -244,7 +287,7 @@ class Network:
             if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
                 try:
-                    value = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr]
+                    value = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr, index]
                 except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
                     value = None
             if value is None:
@@ -256,7 +299,7 @@ class Network:
             values[id] = value
         self.changed = frozenset(done)
 
-    def _value(self, step: Step, planned: Planned, links: tuple[str, ...]) -> Value:
+    def _value(self, step: Step, planned: Planned, links: tuple[Need, ...]) -> Value:
         if step.off:
             return Problem("off")
         if planned.problem is not None:
@@ -265,11 +308,12 @@ class Network:
         env: list[Any] = []
         needs_last = planned.needs_last
         for need in links[:-1] if needs_last else links:
-            held = values.get(need)
+            id, which = need if isinstance(need, tuple) else (need, 0)
+            held = values.get(id)
             if type(held) is not Drawn:
-                return self._missing(step, need, held)
-            env.append(held.figure)
-        last = self._last_of(links[-1], step.manner) if needs_last else _ORIGIN
+                return self._missing(step, id, held)
+            env.append(held.results[which] if which else held.figure)
+        last = self._last_of(step_of(links[-1]), step.manner) if needs_last else _ORIGIN
         if isinstance(last, Problem):
             return last
         try:
@@ -288,11 +332,11 @@ class Network:
         return held.last if held is not None and held.last is not None else self.datum_place(written)
 
     def _missing(self, step: Step, need: str, held: Value | None) -> Problem:
-        key = need[1:] if held is None else self.steps[need].key
-        use = next((n for n in step.statement.uses if n.key == key), Name(key, 0, 0))
+        keys = (need[1:],) if held is None else self.steps[need].keys
+        use = next((n for n in step.statement.uses if n.key in keys), Name(keys[0], 0, 0))
         if held is not None:
-            return Problem("waits", {"on": self.steps[need].name}, use.start, use.end)
-        later = self._definers.get(key)
-        if later:
+            return Problem("waits", {"on": use.text}, use.start, use.end)
+        givers = (d for d in self._definers.get(use.key, ()) if key_of_own(self.steps[d], use.key))
+        if any(d != step.id for d in givers):
             return Problem("later_name", {"name": use.text, "chain": [step.name, use.text]}, use.start, use.end)
         return Problem("unknown_name", {"name": use.text}, use.start, use.end)

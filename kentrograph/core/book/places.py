@@ -118,6 +118,18 @@ def _offset(p: Planner, node: Coordinates | Polar) -> OffsetPlan:
     return _pair(p.length(node.distance), p.direction(node.direction), _from_polar)
 
 
+def offset_of(p: Planner, node: Coordinates | Polar) -> Callable[[Env, Point], Offset]:
+    """A plan for an offset along the world's axes: across and up count along the datum's."""
+    offset = _offset(p, node)
+    turn = p.manner.turned if isinstance(node, Coordinates) else None
+
+    def make(env: Env, last: Point) -> Offset:
+        x, y = offset if isinstance(offset, tuple) else offset(env, last)
+        return turn(x, y) if turn else (x, y)
+
+    return make
+
+
 def _from_polar(distance: float, direction: float) -> Offset:
     c, s = unit_vector(direction)
     return (distance * c, distance * s)

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from .kinds import ALL
 from .manner import Manner
-from .tree import Statement, key_of
+from .tree import KindOf, Statement, key_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,8 +22,39 @@ class Step:
 
     @property
     def key(self) -> str:
-        """The compared form of its name; empty where it has none."""
-        return key_of(self.name)
+        """The compared form of the first name that it defines; empty where it defines none."""
+        return key_of(self.name) if " " not in self.name and self.name else next(iter(self.keys), "")
+
+    @property
+    def carried(self) -> tuple[str, ...]:
+        """The names of other steps that it carries on: what they stand for from here on is what comes of it. None while it is
+        switched off: they stand for what they stood for before it."""
+        kind = ALL.get(self.statement.kind)
+        if kind is None or not kind.shapes or self.off or kind.keeps(self.statement):
+            return ()
+        return tuple(operand.text for operand in self.statement.operands)
+
+    @property
+    def own(self) -> tuple[str, ...]:
+        """The names that no other step has given before."""
+        return tuple(self.name.split())
+
+    @property
+    def names(self) -> tuple[str, ...]:
+        """All names that it defines, each for one of the figures that come of it, in their order."""
+        return (*self.carried, *self.own)
+
+    @property
+    def keys(self) -> tuple[str, ...]:
+        """The names in the form that is compared."""
+        return tuple(key_of(name) for name in self.names)
+
+    def kinds(self, kind_of: KindOf) -> tuple[str | None, ...]:
+        """What each of its names stands for; ``kind_of`` says it of the names that it works on."""
+        kind = ALL.get(self.statement.kind)
+        if kind is not None and kind.shapes:
+            return tuple(kind_of(operand.key) for operand in self.statement.operands)
+        return (self.figure_kind,) * len(self.own)
 
     @property
     def figure_kind(self) -> str:
@@ -52,6 +83,20 @@ class Names(set[str]):
     def __init__(self, names: Iterable[str] = ()) -> None:
         super().__init__(names)
         self.tried: dict[str, int] = {}
+
+
+class Besides:
+    """Names in use and a few more, without a copy of them all."""
+
+    def __init__(self, taken: Taken, more: Container[str]) -> None:
+        self.taken, self.more = taken, more
+
+    def __contains__(self, key: object) -> bool:
+        return key in self.taken or key in self.more
+
+
+LETTERS = {kind.draws: kind.letter for kind in ALL.values() if kind.letter}
+"""The letter of the names of each kind of figure."""
 
 
 def free_name(stem: str, taken: Taken) -> str:

@@ -327,6 +327,16 @@ class Statement:
     hinges: tuple[str, ...] = ()
     settle: "Callable[[KindOf], Statement] | None" = field(default=None, compare=False, repr=False)
 
+    @property
+    def names(self) -> tuple[str, ...]:
+        """The names written in front of it: several where several figures come of it."""
+        return tuple(self.name.split()) if self.name else ()
+
+    @property
+    def operands(self) -> "tuple[Name, ...]":
+        """The figures that a shaping verb works on, in the order in which they are named."""
+        return tuple(a for g in self.givens if g.word == "figures" for a in g.arguments if isinstance(a, Name))
+
     def settled(self, kind_of: "KindOf") -> "Statement":
         """The reading that fits what its names stand for: itself, but for the few texts that have two."""
         return self.settle(kind_of) if self.settle is not None and self.hinges else self

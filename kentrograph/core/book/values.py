@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import partial
 from math import remainder
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from ..construct.solution import Solution
 from ..figures import Figure, Point
@@ -50,9 +50,16 @@ class Drawn(NamedTuple):
     taken: int = 0
     note: str = ""
     """What a person should know of it: that a crossing lies past an end."""
+    more: tuple[Figure, ...] = ()
+    """Where several figures come of a step, those after the first, in the order of its names."""
+
+    @property
+    def results(self) -> tuple[Any, ...]:
+        """All figures that come of it, in the order of the step's names."""
+        return (self.figure, *self.more)
 
 
 drawn_plainly = partial(tuple.__new__, Drawn)
-"""A `Drawn` from all five of its fields, without the call in Python that naming them takes: for the everyday plans."""
+"""A `Drawn` from all six of its fields, without the call in Python that naming them takes: for the everyday plans."""
 
 Value = Drawn | Problem

@@ -8,8 +8,7 @@ from ..book.kinds import ALL
 from ..book.places import as_function, plan_next, plan_place
 from ..book.planner import Planner
 from ..book.step import Step
-from ..book.tree import PLACES, Bearing, Coordinates, Given, Name, Number, Plain, Statement
-from ..book.values import Drawn
+from ..book.tree import PLACES, Bearing, Coordinates, Given, Name, Number, Plain, Portion, Statement
 from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import plain
@@ -38,7 +37,7 @@ def given_values(book: Book, step: Step, index: int) -> list[str]:
         quantity = ALL[step.statement.kind].quantity(given.word)
         words: list[str] = []
         for argument in given.arguments:
-            if isinstance(argument, Name):
+            if isinstance(argument, Name | Portion):
                 continue
             try:
                 value, last = _value(book, planner, quantity, argument, last, index, position == 0)
@@ -75,11 +74,10 @@ def env_of(book: Book, planner: Planner, index: int) -> list[Any]:
     """The figures that a plan needs, as the book holds them before ``index``. Raises `Refused` (unknown_name)."""
     env: list[Any] = []
     for key in planner.names:
-        step = book.find(key)
-        held = book.values.get(step.id) if step is not None and book.position(step.id) < index else None
-        if not isinstance(held, Drawn):
+        figure = book.figure_named(key, index)
+        if figure is None:
             raise refuse("unknown_name", name=key)
-        env.append(held.figure)
+        env.append(figure)
     return env
 
 

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import NoReturn
 
 from ..book.kind import GivenKind, Kind
-from ..book.tree import PLACES, Argument, Given, Named, NamedPlace, OnAt, Place, Plain
+from ..book.tree import PLACES, Argument, Coordinates, Given, Named, NamedPlace, OnAt, Place, Plain, Polar
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
@@ -29,7 +29,7 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
             return READERS[spec.takes](c, spec, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
-    if kind.word in ("fillet", "join") and c.at_name():
+    if kind.givens and kind.givens[0].word == "figures" and c.at_name():
         return _figures(c, kind.givens[0], token.start)
     _no_such_given(c, kind)
 
@@ -175,6 +175,22 @@ def _flats(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, "across flats", start, number(c))]
 
 
+def _offset(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``by 40, 0``, ``by 20 at 30``."""
+    found = place(c)
+    if not isinstance(found, Coordinates | Polar):
+        c.fail(", and how far up", "at and a direction")
+    return [_given(c, spec.word, start, found)]
+
+
+def _one_or_two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``in L1``, ``in P1 P2``."""
+    things = [thing(c)]
+    if c.take_op(";") or at_place(c):
+        things.append(thing(c))
+    return [_given(c, spec.word, start, *things)]
+
+
 def _axis(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``axis of E1``, ``axis 2 of E1``."""
     which = Plain(1.0) if c.at_word("of") else number(c)
@@ -207,6 +223,8 @@ READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "places": _places,
     "two places": _pair,
     "two things": _two_things,
+    "one or two things": _one_or_two_things,
+    "offset": _offset,
     "thing": _thing,
     "figure": _figure,
     "figures": _figures,

@@ -6,7 +6,7 @@ from difflib import get_close_matches
 
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
-from ..book.step import Step
+from ..book.step import Besides, Step
 from ..book.tree import UNREAD, key_of
 from ..book.values import Drawn, Value
 from ..problem import Problem, Refused, refuse
@@ -83,15 +83,23 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     index = book.position(id)
     before = book.steps[id]
     statement = readable(book, text, index)
+
+    def kind_of(name: str) -> str | None:
+        return book.kind_at(name, index)
+
     # What could not be read keeps the name by which others wait for it.
     kind_kept = statement.kind == before.statement.kind or (before.statement.kind == UNREAD and before.name != "")
     if statement.name is not None:
-        taken = book.taken_names() - {before.key}
-        step = named_step(id, statement, book.header, taken)
+        taken = book.taken_names() - set(map(key_of, before.own))
+        step = named_step(id, statement, book.header, taken, kind_of)
+    elif statement.operands or before.statement.operands:
+        step = named_step(id, statement, book.header, Besides(book.taken_names() - set(map(key_of, before.own)), ()), kind_of)
+        if len(step.own) == len(before.own):
+            step = replace(step, name=before.name, dealt=before.dealt)
     elif kind_kept or before.figure_kind == Step(id, "", True, statement, before.manner).figure_kind:
         step = replace(before, statement=statement)
     else:
-        step = named_step(id, statement, book.header, book.taken_names())
+        step = named_step(id, statement, book.header, book.taken_names(), kind_of)
     # Its numbers go on being read as they were when it was written, whatever the drawing counts in now.
     step = replace(step, manner=before.manner, hidden=before.hidden, off=before.off)
     return step, book.try_statement(step, index)
@@ -136,7 +144,7 @@ def flag(
 def label(step: Step) -> str:
     """A step in two words: ``circle C4``."""
     kind = _CALLED.get(step.statement.kind, step.statement.kind)
-    return f"{kind} {step.name}".strip()
+    return f"{kind} {' '.join(step.names)}".strip()
 
 
 _CALLED = {"measure": "reading", UNREAD: "step"}
@@ -146,7 +154,7 @@ def helped(book: Book, problem: Problem, index: int) -> Problem:
     """The same problem with the nearest names that do exist, where a name was not found."""
     if problem.kind != "unknown_name" or "nearest" in problem.fields:
         return problem
-    names = {book.steps[i].key: book.steps[i].name for i in book.order[:index] if book.steps[i].name}
+    names = {key: name for i in book.order[:index] for key, name in zip(book.steps[i].keys, book.steps[i].names, strict=True)}
     wanted = key_of(problem.fields["name"])
     # P1 is no hint for C1: what begins otherwise is another kind of thing.
     near = get_close_matches(wanted, [n for n in names if n[0] == wanted[0]], n=3, cutoff=0.5)

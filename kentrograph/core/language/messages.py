@@ -218,6 +218,15 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_along": lambda f: f"it is {plain(f['length'])} long and has no continuation past its end",
     "no_curve": lambda f: f"{f['name']} is neither a line nor a circle, an arc or an ellipse",
     "no_line": lambda f: f"{f['word']} wants a line",
+    "bad_factor": lambda f: f"a factor of {plain(f['value'])} will not do: more than 0; mirror turns a figure over",
+    "named_twice": lambda f: f"{f['name']} stands there twice: once is enough",
+    "names_kept": lambda f: (
+        f"{_listed(f['names'], 'and')} {'keep their names' if len(f['names']) > 1 else 'keeps its name'}:"
+        f" write keeping at the end for new figures with names of their own"
+    ),
+    "too_many_names": lambda f: f"{'one figure comes' if f['count'] == 1 else str(f['count']) + ' figures come'} of it, no more",
+    "not_shaped": lambda f: f"{f['name']} is a number: {f['word']} takes figures",
+    "no_mirror": lambda f: "a mirror is a line, or two places",
     "no_axis": lambda f: "only an ellipse has axes",
     "no_such_axis": lambda f: "an ellipse has the axes 1 and 2",
     "no_portion": lambda f: f"{f['name']} cuts nothing off: an arc or a part of an ellipse has a segment and a sector",

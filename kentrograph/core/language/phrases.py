@@ -50,8 +50,8 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         found.sort(key=lambda p: not p.words.startswith(asked))
         rows.extend(f"{head}{p.words}" for p in found)
     rows.extend(f"{typed} {place.words}" for place in places)
-    for id in dict.fromkeys(p.figure for p in places if p.figure and book.steps[p.figure].figure_kind != "point"):
-        name = book.steps[id].name
+    for id in dict.fromkeys(p.figure for p in places if p.figure and not isinstance(book.figure_of(p.figure), Point)):
+        name = book.name_of(id)
         if asked in ("foot", "touch"):
             rows.extend(f"{typed} on {name}{side}" for side in ("", " left", " right"))
         nearer = _nearer_end(book, id, pointer)

@@ -343,4 +343,4 @@ def _under(book: Book, pointed: Pointed) -> tuple[object, str]:
     """The figure under the pointer and its name."""
     if pointed.figure is None:
         return None, ""
-    return book.figure_of(pointed.figure), book.steps[pointed.figure].name
+    return book.figure_of(pointed.figure), book.name_of(pointed.figure)

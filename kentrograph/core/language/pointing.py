@@ -178,7 +178,7 @@ def passed_over(book: Book, pointed: Pointed) -> str | None:
     """What sight lines start from when this place, or the line under the pointer, is passed over."""
     if pointed.special and pointed.kind not in ("foot", "touch", "sights"):
         return pointed.words
-    step = book.steps[pointed.figure] if pointed.figure else None
+    step = book.steps[book.step_of(pointed.figure)] if pointed.figure else None
     return step.name if step is not None and step.figure_kind == "line" else None
 
 

@@ -7,6 +7,7 @@ from ..book.edits import Edit, Replace, Several
 from ..book.step import Step, like_name
 from ..book.tree import Name, key_of
 from ..problem import refuse
+from .script import with_names
 from .statements import check_name, read
 
 
@@ -15,32 +16,28 @@ def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:
 
     Raises `Refused`: bad_name, name_taken, no_name for a step that defines nothing, no_step.
     """
-    index = book.position(id)
-    step = book.steps[id]
-    if not step.name:
+    keys = book.steps[id].keys if book.position(id) >= 0 else ()
+    # The name of a lineage is given by one step and carried on by others.
+    step = book.owner(keys[0]) if keys else None
+    if step is None:
         raise refuse("no_name")
     check_name(name, 0, len(name))
-    other = book.find(key_of(name))
-    if other is not None and other.id != id:
+    old = next(own for own in step.own if key_of(own) == keys[0])
+    other = book.owner(key_of(name))
+    if other is not None and (other.id != step.id or (len(step.own) > 1 and key_of(name) != keys[0])):
         raise refuse("name_taken", 0, len(name), name=name, free=like_name(name, book.taken_names()))
-    edits: list[Edit] = [Replace(_own(step, name))]
-    for user in book.order[index + 1 :]:
-        uses = [n for n in book.steps[user].statement.uses if n.key == step.key]
+    edits: list[Edit] = [Replace(_own(step, old, name))]
+    for user in book.order[book.position(step.id) + 1 :]:
+        uses = [n for n in book.steps[user].statement.uses if n.key == keys[0]]
         if uses:
             edits.append(Replace(_using(book.steps[user], uses, name)))
-    return Several(tuple(edits)), f"renaming {step.name} to {name}"
+    return Several(tuple(edits)), f"renaming {old} to {name}"
 
 
-def _own(step: Step, name: str) -> Step:
-    """The step with its new name written into its text, before the kind."""
-    statement = step.statement
-    text = statement.text
-    if statement.name is not None:
-        start = text.lower().find(statement.name.lower())
-        text = text[:start] + name + text[start + len(statement.name) :]
-    else:
-        text = f"{name} = {text}"
-    return replace(step, name=name, dealt=False, statement=read(text))
+def _own(step: Step, old: str, name: str) -> Step:
+    """The step with another name for one that it gives, written in front of it."""
+    names = tuple(name if own == old else own for own in step.own)
+    return replace(step, name=" ".join(names), dealt=False, statement=read(with_names(step.statement, names)))
 
 
 def _using(step: Step, uses: list[Name], name: str) -> Step:

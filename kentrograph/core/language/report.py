@@ -52,8 +52,11 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
             problems.append(problem_data(placed, line, step.statement.text))
         elif isinstance(value.figure, Reading):
             readings.append(reading_data(step.name, step.statement.text, value.figure))
+        elif len(step.names) <= 1:
+            figures[book.name_of(id)] = drawn_data(value)
         else:
-            figures[step.name] = drawn_data(value)
+            # A name that several steps define stands for what the last of them has made of it.
+            figures.update({name: figure_data(figure) for _, name, figure in book.figures_of(id)})
     problems.sort(key=lambda p: p["line"])
     return {"figures": figures, "readings": readings, "problems": problems}
 

@@ -1,12 +1,14 @@
 """Whole texts: a ``.kent`` file to a book, and a book to a text that reads back to the same book."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from itertools import count
 
 from ..book.book import Book
+from ..book.kinds import ALL
 from ..book.manner import Header
-from ..book.step import Names, Step, Taken, deal_name, like_name
-from ..book.tree import Statement, key_of
+from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
+from ..book.tree import KindOf, Statement, key_of
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
 from .statements import HeaderLine, is_blank, parse_header, read
@@ -51,16 +53,15 @@ def read_script(text: str) -> Script:
             if head is not None:
                 header = apply_header(head, header)
                 continue
-            step = named_step(f"s{next(ids)}", read(line.strip()).settled(kinds.get), header, names)
+            step = named_step(f"s{next(ids)}", read(line.strip()).settled(kinds.get), header, names, kinds.get)
         except Refused as refused:
             problem = refused.problem
             misread.append(Misread(number, line, problem.at(problem.start + indent, problem.end + indent)))
             continue
         steps.append(step)
         lines[step.id] = (number, indent)
-        if step.name:
-            kinds[step.key] = step.figure_kind
-            names.add(step.key)
+        kinds.update({key: kind for key, kind in zip(step.keys, step.kinds(kinds.get), strict=False) if kind is not None})
+        names.update(step.keys)
     return Script(header, tuple(steps), lines, tuple(misread))
 
 
@@ -72,15 +73,27 @@ def _header(line: str) -> HeaderLine | None:
         return None
 
 
-def named_step(id: str, statement: Statement, header: Header, taken: Taken) -> Step:
-    """A step for a statement, with its own name or one dealt to it. Raises `Refused` (name_taken)."""
-    if statement.name is None:
-        return Step(id, deal_name(statement.kind, taken), True, statement, header.manner)
-    if key_of(statement.name) in taken:
-        free = like_name(statement.name, taken)
-        start = statement.text.lower().find(statement.name.lower())
-        raise refuse("name_taken", start, start + len(statement.name), name=statement.name, free=free)
-    return Step(id, statement.name, False, statement, header.manner)
+def named_step(id: str, statement: Statement, header: Header, taken: Taken, kind_of: KindOf = lambda key: None) -> Step:
+    """A step for a statement, with its own names or those dealt to it. Raises `Refused` (name_taken).
+
+    ``kind_of`` says what the figures are that a verb works on: names are dealt by the letter of what comes of it.
+    """
+    written = statement.names
+    for name in written:
+        if key_of(name) in taken:
+            start = statement.text.lower().find(name.lower())
+            raise refuse("name_taken", start, start + len(name), name=name, free=like_name(name, taken))
+    kind = ALL.get(statement.kind)
+    if kind is None or not kind.shapes:
+        own = statement.name or deal_name(statement.kind, taken)
+        return Step(id, own, not written, statement, header.manner)
+    if not kind.keeps(statement):
+        return Step(id, "", True, statement, header.manner)
+    names = list(written)
+    for operand in statement.operands[len(names) :]:
+        letter = LETTERS.get(kind_of(operand.key) or "", "P")
+        names.append(free_name(letter, Besides(taken, {key_of(name) for name in names})))
+    return Step(id, " ".join(names), not written, statement, header.manner)
 
 
 def book_of(script: Script) -> Book:
@@ -98,15 +111,28 @@ def write_script(book: Book) -> str:
         wanted = replace(book.header, manner=step.manner)
         lines.extend(header_lines(now, wanted))
         now = wanted
-        lines.append(_line_of(step, taken))
-        if step.name:
-            taken.add(step.key)
+        lines.append(_line_of(book, step, taken))
+        taken.update(step.keys)
     lines.extend(header_lines(now, book.header))
     return "\n".join(lines) + "\n" if lines else ""
 
 
-def _line_of(step: Step, taken: Taken) -> str:
-    text = step.statement.text
-    if step.statement.name is not None or not step.name or deal_name(step.statement.kind, taken) == step.name:
-        return text
-    return f"{step.name} = {text}"
+def _line_of(book: Book, step: Step, taken: Taken) -> str:
+    """The text of a step, with its names in front where reading it again would deal others."""
+    statement = step.statement
+    if statement.names == step.own or not step.name:
+        return statement.text
+    position = book.position(step.id)
+    dealt = named_step(step.id, replace(statement, name=None), book.header, taken, lambda key: book.kind_at(key, position))
+    if not statement.names and dealt.name == step.name:
+        return statement.text
+    return with_names(statement, step.own)
+
+
+def with_names(statement: Statement, names: Sequence[str]) -> str:
+    """The text of a statement with these names in front of it, in place of those that stand there."""
+    text = statement.text
+    if not statement.names:
+        return f"{' '.join(names)} = {text}"
+    start = text.lower().find(statement.names[0].lower())
+    return f"{text[:start]}{' '.join(names)} {text[text.index('=') :]}"

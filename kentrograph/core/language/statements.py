@@ -81,11 +81,12 @@ def _answer(hinge: Hinge, kind: str | None) -> bool:
 def _unread(text: str, problem: Problem) -> Statement:
     """A statement that could not be read: the name that it defines is known all the same, where that much could be read."""
     named = _NAMED.match(text)
-    name = named["name"] if named and _may_be_name(named["name"]) else None
+    names = named["names"].split() if named else []
+    name = " ".join(names) if names and all(map(_may_be_name, names)) else None
     return Statement(text, UNREAD, name, None, (), (), problem=problem)
 
 
-_NAMED = re.compile(r"\s*(?:(?:pencil|ink)\s+)?(?P<name>[A-Za-z][A-Za-z0-9_]*)\s*=", re.IGNORECASE)
+_NAMED = re.compile(r"\s*(?:(?:pencil|ink)\s+)?(?P<names>[A-Za-z][A-Za-z0-9_]*(?:\s+[A-Za-z][A-Za-z0-9_]*)*)\s*=", re.IGNORECASE)
 
 
 def _may_be_name(text: str) -> bool:
@@ -126,7 +127,11 @@ def _statement(c: Cursor) -> Statement:
         # The rest of a shaping statement is not read yet; the evaluation says so.
         c.skip_to(c.tokens[-1].start)
         return _finish(c, "ink" if inking else token.text, name, pen, [], token.start, token.end)
-    if name is not None and (token.kind != "word" or token.text not in RESERVED or token.text in _BEGIN_NUMBERS):
+    if (
+        name is not None
+        and " " not in name
+        and (token.kind != "word" or token.text not in RESERVED or token.text in _BEGIN_NUMBERS)
+    ):
         start = token.start
         value = number(c)
         return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)
@@ -154,14 +159,19 @@ def _finish(
 
 
 def _defined_name(c: Cursor) -> str | None:
-    token = c.tok
-    if token.kind != "word" or c.peek().text != "=":
+    """The name, or the names, before an equals sign."""
+    count = 0
+    while c.peek(count).kind == "word" if count else c.tok.kind == "word":
+        count += 1
+    if not count or c.peek(count).text != "=":
         return None
-    text = c.text[token.start : token.end]
-    check_name(text, token.start, token.end)
+    names: list[str] = []
+    for _ in range(count):
+        token = c.advance()
+        names.append(c.text[token.start : token.end])
+        check_name(names[-1], token.start, token.end)
     c.advance()
-    c.advance()
-    return text
+    return " ".join(names)
 
 
 def check_name(text: str, start: int = 0, end: int = 0) -> None:

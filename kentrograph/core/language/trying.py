@@ -23,5 +23,5 @@ def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
     """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
     statement = readable(book, text, index)
     header = book.header if book.hand is None else replace(book.header, manner=book.hand)
-    step = named_step(id, statement, header, book.taken_names())
+    step = named_step(id, statement, header, book.taken_names(), lambda name: book.kind_at(name, index))
     return step, book.try_statement(step, index)

@@ -6,7 +6,7 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
-from ..figures.box import box_of
+from ..figures.box import box_of, empty_box, stretch
 from ..problem import Problem
 from ..units import plain
 from . import display
@@ -40,13 +40,13 @@ def step_view(book: Book, id: str) -> Data:
         "kind": step.figure_kind,
         "title": TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
         "name": step.name,
-        "pen": step.statement.pen or "ink",
+        "pen": book.pen_of(id),
         "hidden": step.hidden,
         "off": step.off,
         "text": step.statement.text,
         "rows": [{"text": t, "value": v} for t, v in zip(texts, values, strict=True)],
         "uses": [n.text for n in step.statement.uses],
-        "figure": _figure(value),
+        "figure": _figure(book, id),
         "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
         "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
         "problem": problem_view(book, value, index, step) if isinstance(value, Problem) else None,
@@ -96,10 +96,17 @@ def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:
     )
 
 
-def _figure(value: Value) -> Data | None:
-    if isinstance(value, Drawn) and not isinstance(value.figure, float | Reading):
-        return {**figure_data(value.figure), "box": box_of(value.figure)}
-    return None
+def _figure(book: Book, id: str) -> Data | None:
+    """What is seen of a step: its figure, or several as one set; nothing of what a later step has shaped."""
+    shown = [f for one, _, f in book.figures_of(id) if not isinstance(f, float | Reading) and book.seen(one)]
+    if not shown:
+        return None
+    if len(shown) == 1:
+        return {**figure_data(shown[0]), "box": box_of(shown[0])}
+    box = empty_box()
+    for figure in shown:
+        stretch(box, figure)
+    return {"kind": "set", "pieces": [figure_data(figure) for figure in shown], "box": box}
 
 
 def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> Data:

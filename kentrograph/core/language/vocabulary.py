@@ -33,11 +33,6 @@ VERBS: dict[str, str] = {
     "offset": "a figure beside another",
     "chamfer": "cut a corner off",
     "hide": "keep out of sight",
-    "move": "move by two places",
-    "copy": "copy by two places",
-    "turn": "turn about a place",
-    "mirror": "mirror in a line",
-    "scale": "scale about a place",
     "repeat": "repeat in rows or around a place",
 }
 
@@ -90,7 +85,7 @@ JOINTS = frozenset(
     " toward corner curve via straight".split()
 )
 
-NAMES_TOO = frozenset({"axis"})
+NAMES_TOO = frozenset({"axis", "keeping"})
 """Words of givens that came when figures could bear them as names already: they still can."""
 
 RESERVED = (

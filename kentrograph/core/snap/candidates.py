@@ -36,7 +36,8 @@ def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str |
     """What can be taken, as `take_at` gives it, and the step whose figure runs nearest to the pointer within reach."""
     before = len(book.order) if q.before is None else q.before
     positions = book.positions
-    ids = [id for id in index_of(book).around(q.x, q.y, q.reach) if positions[id] < before]
+    around = index_of(book).around(q.x, q.y, q.reach)
+    ids = [id for id in around if positions[book.step_of(id)] < before and book.seen(id, before)]
     near = figures_near(book, q, ids)
     scores = Scores(book, q)
     reaches = q.reaches
@@ -57,12 +58,13 @@ def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str |
 def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
     """The figures that run within reach, the nearest first; of equally near ones the latest."""
     found: Near = []
+    positions = book.positions
     for id in ids:
-        figure = book.values[id].figure  # type: ignore[union-attr]
+        figure = book.figure_of(id)
         off = away(figure, q.x, q.y)
         if off <= q.reach:
             found.append((off, id, figure))
-    found.sort(key=lambda f: (f[0], -book.position(f[1])))
+    found.sort(key=lambda f: (f[0], -positions[book.step_of(f[1])]))
     return found
 
 
@@ -74,7 +76,7 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
     if q.last is None:
         return
     for _, id, figure in near[:MOST_CROSSED]:
-        name = book.steps[id].name
+        name = book.name_of(id)
         if isinstance(figure, Point | Outline):
             continue
         try:
@@ -97,7 +99,7 @@ def _along(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
     """Equal parts, distance steps and the nearest place, of the figures under the pointer."""
     pointer = Point(q.x, q.y)
     for _, id, figure in near[:_MOST_ALONG]:
-        name = book.steps[id].name
+        name = book.name_of(id)
         if isinstance(figure, Point):
             continue
         if "part" in q.on and q.parts > 1:

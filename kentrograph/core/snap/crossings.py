@@ -32,7 +32,7 @@ def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scor
         return
     seen = {id for id, _, _ in under}
     others = [id for id in dict.fromkeys((*(p.step for p in q.passed), *q.late)) if id and id not in seen]
-    far = [(id, f, carrier_of(f)) for id in others if (f := book.values[id].figure) is not None]  # type: ignore[union-attr]
+    far = [(id, f, carrier_of(f)) for id in others if (f := book.figure_of(id)) is not None]
     for index, one in enumerate(far):
         for other in (*under, *far[:index]):
             _add(book, q, other, one, scores)
@@ -42,7 +42,7 @@ Looked = tuple[str, Any, Carrier | None]
 
 
 def _add(book: Book, q: Query, one: Looked, two: Looked, scores: Scores) -> None:
-    if book.positions[one[0]] > book.positions[two[0]]:
+    if book.positions[book.step_of(one[0])] > book.positions[book.step_of(two[0])]:
         one, two = two, one
     rough = meet_roughly(one[2], two[2], q.x, q.y, q.reach)
     first, second = one[1], two[1]
@@ -81,7 +81,7 @@ def _exactly(book: Book, one: Looked, two: Looked, x: float, y: float) -> Candid
 
 
 def _candidate(book: Book, one: str, two: str, spot: Spot, sign: str) -> Candidate:
-    words = f"crossing of {book.steps[one].name} {book.steps[two].name}{sign}"
+    words = f"crossing of {book.name_of(one)} {book.name_of(two)}{sign}"
     return Candidate(spot.at, words, "crossing" if spot.true else "onward", two)
 
 

@@ -38,6 +38,8 @@ class Index:
         self._values: Any = None
         self._held: dict[str, tuple[Any, Any]] = {}
         """For each step, the value and the step that it stands here for."""
+        self._several: dict[str, list[str]] = {}
+        """The ids of the figures of steps of which several come."""
 
     # Keeping up ---------------------------------------------------------------------------------------
 
@@ -74,16 +76,29 @@ class Index:
         self._held[id] = (value, step)
         if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
             return
-        if isinstance(value.figure, EndlessLine):
+        if not value.more:
+            self._put_in(id, value.figure)
+            return
+        # Every version of a figure stands here: which of them is seen depends on where the step stands that asks.
+        self._several[id] = [one for one, _, _ in book.figures_of(id)]
+        for one, _, figure in book.figures_of(id):
+            self._put_in(one, figure)
+
+    def _put_in(self, id: str, figure: Any) -> None:
+        if isinstance(figure, EndlessLine):
             self._endless[id] = None
             return
-        level, cells = _cells(value.figure, self._points_level)
+        level, cells = _cells(figure, self._points_level)
         table = self._levels.setdefault(level, {})
         for cell in cells:
             table.setdefault(cell, []).append(id)
         self._where[id] = (level, cells)
 
-    def _take_out(self, id: str) -> None:
+    def _take_out(self, step: str) -> None:
+        for id in self._several.pop(step, (step,)):
+            self._take_out_one(id)
+
+    def _take_out_one(self, id: str) -> None:
         self._endless.pop(id, None)
         level, cells = self._where.pop(id, (0, []))
         table = self._levels.get(level, {})
@@ -97,7 +112,7 @@ class Index:
     # Looking up ---------------------------------------------------------------------------------------
 
     def around(self, x: float, y: float, reach: float) -> dict[str, None]:
-        """The steps that may run, or have a place, within reach; all of them, unless they are too many to tell apart."""
+        """The figures, by their ids, that may run, or have a place, within reach: all, unless too many to tell apart."""
         found = dict(self._endless)
         for level, cells in self._levels.items():
             size = 2.0**level

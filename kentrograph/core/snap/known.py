@@ -5,7 +5,6 @@ from math import ceil
 from typing import Any, NamedTuple
 
 from ..book.book import Book
-from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
@@ -30,7 +29,8 @@ class Candidate(NamedTuple):
 def known_places(book: Book, id: str) -> tuple[Candidate, ...]:
     """The special places of a step's figure; kept with the book for the value, the step and the manner that they are of."""
     kept: dict[str, tuple[Any, Any, Any, tuple[Candidate, ...]]] = book.memo.setdefault("places", {})
-    value, step, manner = book.values[id], book.steps[id], book.writing
+    of = book.step_of(id)
+    value, step, manner = book.values[of], book.steps[of], book.writing
     found = kept.get(id)
     if found is None or found[0] is not value or found[1] is not step or found[2] != manner:
         found = kept[id] = (value, step, manner, tuple(_places_of_step(book, id)))
@@ -38,10 +38,7 @@ def known_places(book: Book, id: str) -> tuple[Candidate, ...]:
 
 
 def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
-    step, value = book.steps[id], book.values[id]
-    if not isinstance(value, Drawn):
-        return
-    name, figure = step.name, value.figure
+    name, figure = book.name_of(id), book.figure_of(id)
     match figure:
         case Point():
             yield Candidate(figure, name, "point", id)

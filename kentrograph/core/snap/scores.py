@@ -35,7 +35,7 @@ class Scores:
         behind = _BEHIND[kind]
         # Places that lie in one spot must not change their order by the noise of where it lies.
         score = round(off / q.reach + behind, 6) if q.reach > 0.0 else behind
-        self._found.append((score, behind, -self._positions[step] if step else 0, len(self._found), made))
+        self._found.append((score, behind, -self._positions[step.partition(".")[0]] if step else 0, len(self._found), made))
 
     def best(self, most: int) -> list[Candidate]:
         """The likeliest first: by score, then by kind, then the latest."""

@@ -1,12 +1,10 @@
 """Figures by where they lie: those inside a box, those that it touches, and all that hang together."""
 
-from dataclasses import replace
-
-from ..angles import unit_vector
 from ..book.book import Book
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
+from ..figures.similarity import carried, rotation
 from ..meet import meet
 from ..tolerance import TOLERANCE
 from .away import away
@@ -25,8 +23,8 @@ def inside(book: Book, box: Box, turn: float = 0.0) -> list[str]:
         if not isinstance(figure, EndlessLine):
             left, low, right, high = box_of(figure)
             if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
-                found.append(id)
-    return found
+                found.append(book.step_of(id))
+    return list(dict.fromkeys(found))
 
 
 def touched(book: Book, box: Box, turn: float = 0.0) -> list[str]:
@@ -35,7 +33,9 @@ def touched(book: Book, box: Box, turn: float = 0.0) -> list[str]:
     corners = [Point(left, low), Point(right, low), Point(right, high), Point(left, high)]
     edges = [Line(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True) if a != b]
     whole = set(inside(book, box, turn))
-    return [id for id, figure in _shown(book, turn) if id in whole or _crosses(figure, edges, box)]
+    shown = _shown(book, turn)
+    found = (id for id, figure in shown if book.step_of(id) in whole or _crosses(figure, edges, box))
+    return list(dict.fromkeys(map(book.step_of, found)))
 
 
 def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
@@ -51,8 +51,8 @@ def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
 
 def hanging_together(book: Book, id: str) -> list[str]:
     """The step and all that hang together with it: an end of one lies on the other, and so on from there."""
-    found: dict[str, None] = {id: None}
-    waiting = [id]
+    waiting = [one for one, _, _ in book.figures_of(id)] or [id]
+    found: dict[str, None] = dict.fromkeys(waiting)
     index = index_of(book)
     figures = dict(_shown(book))
     while waiting:
@@ -66,7 +66,7 @@ def hanging_together(book: Book, id: str) -> list[str]:
             if other not in found and other in figures and _hang(figure, figures[other]):
                 found[other] = None
                 waiting.append(other)
-    return sorted(found, key=book.position)
+    return sorted({book.step_of(one) for one in found}, key=book.position)
 
 
 def _hang(one: Figure, other: Figure) -> bool:
@@ -96,34 +96,13 @@ def _ends(figure: Figure) -> tuple[Point, ...]:
 
 
 def _shown(book: Book, turn: float = 0.0) -> list[tuple[str, Figure]]:
-    """The figures that show, as they lie in a view turned by so many degrees."""
+    """The figures that are seen, by their ids, as they lie in a view turned by so many degrees."""
     found: list[tuple[str, Figure]] = []
-    for id in book.order:
-        value = book.values[id]
-        if not book.steps[id].hidden and isinstance(value, Drawn) and not isinstance(value.figure, float | Reading):
-            found.append((id, value.figure if turn == 0.0 else _turned(value.figure, -turn)))
+    for step in book.order:
+        value = book.values[step]
+        if book.steps[step].hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+            continue
+        for id, _, figure in book.figures_of(step):
+            if book.seen(id):
+                found.append((id, figure if turn == 0.0 else carried(figure, rotation(Point(0.0, 0.0), -turn))))
     return found
-
-
-def _turned(figure: Figure, turn: float) -> Figure:
-    """A figure turned about the origin, degrees counter-clockwise."""
-    c, s = unit_vector(turn)
-
-    def place(p: Point) -> Point:
-        return Point(p.x * c - p.y * s, p.x * s + p.y * c)
-
-    match figure:
-        case Point():
-            return place(figure)
-        case Line(start, end):
-            return Line(place(start), place(end))
-        case EndlessLine(through, ux, uy):
-            return EndlessLine(place(through), ux * c - uy * s, ux * s + uy * c)
-        case Circle(centre, radius):
-            return Circle(place(centre), radius)
-        case Arc(centre, radius, start, end, sweep):
-            return Arc(place(centre), radius, place(start), place(end), sweep)
-        case Ellipse(centre):
-            return replace(figure, centre=place(centre), turn=figure.turn + turn)
-        case Outline(pieces, closed):
-            return Outline(tuple(_turned(piece, turn) for piece in pieces), closed)  # type: ignore[misc]

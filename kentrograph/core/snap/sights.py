@@ -38,7 +38,7 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
                     continue
                 rough = meet_roughly(carrier, carrier_of(figure), q.x, q.y, q.reach)
                 if rough is None or rough:
-                    yield from _on_figure(q, one, figure, book.steps[id].name, id)
+                    yield from _on_figure(q, one, figure, book.name_of(id), id)
     for one in close:
         at, words = _along(book, q, one)
         base = one.line.through
@@ -112,7 +112,7 @@ def _onward(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
     for which, tip in (("start", figure.start), ("end", figure.end)):
         way = heading(figure, which == "start")
         if tip == at and _near(q, at, *way, ray=True):
-            name = book.steps[source.step].name
+            name = book.name_of(source.step)
             words = name if isinstance(figure, Line) else f"(continuing {'start of ' if which == 'start' else ''}{name})"
             straight = " straight" if isinstance(figure, Arc) else ""
             yield Sight(EndlessLine(at, *way), "past", words, source, f"past {which} of {name}{straight}")
@@ -124,7 +124,7 @@ def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Si
     if not isinstance(figure, Line | EndlessLine):
         return
     ux, uy = heading(figure, False)
-    name = book.steps[id].name
+    name = book.name_of(id)
     for source in sources:
         if source.at is None:
             continue
@@ -212,7 +212,7 @@ def _past_arcs(book: Book, q: Query) -> Iterator[Candidate]:
         distance = q.rounded(turn / abs(figure.sweep) * figure.length)
         if distance > 0.0:
             at = place_along(figure, figure.length + distance if at_end else -distance)
-            words = f"{q.length(distance)} past {'end' if at_end else 'start'} of {book.steps[source.step].name}"
+            words = f"{q.length(distance)} past {'end' if at_end else 'start'} of {book.name_of(source.step)}"
             yield Candidate(at, words, "past", source.step)
 
 

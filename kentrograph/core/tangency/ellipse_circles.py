@@ -9,6 +9,7 @@ printed circle, say how near it is. A pair of solutions that lies between two ne
 """
 
 from collections.abc import Callable, Sequence
+from functools import lru_cache
 from math import cos, hypot, pi, sin
 from typing import NamedTuple
 
@@ -62,8 +63,12 @@ class _Frame:
         self.px, self.py, self.nx, self.ny = p.x, p.y, nx / size, ny / size
 
 
-def touching_ellipse(e: Ellipse, others: Sequence[Figure], radius: float | None) -> list[Found]:
-    """All circles that touch an ellipse and one other figure with a radius, or two others; by the angle on the ellipse."""
+@lru_cache(maxsize=512)
+def touching_ellipse(e: Ellipse, others: tuple[Figure, ...], radius: float | None) -> tuple[Found, ...]:
+    """All circles that touch an ellipse and one other figure with a radius, or two others; by the angle on the ellipse.
+
+    The last few are kept: while one of them is being chosen the same are asked for at every move of the pointer.
+    """
     bends = [_bends(other) for other in others]
     if radius is not None:
         known = [(1.0, 1.0 / radius), (-1.0, -1.0 / radius)]
@@ -89,7 +94,7 @@ def touching_ellipse(e: Ellipse, others: Sequence[Figure], radius: float | None)
             if abs(value) <= abs(before) and abs(value) < abs(after):
                 t = _deepest(apart, low - 2.0 * pi / _STOPS, high, labels)
                 found += _circle(e, t, first, labels[0], others, radius, extent)
-    return _without_doubles(sorted(found, key=lambda one: one.angle), extent)
+    return tuple(_without_doubles(sorted(found, key=lambda one: one.angle), extent))
 
 
 def _bends(other: Figure) -> Bends:

@@ -4,11 +4,33 @@ from ...problem import Refused, refuse
 from ..kind import Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
-from . import arc, circle, ellipse, fillet, join, line, measure, number, path, point, polygon, rectangle
+from . import (
+    arc,
+    circle,
+    copy,
+    ellipse,
+    fillet,
+    join,
+    line,
+    measure,
+    mirror,
+    move,
+    number,
+    path,
+    point,
+    polygon,
+    rectangle,
+    scale,
+    turn,
+)
 
 ALL: dict[str, Kind] = {
     module.KIND.word: module.KIND
-    for module in (point, line, circle, arc, path, rectangle, polygon, ellipse, join, fillet, measure, number)
+    for module in (
+        *(point, line, circle, arc, path, rectangle, polygon, ellipse),
+        *(join, fillet, move, copy, turn, mirror, scale),
+        *(measure, number),
+    )
 }
 """All of them, in the order in which they are offered."""
 

@@ -87,7 +87,7 @@ def _everyday(p: Planner, statement: Statement, family: Family, whole: Plan) -> 
         except (Refused, IndexError):
             return whole(env, last)
         centre = Point(x, y)
-        return drawn_plainly((Circle(centre, r), centre, found, index, found.note(index)))
+        return drawn_plainly((Circle(centre, r), centre, found, index, found.note(index), ()))
 
     return plan
 
@@ -120,13 +120,13 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
             at = env[slot] if slot >= 0 else None
             if type(at) is not Point:
                 at = centre(env, last)
-            return drawn_plainly((Circle(at, fixed), at, (), 0, ""))
+            return drawn_plainly((Circle(at, fixed), at, (), 0, "", ()))
 
         return draw_fixed
 
     def draw(env: Env, last: Point) -> Drawn:
         at = centre(env, last)
-        return drawn_plainly((Circle(at, size(env, at) * share), at, (), 0, ""))
+        return drawn_plainly((Circle(at, size(env, at) * share), at, (), 0, "", ()))
 
     return draw
 

@@ -1,6 +1,6 @@
 """Which givens a statement has: too few, too many, twice the same."""
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from typing import cast
 
 from ...problem import refuse
@@ -8,10 +8,12 @@ from ..planner import NumberPlan, Planner
 from ..tree import Given, Number, Place, Statement
 
 
-def by_word(statement: Statement) -> dict[str, Given]:
-    """The givens by their words. Raises `Refused` (given_twice) for a word that stands twice."""
+def by_word(statement: Statement, words: Collection[str] | None = None) -> dict[str, Given]:
+    """The givens by their words, or those with these words. Raises `Refused` (given_twice) for a word that stands twice."""
     found: dict[str, Given] = {}
     for given in statement.givens:
+        if words is not None and given.word not in words:
+            continue
         if given.word in found:
             raise refuse("given_twice", given.start, given.end, kind=statement.kind, word=given.word)
         found[given.word] = given

@@ -51,7 +51,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         a = last if start is None else start(env, last)
         b = end(env, a)
-        return drawn_plainly((Line(a, b), b, (), 0, ""))
+        return drawn_plainly((Line(a, b), b, (), 0, "", ()))
 
     places = [place_of_given(givens[w]) for w in ("from", "to") if w in givens]
     slots = [p.slot(place.name) for place in places if isinstance(place, NamedPlace)]
@@ -64,7 +64,7 @@ def between_points(first: int, second: int, otherwise: Plan) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
-            return drawn_plainly((Line(a, b), b, (), 0, ""))
+            return drawn_plainly((Line(a, b), b, (), 0, "", ()))
         return otherwise(env, last)
 
     return draw
@@ -77,7 +77,7 @@ def _between_places(first: int, second: int, otherwise: Plan) -> Plan:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
             line = lines.bisector_of_places(a, b)
-            return drawn_plainly((line, line.through, (), 0, ""))
+            return drawn_plainly((line, line.through, (), 0, "", ()))
         return otherwise(env, last)
 
     return draw

@@ -95,7 +95,7 @@ def _everyday(p: Planner, names: list[Name], layout: Layout, whole: Plan) -> Pla
         if merged:
             return whole(env, last)
         end = Point(qx, qy)
-        return drawn_plainly((Line(Point(px, py), end), end, found, index, ""))
+        return drawn_plainly((Line(Point(px, py), end), end, found, index, "", ()))
 
     return plan
 

@@ -82,6 +82,8 @@ def check_family(statement: Statement, family: Family) -> None:
     """Refuses too few or too many givens: a circle has three unknowns; a centre counts for two, the rest for one."""
     one_of: list[tuple[str, int]] = [("touching or through", len(family.touched)), ("centre on", len(family.on))]
     weight = len(family.touched) + len(family.on) + (family.size is not None) + 2 * (family.centre is not None)
+    if family.at is not None and not family.touched and family.direction is None:
+        raise needs(statement, "what it touches there: touching a figure", "direction")
     if family.at is not None:
         weight += 1 + (family.direction is not None)
     elif family.direction is not None:

@@ -106,7 +106,8 @@ def _leaving(p: Planner, statement: Statement, tip: Tip) -> Plan:
     if words not in ({"continuing", "touching"}, {"from", "direction", "touching"}):
         if words == {"direction", "touching"}:
             raise needs(statement, "from and a place")
-        stray = next(g for g in reversed(statement.givens) if g.word not in ("continuing", "from", "direction", "touching"))
+        known = ("continuing", "from", "direction", "touching")
+        stray = next((g for g in reversed(statement.givens) if g.word not in known), statement.givens[-1])
         raise too_many(statement, stray, ["continuing", "touching"])
     givens = ordered(statement)
     index = next(i for i, g in enumerate(givens) if g.word == "touching")

@@ -38,12 +38,12 @@ def circles_beside_ellipses(f: Facts, family: Family) -> Outcome:
         centre, e = f.values[family.centre][0], figures[base]
         if e.a == e.b and TOLERANCE.same_place(centre.x, centre.y, e.centre.x, e.centre.y):
             raise refuse("concentric", names=[family.names[base]])
-        found = centred_on(centre, e)
+        found = tuple(centred_on(centre, e))
     elif family.on or family.at is not None:
         given = f.layout.givens[family.touched[base]]
         raise refuse("ellipse_givens", given.start, given.end, name=family.names[base])
     else:
-        found = touching_ellipse(figures[base], [*figures[:base], *figures[base + 1 :]], radius)
+        found = touching_ellipse(figures[base], (*figures[:base], *figures[base + 1 :]), radius)
     if not found:
         raise _why_none(figures, family, radius)
     solutions = _solutions(found, figures, base, family.names)

@@ -41,6 +41,7 @@ function traceSeen(path: Path2D, c: Camera, figure: Figure): void {
       traceEllipse(path, c, pair(figure.centre), pair(figure.axes), figure.turned ?? 0, figure.part ?? null);
       break;
     case "outline":
+    case "set":
       for (const piece of figure.pieces ?? []) traceSeen(path, c, piece);
       break;
   }

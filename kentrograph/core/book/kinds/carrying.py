@@ -1,0 +1,63 @@
+"""Verbs that carry figures somewhere else, whole: moved, mirrored, and whatever else a similarity does."""
+
+from collections.abc import Callable
+
+from ...figures import Figure, Point
+from ...figures.similarity import Similarity, carried
+from ...problem import refuse
+from ..places import as_function, plan_place
+from ..planner import Env, Plan, Planner
+from ..tree import Place, Statement, key_of
+from ..values import Drawn, Reading
+from .bindings import check_words
+from .given import by_word, needs, place_of_given, too_many
+
+By = Callable[[Env, Point], Similarity]
+
+
+def about_place(p: Planner, statement: Statement) -> tuple[Callable[[Env, Point], Point], object, tuple[Place, ...]]:
+    """What turning and scaling share: the place they go about, and either a number or two places. Raises `Refused`."""
+    check_words(statement, {"figures": len(statement.givens)})
+    givens = by_word(statement, ("about", "by", "from", "to"))
+    if "about" not in givens:
+        raise needs(statement, "about a place")
+    about = as_function(plan_place(p, place_of_given(givens["about"])))
+    if "by" in givens:
+        if "from" in givens or "to" in givens:
+            raise too_many(statement, givens["by"], ["from and to"])
+        return about, givens["by"].arguments[0], ()
+    if "from" not in givens or "to" not in givens:
+        raise needs(statement, "by how much", "from a place to a place")
+    return about, None, (place_of_given(givens["from"]), place_of_given(givens["to"]))
+
+
+def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Plan:
+    """Every figure that is named, carried. Raises `Refused`: needs_given, named_twice, too_many_names, names_kept."""
+    operands = statement.operands
+    if not operands:
+        raise needs(statement, "the names of figures")
+    seen: set[str] = set()
+    for operand in operands:
+        if operand.key in seen:
+            raise refuse("named_twice", operand.start, operand.end, name=operand.text)
+        seen.add(operand.key)
+    names = statement.names
+    if names and not keeping:
+        raise refuse("names_kept", 0, statement.kind_end, word=statement.kind, names=[o.text for o in operands])
+    if len(names) > len(operands):
+        raise refuse("too_many_names", 0, statement.kind_start, count=len(operands))
+    if len(set(map(key_of, names))) < len(names):
+        raise refuse("named_twice", 0, statement.kind_start, name=names[-1])
+    slots = [(p.slot(operand), operand) for operand in operands]
+
+    def draw(env: Env, last: Point) -> Drawn:
+        similarity = by(env, last)
+        made: list[Figure] = []
+        for slot, operand in slots:
+            figure = env[slot]
+            if isinstance(figure, float | Reading):
+                raise refuse("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
+            made.append(carried(figure, similarity))
+        return Drawn(made[0], more=tuple(made[1:]))
+
+    return draw

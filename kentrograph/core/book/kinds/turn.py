@@ -1,0 +1,57 @@
+"""Turning: by an angle, or so that one direction becomes another."""
+
+from typing import cast
+
+from ...figures import Point
+from ...figures.similarity import Similarity, rotation
+from ...measure.angle import at_corner
+from ..crossings import called
+from ..kind import GivenKind, Kind
+from ..places import as_function, plan_place
+from ..planner import Plan, Planner
+from ..tree import Number, Statement
+from .carrying import By, about_place, plan_carrying
+
+
+def plan_turn(p: Planner, statement: Statement) -> Plan:
+    """``turn K1 about P by 30``, ``turn K1 about P from Q to R``; with ``keeping`` the originals stay."""
+    return plan_carrying(p, statement, _by(p, statement), KIND.keeps(statement))
+
+
+def _by(p: Planner, statement: Statement) -> By:
+    about, number, pair = about_place(p, statement)
+    if number is not None:
+        turn = called(p.turn(cast(Number, number)))
+        return lambda env, last: rotation(about(env, last), turn(env, last))
+    start, end = (as_function(plan_place(p, place)) for place in pair)
+
+    def by(env: object, last: Point) -> Similarity:
+        centre = about(env, last)  # type: ignore[arg-type]
+        return rotation(centre, at_corner(start(env, last), centre, end(env, last)))  # type: ignore[arg-type]
+
+    return by
+
+
+KIND = Kind(
+    word="turn",
+    group="shape",
+    explanation="turn about a place, by an angle or from one direction to another",
+    plan=plan_turn,
+    letter="",
+    draws="turn",
+    puts_place=False,
+    first="Name what is to be turned, or click on it; then about a place, and by how much.",
+    givens=(
+        GivenKind("figures", "figures", "what is turned", repeats=True),
+        GivenKind("about", "place", "the place about which it is turned"),
+        GivenKind("by", "turn", "how far; counter-clockwise, negative is clockwise"),
+        GivenKind("from", "place", "a place in the direction that is turned"),
+        GivenKind("to", "place", "a place in the direction that it shall have"),
+        GivenKind("keeping", "nothing", "the originals stay, and new figures come"),
+    ),
+    examples=(
+        ("turn L2 about P1 by 30", "by an angle; its name goes with it"),
+        ("L9 = turn L2 about P1 from P2 to P3 keeping", "so that one direction becomes another; the original stays"),
+    ),
+    shapes=True,
+)

@@ -1,0 +1,71 @@
+"""What goes over the wire has the shape that it declares: for every kind, row by row, wherever the pointer is."""
+
+import json
+
+import pytest
+from pydantic import TypeAdapter
+
+from kentrograph.core.book.book import Book
+from kentrograph.core.book.kinds import ALL
+from kentrograph.core.language.echo import given_texts
+from kentrograph.core.language.examples import DRAWING
+from kentrograph.core.language.statements import read
+from kentrograph.core.language.views import step_view, values_view, working_view
+from kentrograph.server.present import line_view
+from kentrograph.server.schemas import StepView, ValueView, WorkingView
+from kentrograph.server.socket_schemas import LineView, ReadRequest
+from tests.core.support import book
+
+EXAMPLES = [(kind.word, text) for kind in ALL.values() for text, _ in kind.examples]
+POINTERS = ((10.0, 10.0), (55.0, 15.0), (40.0, 10.0), (33.3, 44.4), (-500.0, 0.0))
+"""On a point, on a rim, on a line, beside everything, far away."""
+LINE: TypeAdapter[LineView] = TypeAdapter(LineView)
+
+
+@pytest.fixture(scope="module")
+def drawing() -> Book:
+    return book(*DRAWING)
+
+
+def answer(b: Book, **request: object) -> LineView:
+    """The open line as it is sent, judged by its schema; nothing that it does not declare may be in it."""
+    view = line_view(b, ReadRequest.model_validate({"type": "read", "seq": 1, **request}))
+    json.dumps(view, allow_nan=False)
+    assert set(view) <= set(LineView.model_fields), set(view) - set(LineView.model_fields)
+    return LINE.validate_python(view)
+
+
+@pytest.mark.parametrize(("word", "text"), EXAMPLES)
+def test_every_row_of_every_kind_under_every_pointer(drawing: Book, word: str, text: str) -> None:
+    statement = read(text).settled(lambda name: drawing.kind_at(name, len(drawing.order)))
+    measured = f"measure {text.split()[1]}"
+    rows = [] if word == "measure" else given_texts(statement)
+    draft = {"kind": measured if word == "measure" else word}
+    for count in range(len(rows) + 1):
+        for x, y in POINTERS:
+            for held in ({}, {"level": True}, {"swing": True, "passed": ["P1", "middle of L2"]}):
+                pointer = {"x": x, "y": y, "reach": 2.0, "pixel": 0.2, **held}
+                line = answer(drawing, draft={**draft, "rows": rows[:count]}, pointer=pointer, aimed=True)
+                assert line.hint or line.problem
+        if count < len(rows):
+            typed = answer(drawing, draft={**draft, "rows": rows[:count]}, text=rows[count])
+            assert typed.problem is None or typed.problem.message
+    whole = answer(drawing, text=text)
+    assert whole.enter.do == "write"
+
+
+@pytest.mark.parametrize(("word", "text"), EXAMPLES)
+def test_every_step_as_it_is_shown_mended_and_pulled(drawing: Book, word: str, text: str) -> None:
+    b = book(*DRAWING, text)
+    id = b.order[-1]
+    for one in b.order:
+        shown = StepView.model_validate(step_view(b, one))
+        assert shown.title
+    assert TypeAdapter(list[ValueView]).validate_python(values_view(b, id)) is not None
+    assert WorkingView.model_validate(working_view(b, id))
+    pointer = {"x": 33.3, "y": 44.4, "reach": 2.0, "pixel": 0.2}
+    answer(b, mend=id)
+    answer(b, mend=id, text=text, pointer=pointer)
+    selected = answer(b, selected=id, pointer=pointer)
+    for n in range(len(selected.handles)):
+        answer(b, selected=id, pull=n, pointer=pointer)
