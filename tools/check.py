@@ -5,7 +5,10 @@ import difflib
 import subprocess
 import sys
 import time
+from concurrent.futures import ThreadPoolExecutor
+from itertools import chain
 from pathlib import Path
+from threading import Lock
 
 from machine import LOGS, ROOT, VENV, WEB, debian_packages, python_and_node
 from say import Stop, elapsed, give_up, say
@@ -23,7 +26,10 @@ def main() -> int:
         python_and_node(tests=True)
     except Stop as stop:
         give_up(str(stop))
-    results = [(name, *timed(name, command, folder)) for name, command, folder in checks() if only in name]
+    wanted = [one for one in checks() if only in one[0]]
+    # Two cores: what needs a server and a browser runs beside what needs neither.
+    with ThreadPoolExecutor(2) as lanes:
+        results = list(chain.from_iterable(lanes.map(run_lane, ([c for c in wanted if c[3] == lane] for lane in (0, 1)))))
     if only in "generated types":
         results.append(("generated types", *types_are_fresh()))
     say("")
@@ -35,29 +41,43 @@ def main() -> int:
     return 1 if failed or not results else 0
 
 
-def checks() -> list[tuple[str, list[str], Path]]:
-    """Name, command and folder of every check."""
+Check = tuple[str, list[str], Path, int]
+_PRINTING = Lock()
+
+
+def checks() -> list[Check]:
+    """Name, command, folder and lane of every check."""
     ruff, mypy, pytest = (str(BIN / name) for name in ("ruff", "mypy", "pytest"))
     return [
-        ("python format", [ruff, "format", "--check", "-q", "."], ROOT),
-        ("python lint", [ruff, "check", "-q", "."], ROOT),
-        ("python types", [mypy], ROOT),
-        ("reference page", [str(BIN / "python"), "tools/reference.py", "--check"], ROOT),
-        ("web format", ["npx", "prettier", "--check", "--log-level", "warn", "src"], WEB),
-        ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB),
-        ("web types", ["npx", "tsc", "--noEmit"], WEB),
-        ("web tests", ["npx", "vitest", "run"], WEB),
-        ("core tests", [pytest, "kentrograph/core", "tests/core", "tests/tools"], ROOT),
-        ("server tests", [pytest, "tests/server"], ROOT),
-        ("browser tests", [pytest, "tests/browser"], ROOT),
+        ("python format", [ruff, "format", "--check", "-q", "."], ROOT, 0),
+        ("python lint", [ruff, "check", "-q", "."], ROOT, 0),
+        ("python types", [mypy], ROOT, 0),
+        ("reference page", [str(BIN / "python"), "tools/reference.py", "--check"], ROOT, 0),
+        ("web format", ["npx", "prettier", "--check", "--log-level", "warn", "src"], WEB, 0),
+        ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB, 0),
+        ("web types", ["npx", "tsc", "--noEmit"], WEB, 0),
+        ("web tests", ["npx", "vitest", "run"], WEB, 0),
+        ("core tests", [pytest, "kentrograph/core", "tests/core", "tests/tools"], ROOT, 0),
+        ("server tests", [pytest, "tests/server"], ROOT, 1),
+        ("browser tests", [pytest, "tests/browser"], ROOT, 1),
     ]
 
 
+def run_lane(lane: list[Check]) -> list[tuple[str, bool, float]]:
+    """Runs the checks of one lane, one after the other."""
+    return [(name, *timed(name, command, folder)) for name, command, folder, _ in lane]
+
+
 def timed(name: str, command: list[str], folder: Path) -> tuple[bool, float]:
-    """Runs one check with its output in sight."""
+    """Runs one check; its output is shown whole when it is done, so that two lanes do not run into one another."""
     begun = time.monotonic()
-    say(f"\n== {name}")
-    done = subprocess.run(command, cwd=folder, stdin=subprocess.DEVNULL, check=False)
+    say(f"... {name}")
+    done = subprocess.run(
+        command, cwd=folder, stdin=subprocess.DEVNULL, stdout=subprocess.PIPE, stderr=subprocess.STDOUT, text=True, check=False
+    )
+    with _PRINTING:
+        say(f"\n== {name}")
+        say(done.stdout.rstrip())
     return done.returncode == 0, time.monotonic() - begun
 
 

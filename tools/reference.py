@@ -7,6 +7,7 @@ import sys
 from pathlib import Path
 
 from kentrograph.core.book.book import Book
+from kentrograph.core.book.kind import Kind
 from kentrograph.core.book.values import Drawn, Reading
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
@@ -64,7 +65,7 @@ def drawn(text: str) -> str:
     assert isinstance(value, Drawn), (text, value)
     assert not isinstance(value.figure, float | Reading)
     shown += [Styled(s.figure, OTHER, 0.5) for i, s in enumerate(value.solutions) if i != value.taken]
-    shown.append(Styled(value.figure, INK, 0.9 if not isinstance(value.figure, Point) else 1.1))
+    shown += [Styled(figure, INK, 0.9 if not isinstance(figure, Point) else 1.1) for figure in value.results]
     box = empty_box()
     for one in shown:
         if not isinstance(one.figure, EndlessLine):
@@ -113,11 +114,11 @@ def figures(kind: str) -> list[str]:
         "",
         f"## {kind}",
         "",
-        f"{spec.explanation[0].upper()}{spec.explanation[1:]}. Named {spec.letter}1, {spec.letter}2, …",
+        f"{spec.explanation[0].upper()}{spec.explanation[1:]}. {named(spec)}",
         "",
     ]
     lines += ["| given | |", "|---|---|"]
-    lines += [f"| `{g.word}` | {g.explanation} |" for g in spec.givens if g.word not in ("place", "figures")]
+    lines += [f"| `{g.word}` | {g.explanation} |" for g in spec.givens if g.written]
     lines += ["", "| statement | | solutions |", "|---|---|---|"]
     for number, (text, meaning) in enumerate(EXAMPLES[kind], 1):
         book, new = evaluated(text)
@@ -127,6 +128,15 @@ def figures(kind: str) -> list[str]:
         shown = f"`{text.replace('|', chr(92) + '|')}`<br>{meaning}"
         lines.append(f"| {shown} | ![{kind} {number}](reference/{kind}-{number}.svg) | {signs} |")
     return lines
+
+
+def named(kind: Kind) -> str:
+    """How what comes of a kind is named."""
+    if not kind.shapes:
+        return f"Named {kind.letter}1, {kind.letter}2, …"
+    own = "Each figure that comes of it has a name of its own: those written in front, or the next that are free."
+    carried = "The names go with the figures; what stood before goes on meaning what it meant. With `keeping`: as `copy`."
+    return own if kind.always_keeps else carried
 
 
 def readings() -> list[str]:

@@ -660,7 +660,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline";
+            kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline" | "set";
             /**
              * Note
              * @default null
