@@ -13,8 +13,8 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Replace
 from kentrograph.core.construct.circles import through_three, through_two_radius
 from kentrograph.core.construct.lines import bisector_of_places
+from kentrograph.core.desk import intents
 from kentrograph.core.figures import Circle, Line, Point
-from kentrograph.core.language import intents
 from kentrograph.core.language.script import read_script
 from kentrograph.core.language.statements import read
 from kentrograph.core.meet import meet_long

@@ -6,8 +6,8 @@ import time
 from statistics import median, quantiles
 
 from kentrograph.core.book.book import Book
+from kentrograph.core.desk import intents
 from kentrograph.core.figures import Point
-from kentrograph.core.language import intents
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.snap.away import away
 from kentrograph.core.snap.candidates import take_at

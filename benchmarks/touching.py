@@ -9,8 +9,8 @@ from benchmarks import bare
 from benchmarks.core import SEED, Row, paired, verdict
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Replace
+from kentrograph.core.desk import intents
 from kentrograph.core.figures import Circle, Line, Point
-from kentrograph.core.language import intents
 from kentrograph.core.language.script import read_script
 from kentrograph.core.tangency.radius import touching_two_radius
 from kentrograph.core.tangency.tangents import RawTangent, common_tangents

@@ -9,12 +9,12 @@ from pathlib import Path
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kind import Kind
 from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
 from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
-from kentrograph.core.language.views import reading_words
 from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS, VERBS
 from kentrograph.exchange.svg import Styled, picture
 

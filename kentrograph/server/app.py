@@ -19,8 +19,8 @@ from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
 from .doors import Doors
-from .live import Table
-from .rooms import Rooms
+from .listener import Listener
+from .live_session import LiveSession
 from .routes import router
 from .schemas import ErrorView
 from .sentences import schema_sentence
@@ -33,13 +33,13 @@ WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | None = None) -> FastAPI:
     """The application on a database that has its tables; ``origins`` are those of the addresses it is served at."""
     engine = engine_for(database_url)
-    rooms = Rooms(database_url)
+    listener = Listener(database_url)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        listener = asyncio.create_task(rooms.listen())
+        listening = asyncio.create_task(listener.listen())
         yield
-        listener.cancel()
+        listening.cancel()
         engine.dispose()
 
     app = FastAPI(
@@ -54,7 +54,7 @@ def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | Non
 
     @app.websocket("/api/drawings/{id}/live")
     async def live(socket: WebSocket, id: UUID) -> None:
-        await Table(socket, app.state.service, id).serve(rooms)
+        await LiveSession(socket, app.state.service, id).serve(listener)
 
     if web.is_dir():
         _front_end(app, web)

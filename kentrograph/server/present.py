@@ -9,15 +9,13 @@ from ..core.book.book import Book
 from ..core.book.edits import Replace
 from ..core.book.values import Drawn, Reading
 from ..core.construct.solution import Solution
-from ..core.figures import Point
-from ..core.language import display
-from ..core.language.codec import header_data
-from ..core.language.echo import given_texts, given_values
-from ..core.language.handles import handles, pulled
-from ..core.language.intents import mended
-from ..core.language.openline import Draft, OpenLine, before_kind, draft_of, read_mend
-from ..core.language.picks import under_pointer
-from ..core.language.pointing import (
+from ..core.desk import display
+from ..core.desk.handles import handles, pulled
+from ..core.desk.intents import mended
+from ..core.desk.interpretation import given_texts, given_values
+from ..core.desk.open_line import Draft, OpenLine, before_kind, draft_of, read_mend
+from ..core.desk.picks import under_pointer
+from ..core.desk.pointing import (
     OF_FIGURE,
     Pointed,
     Pointer,
@@ -30,8 +28,10 @@ from ..core.language.pointing import (
     turning_about,
     with_solution,
 )
+from ..core.desk.views import problem_view, reading_words, step_view
+from ..core.figures import Point
+from ..core.language.codec import header_data
 from ..core.language.report import figure_data
-from ..core.language.views import problem_view, reading_words, step_view
 from ..core.problem import Problem, Refused
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store.changes import State

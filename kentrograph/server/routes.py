@@ -7,9 +7,9 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
-from ..core.language.fields import Field, length_of, numbers_of
+from ..core.desk.fields import Field, length_of, numbers_of
+from ..core.desk.views import values_view, ways_view, working_view
 from ..core.language.script import write_script
-from ..core.language.views import values_view, ways_view, working_view
 from ..core.snap import select
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings

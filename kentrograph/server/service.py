@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 from ..store import changes
 from ..store.cache import BookCache
 from ..store.changes import State
-from .acts import edit_maker
+from .commands import edit_maker
 from .schemas import Act, Redo, Undo
 
 

@@ -10,8 +10,8 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Edit, Insert, Move, Replace, Several
 from kentrograph.core.book.step import Step
 from kentrograph.core.book.values import Drawn
-from kentrograph.core.language import intents
-from kentrograph.core.language.rename import rename
+from kentrograph.core.desk import intents
+from kentrograph.core.desk.rename import rename
 from kentrograph.core.problem import Problem, Refused
 
 from .support import book, figure

@@ -2,7 +2,7 @@
 
 import pytest
 
-from kentrograph.core.language.completion import complete
+from kentrograph.core.desk.completion import complete
 
 from .support import book
 

@@ -2,7 +2,7 @@
 
 import pytest
 
-from kentrograph.core.language.fields import Field, length_of, numbers_of
+from kentrograph.core.desk.fields import Field, length_of, numbers_of
 from kentrograph.core.problem import Refused
 
 from .support import book

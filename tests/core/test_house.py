@@ -12,10 +12,10 @@ from kentrograph.core.book.kinds import ALL
 from kentrograph.core.book.manner import Manner
 from kentrograph.core.book.step import Step, deal_name
 from kentrograph.core.book.tree import Plain
-from kentrograph.core.language.completion import complete_beginning
+from kentrograph.core.desk.completion import complete_beginning
+from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
-from kentrograph.core.language.openline import read_open_line
 from kentrograph.core.language.statements import read
 from kentrograph.core.language.vocabulary import READINGS, SIDES, VERBS
 from kentrograph.server.socket_schemas import known_draft
@@ -23,7 +23,7 @@ from kentrograph.server.socket_schemas import known_draft
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
     "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
-    "book", "snap", "language",
+    "book", "snap", "language", "desk",
 ]  # fmt: skip
 
 

@@ -2,8 +2,8 @@
 
 import pytest
 
-from kentrograph.core.language.openline import Draft, read_mend, read_open_line
-from kentrograph.core.language.pointing import Pointer, place_at, read_with_pointer
+from kentrograph.core.desk.open_line import Draft, read_mend, read_open_line
+from kentrograph.core.desk.pointing import Pointer, place_at, read_with_pointer
 
 from .support import book
 

@@ -6,14 +6,14 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn
-from kentrograph.core.language import intents
-from kentrograph.core.language.datum import datum_in_numbers
-from kentrograph.core.language.derived import values_of, ways_to_state
+from kentrograph.core.desk import intents
+from kentrograph.core.desk.datum import datum_in_numbers
+from kentrograph.core.desk.derived import values_of, ways_to_state
+from kentrograph.core.desk.handles import Handle, handles, pulled
+from kentrograph.core.desk.open_line import Draft
+from kentrograph.core.desk.picks import picks, under_pointer
+from kentrograph.core.desk.pointing import Pointer, Snapping
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
-from kentrograph.core.language.handles import Handle, handles, pulled
-from kentrograph.core.language.openline import Draft
-from kentrograph.core.language.picks import picks, under_pointer
-from kentrograph.core.language.pointing import Pointer, Snapping
 from kentrograph.core.problem import Refused
 from kentrograph.core.snap.select import hanging_together, inside, touched
 

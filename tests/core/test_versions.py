@@ -9,11 +9,11 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Insert, Move, Replace
+from kentrograph.core.desk import intents
+from kentrograph.core.desk.rename import rename
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
 from kentrograph.core.figures.similarity import Similarity, carried, dilation, reflection, rotation, shift
-from kentrograph.core.language import intents
-from kentrograph.core.language.rename import rename
 from kentrograph.core.language.script import write_script
 from kentrograph.core.measure.area import area_of
 from kentrograph.core.meet import nearest

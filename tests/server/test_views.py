@@ -7,10 +7,10 @@ from pydantic import TypeAdapter
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.language.echo import given_texts
+from kentrograph.core.desk.interpretation import given_texts
+from kentrograph.core.desk.views import step_view, values_view, working_view
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.statements import read
-from kentrograph.core.language.views import step_view, values_view, working_view
 from kentrograph.server.present import line_view
 from kentrograph.server.schemas import StepView, ValueView, WorkingView
 from kentrograph.server.socket_schemas import LineView, ReadRequest

@@ -39,7 +39,7 @@ def key_of_own(step: Step, key: str) -> bool:
 class Planned:
     """A step's plan and the names it needs; ``problem`` where there is no plan."""
 
-    __slots__ = ("everyday", "names", "needs_last", "plan", "problem")
+    __slots__ = ("fast_plan", "names", "needs_last", "plan", "problem")
 
     def __init__(self, step: Step, unit: str) -> None:
         planner = Planner(step.manner, unit)
@@ -53,7 +53,7 @@ class Planned:
         # A step that hinges on a name is looked at again when that changes, whether this reading of it needs it or not.
         self.names = (*planner.names, *(name for name in step.statement.hinges if name not in planner.names))
         self.needs_last = planner.needs_last
-        self.everyday = None if self.needs_last else self.plan
+        self.fast_plan = None if self.needs_last else self.plan
         """The plan of a step that counts from no last place: most are like that."""
 
 
@@ -261,7 +261,7 @@ class Network:
         values, steps, plans, links = self.values, self.steps, self._plans, self._links
         for id in self.order:
             planned = plans[id]
-            plan = planned.everyday
+            plan = planned.fast_plan
             if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.
                 try:
@@ -282,7 +282,7 @@ class Network:
             if id not in waiting:
                 continue
             planned = plans[id]
-            plan = planned.everyday
+            plan = planned.fast_plan
             value: Value | None = None
             if plan is not None:
                 # The everyday case in a few operations; whatever is missing or refused is looked at again below.

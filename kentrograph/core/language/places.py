@@ -26,9 +26,9 @@ from ..book.tree import (
     Toward,
 )
 from .cursor import Cursor
+from .guide_lines import name_or_sight
 from .lexer import Token
 from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
-from .sights import name_or_sight
 from .vocabulary import PLACE_WORDS, RESERVED, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})

@@ -11,11 +11,11 @@ from ..meet.within import distance_along, within
 from ..problem import Refused
 from .away import away
 from .crossings import MOST_CROSSED, add_crossings
+from .guide_lines import sights_near
 from .index import index_of
 from .known import Candidate, known_places, parts, stepped
 from .query import Query
 from .scores import Scores
-from .sights import sights_near
 
 _MOST_ALONG = 6
 """Of so many, the nearest, the places along them are offered, too."""

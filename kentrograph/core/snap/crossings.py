@@ -9,10 +9,10 @@ from ..book.crossings import COUNTED
 from ..figures import Arc, Line, Outline, Point
 from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
+from .approximate_crossings import Carrier, carrier_of, meet_roughly
 from .away import in_sweep
 from .known import Candidate
 from .query import Query
-from .roughly import Carrier, carrier_of, meet_roughly
 from .scores import Scores
 
 MOST_CROSSED = 12

@@ -11,10 +11,10 @@ from ..figures.along import heading, place_along
 from ..meet import meet_long
 from ..meet.within import swept, within
 from ..units import plain
+from .approximate_crossings import carrier_of, meet_roughly
 from .crossings import MOST_CROSSED
 from .known import Candidate
 from .query import Passed, Query, Sight
-from .roughly import carrier_of, meet_roughly
 
 _REACH = 0.6
 """A sight line is a line and not a place: it takes hold somewhat later than a place does."""

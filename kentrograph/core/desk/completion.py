@@ -9,9 +9,9 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.kinds import ALL
 from ..book.tree import Statement
+from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
 from ..problem import Refused
 from .trying import readable
-from .vocabulary import KINDS, PARTS, READINGS, SIDES
 
 MOST = 12
 

@@ -8,7 +8,7 @@ from ...book.kinds.bindings import given_facts
 from ...book.planner import Planner
 from ...book.values import Drawn
 from ...problem import Refused
-from ..echo import env_of
+from ..interpretation import env_of
 from .arcs import arc_working
 from .lines import line_working
 from .points import point_working

@@ -6,9 +6,9 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import Value
+from ..language.script import named_step
+from ..language.statements import read
 from ..problem import Refused
-from .script import named_step
-from .statements import read
 
 
 def readable(book: Book, text: str, index: int) -> Statement:

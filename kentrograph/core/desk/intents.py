@@ -9,14 +9,14 @@ from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.step import Besides, Step
 from ..book.tree import UNREAD, key_of
 from ..book.values import Drawn, Value
+from ..language.header import apply_header
+from ..language.script import named_step
+from ..language.statements import parse_header
+from ..language.vocabulary import CHOOSERS, KINDS
 from ..problem import Problem, Refused, refuse
 from .datum import datum_in_numbers
-from .header import apply_header
-from .script import named_step
-from .statements import parse_header
-from .taking import worded
+from .side_words import worded
 from .trying import readable, tried
-from .vocabulary import CHOOSERS, KINDS
 
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
 

@@ -13,7 +13,7 @@ from ...book.step import Step
 from ...book.tree import Given, Name, NamedPlace, Place
 from ...figures import Arc, Circle, Figure, Point, halfway
 from ...units import plain
-from ..echo import env_of
+from ..interpretation import env_of
 
 
 @dataclass(frozen=True, slots=True)

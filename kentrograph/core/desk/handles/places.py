@@ -11,9 +11,9 @@ from ...book.step import Step
 from ...book.tree import PLACES, Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
 from ...figures import Arc, Line, Point
 from ...meet.within import distance_along
-from ...snap.sights import in_number
-from ..echo import env_of, given_texts
-from ..openline import Draft
+from ...snap.guide_lines import in_number
+from ..interpretation import env_of, given_texts
+from ..open_line import Draft
 from ..pointing import Pointer, places_at
 from .handle import Handle, Pull, from_base, is_number, length_text, way_text
 

@@ -6,10 +6,10 @@ from typing import Literal
 from ..book.book import Book
 from ..book.planner import NumberPlan, Planner
 from ..book.tree import Number
+from ..language.cursor import Cursor
+from ..language.numbers import DIRECTION, LENGTH, Wanted, expression
 from ..problem import Refused, refuse
-from .cursor import Cursor
-from .echo import env_of
-from .numbers import DIRECTION, LENGTH, Wanted, expression
+from .interpretation import env_of
 
 LARGEST = 1e12
 """No step, and no distance on a picture, is larger; in the drawing's unit."""

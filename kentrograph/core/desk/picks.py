@@ -11,7 +11,7 @@ from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..units import plain
-from .openline import Draft, OpenLine, read_open_line
+from .open_line import Draft, OpenLine, read_open_line
 from .phrases import phrases
 from .pointing import (
     Pointed,

@@ -13,7 +13,7 @@ log = logging.getLogger("kentrograph")
 RETRY_SECONDS = 1.0
 
 
-class News:
+class Pending:
     """What a table has not been told yet."""
 
     def __init__(self) -> None:
@@ -33,20 +33,20 @@ class News:
         return backing
 
 
-class Rooms:
+class Listener:
     """Tables by drawing. News come through the database only, so that several workers serve one drawing."""
 
     def __init__(self, url: str) -> None:
         self._url = url.replace("postgresql+psycopg://", "postgresql://")
-        self._tables: dict[UUID, set[News]] = defaultdict(set)
+        self._tables: dict[UUID, set[Pending]] = defaultdict(set)
 
-    def enter(self, id: UUID, news: News) -> None:
+    def enter(self, id: UUID, pending: Pending) -> None:
         """Wakes this table when the drawing changes."""
-        self._tables[id].add(news)
+        self._tables[id].add(pending)
 
-    def leave(self, id: UUID, news: News) -> None:
+    def leave(self, id: UUID, pending: Pending) -> None:
         """No longer."""
-        self._tables[id].discard(news)
+        self._tables[id].discard(pending)
         if not self._tables[id]:
             del self._tables[id]
 
@@ -65,10 +65,10 @@ class Rooms:
                 await asyncio.sleep(RETRY_SECONDS)
 
     def _wake(self, id: UUID, backing: bool) -> None:
-        for news in self._tables.get(id, ()):
-            news.tell(backing)
+        for pending in self._tables.get(id, ()):
+            pending.tell(backing)
 
     def _wake_all(self) -> None:
         for tables in self._tables.values():
-            for news in tables:
-                news.tell(True)
+            for pending in tables:
+                pending.tell(True)

@@ -7,14 +7,14 @@ from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
 from ..figures.box import box_of, empty_box, stretch
+from ..language.messages import sentence
+from ..language.report import figure_data
 from ..problem import Problem
 from ..units import plain
 from . import display
 from .derived import values_of, ways_to_state
-from .echo import given_texts, given_values
 from .intents import beside_of, helped
-from .messages import sentence
-from .report import figure_data
+from .interpretation import given_texts, given_values
 from .suggest import suggestion
 from .working import working_of
 

@@ -5,11 +5,11 @@ from math import hypot
 import pytest
 
 from kentrograph.core.book.values import Drawn
-from kentrograph.core.language import intents
-from kentrograph.core.language.openline import Draft
-from kentrograph.core.language.picks import picks, under_pointer
-from kentrograph.core.language.pointing import Pointer
-from kentrograph.core.language.taking import worded
+from kentrograph.core.desk import intents
+from kentrograph.core.desk.open_line import Draft
+from kentrograph.core.desk.picks import picks, under_pointer
+from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.side_words import worded
 
 from .support import book
 from .test_touching_values import GROUND

@@ -2,9 +2,9 @@
 
 from ..book.book import Book
 from ..book.tree import Statement
+from ..language.messages import sentence
+from ..language.vocabulary import KINDS
 from ..problem import Problem
-from .messages import sentence
-from .vocabulary import KINDS
 
 
 def expected_words(kind: str, statement: Statement | None) -> list[str]:

@@ -8,7 +8,7 @@ from typing import NamedTuple
 from ...book.book import Book
 from ...book.values import Drawn
 from ...problem import Refused
-from ..openline import draft_of
+from ..open_line import draft_of
 from ..pointing import Pointer
 from .fitting import text_of
 from .handle import Handle

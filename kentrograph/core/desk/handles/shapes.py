@@ -8,7 +8,7 @@ from ...book.book import Book
 from ...book.step import Step
 from ...book.values import Drawn
 from ...figures import Ellipse, Line, Outline, Point, halfway
-from ..echo import given_texts
+from ..interpretation import given_texts
 from ..pointing import Pointer
 from .handle import Handle, Pull, Rows, from_base, is_length, length_text, literal, sign_of, turn_text
 

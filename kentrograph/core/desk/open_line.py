@@ -13,16 +13,16 @@ from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import Drawn, Value
+from ..language.header import apply_header
+from ..language.statements import parse_header
+from ..language.vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 from ..problem import Problem, Refused
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
-from .echo import given_texts
 from .expectation import beginning_hint, expected_words, hint
-from .header import apply_header
 from .intents import helped, mended
-from .statements import parse_header
+from .interpretation import given_texts
 from .trying import tried
-from .vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 
 DRAFT_ID = "draft"
 

@@ -8,11 +8,11 @@ from math import hypot
 
 from ..book.book import Book
 from ..figures import Point
+from ..language.vocabulary import KINDS
+from ..snap.guide_lines import in_number
 from ..snap.kinds import KINDS as PLACE_KINDS
-from ..snap.sights import in_number
-from .openline import Draft
+from .open_line import Draft
 from .pointing import Pointed, Pointer, places_at
-from .vocabulary import KINDS
 
 _MOST = 6
 _WIDER = 4.0

@@ -12,17 +12,17 @@ from ..book.values import Drawn
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from ..figures.along import heading
+from ..language.script import named_step
 from ..measure.closest import distance_between
 from ..problem import Refused
 from ..snap.candidates import look
 from ..snap.kinds import KINDS, ON
 from ..snap.query import Passed, Query, decimals_for
 from ..units import plain
-from .echo import env_of
 from .intents import mended
-from .openline import DRAFT_ID, Draft, OpenLine, read_open_line
-from .script import named_step
-from .taking import worded
+from .interpretation import env_of
+from .open_line import DRAFT_ID, Draft, OpenLine, read_open_line
+from .side_words import worded
 from .trying import tried
 
 

@@ -1,7 +1,7 @@
 """Acts of the wire to edits of the book."""
 
-from ..core.language import intents
-from ..core.language.rename import rename
+from ..core.desk import intents
+from ..core.desk.rename import rename
 from ..store.changes import Make
 from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, Undo, Write
 

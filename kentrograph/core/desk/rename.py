@@ -6,9 +6,9 @@ from ..book.book import Book
 from ..book.edits import Edit, Replace, Several
 from ..book.step import Step, like_name
 from ..book.tree import Name, key_of
+from ..language.script import with_names
+from ..language.statements import check_name, read
 from ..problem import refuse
-from .script import with_names
-from .statements import check_name, read
 
 
 def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:

@@ -15,8 +15,8 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.changes import State
 from ..store.errors import NoDrawing, StaleBase, StoreError
+from .listener import Listener, Pending
 from .present import book_view, line_view
-from .rooms import News, Rooms
 from .sentences import schema_sentence
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
@@ -25,7 +25,7 @@ log = logging.getLogger("kentrograph")
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
 
 
-class Table:
+class LiveSession:
     """One open table. It remembers only which book it has sent."""
 
     def __init__(self, socket: WebSocket, service: Service, id: UUID) -> None:
@@ -36,13 +36,13 @@ class Table:
         self.told: tuple[int, str] | None = None
         """The revision and the name that the other side has; None while it believes that the drawing is gone."""
         self.book: Book | None = None
-        self.news = News()
+        self.pending = Pending()
         self.sending = asyncio.Lock()
 
-    async def serve(self, rooms: Rooms) -> None:
+    async def serve(self, listener: Listener) -> None:
         """Sends the whole book, then answers until the other side goes."""
         await self.socket.accept()
-        rooms.enter(self.id, self.news)
+        listener.enter(self.id, self.pending)
         teller = asyncio.create_task(self._tell())
         try:
             await self._bring_up_to_date()
@@ -52,11 +52,11 @@ class Table:
             pass
         finally:
             teller.cancel()
-            rooms.leave(self.id, self.news)
+            listener.leave(self.id, self.pending)
 
     async def _tell(self) -> None:
         while True:
-            backing = await self.news.wait()
+            backing = await self.pending.wait()
             await self._bring_up_to_date()
             if backing:
                 await self._send({"type": "backing"})

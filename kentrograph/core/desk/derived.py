@@ -14,10 +14,10 @@ from ..figures import Arc, Circle, Figure, Line, Point
 from ..problem import Problem, Refused
 from ..units import plain
 from . import display
-from .echo import given_texts
 from .intents import mended
-from .openline import Draft, before_kind, draft_of
-from .taking import worded
+from .interpretation import given_texts
+from .open_line import Draft, before_kind, draft_of
+from .side_words import worded
 
 _MOST_REMOVED = 2
 

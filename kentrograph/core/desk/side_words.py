@@ -8,9 +8,9 @@ from ..book.step import Step
 from ..book.tree import Given, Statement
 from ..book.values import Drawn
 from ..construct.solution import Solution
+from ..language.vocabulary import CHOOSERS, SIDES
 from ..problem import Refused
 from .trying import readable
-from .vocabulary import CHOOSERS, SIDES
 
 _TOUCHED = ("touching", "through", "figures")
 _TRAILING = re.compile(r"(\s+(?:" + "|".join(sorted(SIDES, key=len, reverse=True)) + r"))+$", re.IGNORECASE)

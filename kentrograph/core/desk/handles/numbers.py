@@ -18,7 +18,7 @@ from ...meet.carriers import way_of
 from ...meet.within import swept
 from ...problem import Refused
 from ...units import plain
-from ..echo import given_texts
+from ..interpretation import given_texts
 from ..pointing import Pointer
 from .fitting import fitting_radius, nearest_worded
 from .handle import Handle, Pull, Rows, from_base, is_length, is_number, length_text, literal, turn_text, way_text
