@@ -74,9 +74,14 @@ class LiveSession:
         async with self.sending:
             if state.revision < self.revision or (self.book is not None and (state.revision, state.name) == self.told):
                 return
-            message = whole_message(state) if self.book is None else orjson.dumps(book_view(state, self.book))
+            # Off the loop: the message of a large drawing takes its time, and nobody else's pointer waits for it.
+            message = await run_in_threadpool(self._message, state)
             self.revision, self.book, self.told = state.revision, state.book, (state.revision, state.name)
             await self.socket.send_bytes(message)
+
+    def _message(self, state: State) -> bytes:
+        with self.service.reading(self.id):
+            return whole_message(state) if self.book is None else orjson.dumps(book_view(state, self.book))
 
     async def _send(self, message: object) -> None:
         async with self.sending:
@@ -100,13 +105,18 @@ class LiveSession:
         if self.book is None:
             return
         try:
-            view = line_view(self.book, message)
+            view = await run_in_threadpool(self._line, self.book, message)
         except Exception:
             # A fault of ours while something is only looked at must not close the table on what is being written.
             log.exception("could not read the open line: %r", message)
             await self._refuse(message.seq, "fault", "The server could not read this; the fault is in its log.")
         else:
-            await self._send(view)
+            async with self.sending:
+                await self.socket.send_bytes(view)
+
+    def _line(self, book: Book, message: ReadRequest) -> bytes:
+        with self.service.reading(self.id):
+            return orjson.dumps(line_view(book, message))
 
     async def _do(self, message: DoRequest) -> None:
         try:

@@ -131,14 +131,13 @@ def get_inside(
 
 
 @router.get("/drawings/{id}/together/{step}", response_model=list[str])
-async def get_together(request: Request, id: UUID, step: Annotated[Id, Path()]) -> list[str]:
-    """The step and all that hang together with it.
-
-    Worked out where the tables are read, one after the other: they share the index of the book.
-    """
-    book = (await run_in_threadpool(_service(request).state, id)).book
+def get_together(request: Request, id: UUID, step: Annotated[Id, Path()]) -> list[str]:
+    """The step and all that hang together with it."""
+    service = _service(request)
+    book = service.state(id).book
     book.position(step)
-    return select.hanging_together(book, step)
+    with service.reading(id):
+        return select.hanging_together(book, step)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from threading import Lock
 from uuid import UUID
 
 from sqlalchemy import Engine
@@ -20,12 +21,22 @@ class Service:
     def __init__(self, engine: Engine) -> None:
         self.engine = engine
         self.cache = BookCache()
+        self._reading: dict[UUID, Lock] = {}
+        self._guard = Lock()
 
     @contextmanager
     def session(self) -> Iterator[Session]:
         """A transaction: committed at the end, rolled back on any error."""
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield session
+
+    @contextmanager
+    def reading(self, id: UUID) -> Iterator[None]:
+        """One read of a drawing at a time: what is worked out about a book (its index, its places) is kept and shared."""
+        with self._guard:
+            lock = self._reading.setdefault(id, Lock())
+        with lock:
+            yield
 
     def state(self, id: UUID) -> State:
         """A drawing as it stands."""

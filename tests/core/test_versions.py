@@ -139,6 +139,17 @@ def test_each_result_is_a_figure_in_its_own_right() -> None:
 
 
 @pytest.mark.parametrize(
+    "text",
+    ["mirror C1 L1 in L2 keeping", "mirror keeping C1 L1 in L2", "move C1 keeping L1 by 1, 1", "copy C1 L1 from C1 to end of L1",
+     "turn C1 L1 keeping about C1 by 20", "scale L1 C1 about 0,0 by 3 keeping"],
+)  # fmt: skip
+def test_the_givens_of_a_verb_stand_in_any_order(text: str) -> None:
+    found = report("C1 = circle centre 0,0 radius 1", "L1 = line from 0,0 to 1,1", "L2 = line from 5,0 to 5,1", text)
+    assert found["problems"] == []
+    assert set(found["figures"]) == {"C1", "L1", "L2", "C2", "L3"}
+
+
+@pytest.mark.parametrize(
     ("text", "kind"),
     [
         ("N = move C1 by 1, 1", "names_kept"),

@@ -85,7 +85,7 @@ JOINTS = frozenset(
     " toward corner curve via straight".split()
 )
 
-NAMES_TOO = frozenset({"axis", "keeping"})
+NAMES_TOO = frozenset({"axis"})
 """Words of givens that came when figures could bear them as names already: they still can."""
 
 RESERVED = (
