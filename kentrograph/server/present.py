@@ -44,7 +44,7 @@ def book_view(state: State, known: Book | None) -> Data:
     """The book for a receiver who has ``known`` already; the whole of it where that is None."""
     book = state.book
     whole = known is None or known.header != book.header
-    differ = [id for id in book.order if whole or known is None or _differs(book, known, id)]
+    differ = list(book.order) if whole or known is None else _differing(book, known)
     last = book.last_place()
     return {
         "type": "book",
@@ -59,6 +59,18 @@ def book_view(state: State, known: Book | None) -> Data:
         "redo": state.redo,
         "last": [last.x, last.y],
     }
+
+
+def _differing(book: Book, known: Book) -> list[str]:
+    """The steps that a receiver does not have as they are now, in the order of the book.
+
+    Where the one book came of the other by an edit, only what that touched is looked at, and what shares a name with it.
+    """
+    if book.before is not known.values:
+        return [id for id in book.order if _differs(book, known, id)]
+    looked_at = {id: None for touched in book.touched for id in (touched, *book.sharing(touched), *known.sharing(touched))}
+    found = [id for id in looked_at if id in book.steps and _differs(book, known, id)]
+    return sorted(found, key=book.position)
 
 
 def _differs(book: Book, known: Book, id: str) -> bool:

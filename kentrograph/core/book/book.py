@@ -104,6 +104,15 @@ class Book(Network):
         value = self.values[id] if id is not None else None
         return value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
 
+    def sharing(self, id: str) -> tuple[str, ...]:
+        """The steps that define a name that this one defines, too, and the verbs that work on what comes of it: what is seen
+        of them, and how it is drawn, hangs on it besides their values."""
+        step = self.steps.get(id)
+        if step is None:
+            return ()
+        versions = (d for key in step.keys for d in self._definers.get(key, ()))
+        return (*versions, *(u for u in self._users.get(id, ()) if self.steps[u].statement.operands))
+
     def shown_of(self, id: str) -> tuple[bool, ...]:
         """Which of the figures that come of a step are seen."""
         return tuple(self.seen(one) for one, _, _ in self.figures_of(id))

@@ -160,18 +160,19 @@ class Network:
     def _relative_after(self, index: int) -> list[str]:
         """Steps from ``index`` on whose last place is the one of the nearest step before ``index``."""
         found: list[str] = []
-        for id in self.order[index:]:
-            planned = self._plans[id]
-            if planned.needs_last:
+        for at in range(index, len(self.order)):
+            id = self.order[at]
+            if self._plans[id].needs_last:
                 found.append(id)
             if self.steps[id].puts_place:
                 break
         return found
 
     def _last_provider(self, index: int) -> str | None:
-        for id in reversed(self.order[:index]):
-            if self.steps[id].puts_place:
-                return id
+        order, steps = self.order, self.steps
+        for at in range(min(index, len(order)) - 1, -1, -1):
+            if steps[order[at]].puts_place:
+                return order[at]
         return None
 
     def _resolve(self, key: str, index: int) -> str | None:

@@ -7,6 +7,9 @@ from .kinds import ALL
 from .manner import Manner
 from .tree import KindOf, Statement, key_of
 
+VERBS = frozenset(kind.word for kind in ALL.values() if kind.shapes)
+"""Kinds of which several figures can come, and that carry names on."""
+
 
 @dataclass(frozen=True, slots=True)
 class Step:
@@ -42,12 +45,16 @@ class Step:
     @property
     def names(self) -> tuple[str, ...]:
         """All names that it defines, each for one of the figures that come of it, in their order."""
+        if self.statement.kind not in VERBS:
+            return (self.name,) if self.name else ()
         return (*self.carried, *self.own)
 
     @property
     def keys(self) -> tuple[str, ...]:
         """The names in the form that is compared."""
-        return tuple(key_of(name) for name in self.names)
+        if self.statement.kind not in VERBS:
+            return (key_of(self.name),) if self.name else ()
+        return tuple(map(key_of, self.names))
 
     def kinds(self, kind_of: KindOf) -> tuple[str | None, ...]:
         """What each of its names stands for; ``kind_of`` says it of the names that it works on."""

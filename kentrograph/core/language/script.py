@@ -60,8 +60,10 @@ def read_script(text: str) -> Script:
             continue
         steps.append(step)
         lines[step.id] = (number, indent)
-        kinds.update({key: kind for key, kind in zip(step.keys, step.kinds(kinds.get), strict=False) if kind is not None})
-        names.update(step.keys)
+        for key, kind in zip(step.keys, step.kinds(kinds.get), strict=False):
+            names.add(key)
+            if kind is not None:
+                kinds[key] = kind
     return Script(header, tuple(steps), lines, tuple(misread))
 
 

@@ -32,9 +32,10 @@ def read(text: str) -> Statement:
     A text that cannot be read is a statement that holds its problem, with the place, what could stand there and what
     was found. Line breaks are blanks: a statement is one line of the book.
     """
-    return _read(_BREAKS.sub(" ", text), {})[0]
+    return _read(_BREAKS.sub(" ", text) if "\n" in text or "\r" in text else text, {})[0]
 
 
+_FIRST = re.compile(r"\s*([A-Za-z][A-Za-z0-9_]*)")
 _BREAKS = re.compile(r"[\r\n]")
 
 
@@ -95,6 +96,9 @@ def _may_be_name(text: str) -> bool:
 
 def parse_header(text: str) -> HeaderLine | None:
     """The header line in this text, or None where it is not one."""
+    first = _FIRST.match(text)
+    if first is None or first[1].lower() not in HEADERS:
+        return None
     c = Cursor(text)
     if not c.at_word(*HEADERS):
         return None
