@@ -9,12 +9,12 @@ from dataclasses import replace
 from typing import Any
 
 from ..figures import Point
-from ..problem import Problem, refuse
+from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .manner import Header, Manner
 from .network import TABLES, Network, Planned, key_of_own
 from .planner import Planner
-from .step import Names, Step
+from .step import InUse, Step
 from .tree import key_of
 from .values import Drawn, Value
 
@@ -142,18 +142,9 @@ class Book(Network):
             found.update({key: kind for key, kind in zip(step.keys, step.kinds(found.get), strict=False) if kind is not None})
         return found
 
-    def taken_names(self) -> Names:
-        """Names in use, and names that waiting steps hope for; none of them is dealt again. Not to be changed either."""
-        if self._taken is None:
-            self._taken = self._names_taken()
-        return self._taken
-
-    def _names_taken(self) -> Names:
-        taken = Names(self._definers)
-        for id, value in self.values.items():
-            if isinstance(value, Problem):
-                taken.update(self._plans[id].names)
-        return taken
+    def taken_names(self) -> InUse:
+        """Names in use, and names that waiting steps hope for; none of them is dealt again."""
+        return InUse(self._definers, self._users, self._tried)
 
     def last_place(self, before: int | None = None) -> Point:
         """Where relative entries count from, for a step at this index."""
@@ -171,7 +162,7 @@ class Book(Network):
             return self
         book = self._copy()
         book.hand, book.before, book.touched = manner, self.before, self.touched
-        book._kinds, book._taken = self._kinds, self._taken
+        book._kinds = self._kinds
         return book
 
     @property
@@ -218,7 +209,7 @@ class Book(Network):
     def _copy(self) -> "Book":
         """A book that shares every table with this one; `_own` makes one of them its own before it is changed."""
         book = Book()
-        book.header, book.order, book.memo = self.header, self.order, self.memo
+        book.header, book.order, book.memo, book._tried = self.header, self.order, self.memo, self._tried.copy()
         for table in TABLES:
             setattr(book, table, getattr(self, table))
         book._owned = set()
@@ -256,7 +247,11 @@ class Book(Network):
         self._own("steps", "_plans")
         self.order = (*self.order[:index], step.id, *self.order[index:])
         self.steps[step.id] = step
-        self._renumber()
+        if index == len(self.order) - 1:
+            self._own("_positions")
+            self._positions[step.id] = index
+        else:
+            self._renumber()
         self._define(step)
         self._plans[step.id] = Planned(step, self.header.manner.unit)
         touched.add(step.id)

@@ -14,7 +14,7 @@ from ..problem import Problem, Refused, refuse
 from .kinds import located, plan_statement
 from .manner import Header, Manner
 from .planner import Plan, Planner
-from .step import Names, Step, like_name
+from .step import Step, like_name
 from .tree import Name, key_of
 from .values import Drawn, Value
 
@@ -67,7 +67,7 @@ class Network:
         "_owned",
         "_plans",
         "_positions",
-        "_taken",
+        "_tried",
         "_users",
         "before",
         "changed",
@@ -102,7 +102,8 @@ class Network:
         self.memo: dict[str, Any] = {}
         """What others work out about steps and keep by their ids; every revision shares it, so each entry says what it is of."""
         self._kinds: dict[str, str] | None = None
-        self._taken: Names | None = None
+        self._tried: dict[str, int] = {}
+        """For each stem of names, up to which number they are known to be in use."""
         self._owned = set(TABLES)
         """Tables that no other book shares."""
 
@@ -137,6 +138,14 @@ class Network:
                 self._definers[key] = rest
             else:
                 del self._definers[key]
+                self._comes_free(key)
+
+    def _comes_free(self, key: str) -> None:
+        """A name is no longer in use: it may be dealt again."""
+        stem = key.rstrip("0123456789")
+        number = key[len(stem) :]
+        if number and stem in self._tried:
+            self._tried[stem] = min(self._tried[stem], int(number))
 
     def _users_between(self, keys: Iterable[str], index: int) -> list[str]:
         """Steps from ``index`` on that use one of these names as it stands there: they would use another version of it if
@@ -236,8 +245,8 @@ class Network:
             rest = tuple(u for u in self._users.get(need, ()) if u != id)
             if rest:
                 self._users[need] = rest
-            else:
-                self._users.pop(need, None)
+            elif self._users.pop(need, None) and need.startswith("?"):
+                self._comes_free(need[1:])
 
     def datum_place(self, written: Manner) -> Point:
         """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""

@@ -93,13 +93,28 @@ class Names(set[str]):
 
 
 class Besides:
-    """Names in use and a few more, without a copy of them all."""
+    """Names in use and a few more, or but a few, without a copy of them all."""
 
-    def __init__(self, taken: Taken, more: Container[str]) -> None:
-        self.taken, self.more = taken, more
+    def __init__(self, taken: Taken, more: Container[str] = (), but: Container[str] = ()) -> None:
+        self.taken, self.more, self.but = taken, more, but
 
     def __contains__(self, key: object) -> bool:
-        return key in self.taken or key in self.more
+        return key in self.more or (key in self.taken and key not in self.but)
+
+
+class InUse:
+    """Names in use in a book: those that are defined, and those that waiting steps hope for. None of them is dealt again.
+
+    ``tried`` remembers up to which number each stem is known to be in use; the book forgets that where a name comes free.
+    """
+
+    __slots__ = ("defined", "hoped", "tried")
+
+    def __init__(self, defined: Container[str], hoped: Container[str], tried: dict[str, int]) -> None:
+        self.defined, self.hoped, self.tried = defined, hoped, tried
+
+    def __contains__(self, key: object) -> bool:
+        return key in self.defined or f"?{key}" in self.hoped
 
 
 LETTERS = {kind.draws: kind.letter for kind in ALL.values() if kind.letter}
@@ -108,11 +123,12 @@ LETTERS = {kind.draws: kind.letter for kind in ALL.values() if kind.letter}
 
 def free_name(stem: str, taken: Taken) -> str:
     """The first of stem1, stem2, ... that is not in use."""
-    tried = taken.tried if isinstance(taken, Names) else {}
-    n = tried.get(stem, 1)
-    while key_of(f"{stem}{n}") in taken:
+    tried: dict[str, int] = getattr(taken, "tried", {})
+    key = key_of(stem)
+    n = tried.get(key, 1)
+    while f"{key}{n}" in taken:
         n += 1
-    tried[stem] = n
+    tried[key] = n
     return f"{stem}{n}"
 
 

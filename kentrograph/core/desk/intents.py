@@ -90,10 +90,10 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     # What could not be read keeps the name by which others wait for it.
     kind_kept = statement.kind == before.statement.kind or (before.statement.kind == UNREAD and before.name != "")
     if statement.name is not None:
-        taken = book.taken_names() - set(map(key_of, before.own))
+        taken = Besides(book.taken_names(), but=set(map(key_of, before.own)))
         step = named_step(id, statement, book.header, taken, kind_of)
     elif statement.operands or before.statement.operands:
-        step = named_step(id, statement, book.header, Besides(book.taken_names() - set(map(key_of, before.own)), ()), kind_of)
+        step = named_step(id, statement, book.header, Besides(book.taken_names(), but=set(map(key_of, before.own))), kind_of)
         if len(step.own) == len(before.own):
             step = replace(step, name=before.name, dealt=before.dealt)
     elif kind_kept or before.figure_kind == Step(id, "", True, statement, before.manner).figure_kind:

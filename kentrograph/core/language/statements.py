@@ -96,8 +96,8 @@ def _may_be_name(text: str) -> bool:
 
 def parse_header(text: str) -> HeaderLine | None:
     """The header line in this text, or None where it is not one."""
-    first = _FIRST.match(text)
-    if first is None or first[1].lower() not in HEADERS:
+    begins = _FIRST.match(text)
+    if begins is None or begins[1].lower() not in HEADERS:
         return None
     c = Cursor(text)
     if not c.at_word(*HEADERS):
