@@ -258,8 +258,6 @@ export interface paths {
         /**
          * Get Together
          * @description The step and all that hang together with it.
-         *
-         *     Worked out where the tables are read, one after the other: they share the index of the book.
          */
         get: operations["get_together_api_drawings__id__together__step__get"];
         put?: never;
