@@ -175,6 +175,16 @@ def test_what_cannot_be_shaped_says_why(text: str, kind: str) -> None:
     assert problem("C1 = circle centre 0,0 radius 1", "L1 = line from 0,0 to 1,1", "a = 5", text)["kind"] == kind
 
 
+@pytest.mark.parametrize("in_hand", ["pencil", "ink"])
+@pytest.mark.parametrize("drawn", ["pencil", "ink"])
+def test_a_verb_draws_with_what_drew_its_figure_whatever_is_in_hand(drawn: str, in_hand: str) -> None:
+    b = book(f"{drawn} C1 = circle centre 0,0 radius 1")
+    for text in ("move C1 by 5, 0", "copy C1 by 0, 5", "mirror C1 in 0,0; 1,1 keeping"):
+        b, _ = b.edited(intents.write(b, text, text[:4], pen=in_hand)[0])
+        assert b.steps[text[:4]].statement.text == text
+        assert b.pen_of(text[:4]) == drawn
+
+
 # What is seen -------------------------------------------------------------------------------------------
 
 

@@ -83,10 +83,6 @@ class Planner:
             return turn(value)
         return lambda env, last: turn(value(env, last))
 
-    def turn(self, node: Number) -> NumberPlan:
-        """An angle turned through, in degrees counter-clockwise, however directions are counted."""
-        return self.number(node)
-
     def number(self, node: Number) -> NumberPlan:
         """A number as written: lengths in the step's own unit, directions in its own convention."""
         match node:

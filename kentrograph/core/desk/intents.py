@@ -41,7 +41,8 @@ def write(
     text = _in_words(book, step, value, at)
     if text != step.statement.text:
         step, value = tried(book, text, id, at)
-    if pen == "pencil" and step.statement.pen is None and step.statement.kind in KINDS:
+    kind = KINDS.get(step.statement.kind)
+    if pen == "pencil" and step.statement.pen is None and kind is not None and not kind.shapes:
         text = f"pencil {text}"
         step, _ = tried(book, text, id, at)
     if beside and "#" not in text:
@@ -89,12 +90,10 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
 
     # What could not be read keeps the name by which others wait for it.
     kind_kept = statement.kind == before.statement.kind or (before.statement.kind == UNREAD and before.name != "")
-    if statement.name is not None:
+    if statement.name is not None or statement.operands or before.statement.operands:
         taken = Besides(book.taken_names(), but=set(map(key_of, before.own)))
         step = named_step(id, statement, book.header, taken, kind_of)
-    elif statement.operands or before.statement.operands:
-        step = named_step(id, statement, book.header, Besides(book.taken_names(), but=set(map(key_of, before.own))), kind_of)
-        if len(step.own) == len(before.own):
+        if statement.name is None and len(step.own) == len(before.own):
             step = replace(step, name=before.name, dealt=before.dealt)
     elif kind_kept or before.figure_kind == Step(id, "", True, statement, before.manner).figure_kind:
         step = replace(before, statement=statement)

@@ -7,6 +7,7 @@ from ..figures import Circle, Ellipse, Point
 from ..tolerance import Tolerance
 from .carriers import Way, away
 from .meeting import APART, COINCIDENT, How, Meeting, Spot
+from .narrowing import newton_between
 from .trigonometric import Coefficients, Zero, turns, value_and_slope, zeros
 
 
@@ -172,25 +173,9 @@ def nearest_angle(e: Ellipse, at: Point) -> float:
 
 def _turned_past(a: float, b: float, x: float, y: float, flat: float) -> float:
     """The angle in the first quadrant at which the normal goes through a place in it."""
-    low, high = 0.0, 0.5 * pi
-    t = atan2(y * a, x * b)
-    for _ in range(_MOST_HALVINGS):
+
+    def missed(t: float) -> tuple[float, float]:
         c, s = cos(t), sin(t)
-        value = flat * s * c - a * x * s + b * y * c
-        if value > 0.0:
-            low = t
-        elif value < 0.0:
-            high = t
-        else:
-            break
-        slope = flat * (c * c - s * s) - a * x * c - b * y * s
-        better = t - value / slope if slope < 0.0 else low
-        if not low < better < high:
-            better = 0.5 * (low + high)
-        if better in (low, high, t):
-            break
-        t = better
-    return t
+        return flat * s * c - a * x * s + b * y * c, flat * (c * c - s * s) - a * x * c - b * y * s
 
-
-_MOST_HALVINGS = 70
+    return newton_between(missed, 0.0, 0.5 * pi, atan2(y * a, x * b), 1)

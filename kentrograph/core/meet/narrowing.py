@@ -34,3 +34,29 @@ def zero_between(
             high, above = t, here
             below *= 0.5
     return t
+
+
+def newton_between(
+    value_and_slope: Callable[[float], tuple[float, float]], low: float, high: float, start: float, sign: int
+) -> float:
+    """The same by Newton's method, halved wherever a step would leave the bounds; ``sign`` is that of the function at ``low``.
+
+    >>> round(newton_between(lambda x: (2.0 - x * x, -2.0 * x), 0.0, 2.0, 1.0, 1), 12)
+    1.414213562373
+    """
+    t = start
+    for _ in range(ROUNDS):
+        value, slope = value_and_slope(t)
+        if value == 0.0:
+            break
+        if (value > 0.0) == (sign > 0):
+            low = t
+        else:
+            high = t
+        better = t - value / slope if slope != 0.0 else low
+        if not low < better < high:
+            better = 0.5 * (low + high)
+        if better in (low, high, t):
+            break
+        t = better
+    return t

@@ -5,9 +5,10 @@ from collections.abc import Callable
 from math import cos, pi, sin
 from typing import NamedTuple
 
+from .narrowing import newton_between
+
 Coefficients = tuple[float, float, float, float, float]
 _ROUNDS = 80
-_NARROWINGS = 60
 _SAMPLES = 16
 
 
@@ -41,7 +42,7 @@ def zeros(k: Coefficients, nothing: Callable[[float], float]) -> list[Zero]:
     for i, j in zip(known, [*known[1:], known[0]] if known else [], strict=True):
         after = stops[j] if j > i else stops[j] + 2.0 * pi
         if signs[i] != signs[j]:
-            found.append(Zero(_wrapped(_between(k, stops[i], after, signs[i])), False))
+            found.append(Zero(_wrapped(_zero(k, stops[i], after, signs[i])), False))
         elif j != i + 1 and not (j == 0 and i == len(stops) - 1):
             least = min(_run(len(stops), i, j), key=lambda n: abs(value_and_slope(k, stops[n])[0]))
             found.append(Zero(stops[least], True))
@@ -67,24 +68,8 @@ def _wrapped(t: float) -> float:
     return t - 2.0 * pi if t > pi else t
 
 
-def _between(k: Coefficients, low: float, high: float, sign: int) -> float:
-    """The zero between two angles; the sum has this sign at the lower one and the other at the higher."""
-    t = 0.5 * (low + high)
-    for _ in range(_NARROWINGS):
-        value, slope = value_and_slope(k, t)
-        if value == 0.0:
-            break
-        if (value > 0.0) == (sign > 0):
-            low = t
-        else:
-            high = t
-        better = t - value / slope if slope != 0.0 else low
-        if not low < better < high:
-            better = 0.5 * (low + high)
-        if better in (low, high, t):
-            break
-        t = better
-    return t
+def _zero(k: Coefficients, low: float, high: float, sign: int) -> float:
+    return newton_between(lambda t: value_and_slope(k, t), low, high, 0.5 * (low + high), sign)
 
 
 def candidates(k: Coefficients) -> list[float]:

@@ -8,7 +8,7 @@ from ...measure.angle import at_corner
 from ..crossings import called
 from ..kind import GivenKind, Kind
 from ..places import as_function, plan_place
-from ..planner import Plan, Planner
+from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
 
@@ -21,13 +21,13 @@ def plan_turn(p: Planner, statement: Statement) -> Plan:
 def _by(p: Planner, statement: Statement) -> By:
     about, number, pair = about_place(p, statement)
     if number is not None:
-        turn = called(p.turn(cast(Number, number)))
+        turn = called(p.number(cast(Number, number)))
         return lambda env, last: rotation(about(env, last), turn(env, last))
     start, end = (as_function(plan_place(p, place)) for place in pair)
 
-    def by(env: object, last: Point) -> Similarity:
-        centre = about(env, last)  # type: ignore[arg-type]
-        return rotation(centre, at_corner(start(env, last), centre, end(env, last)))  # type: ignore[arg-type]
+    def by(env: Env, last: Point) -> Similarity:
+        centre = about(env, last)
+        return rotation(centre, at_corner(start(env, last), centre, end(env, last)))
 
     return by
 
