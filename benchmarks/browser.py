@@ -16,6 +16,7 @@ from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
 
+from benchmarks import live
 from benchmarks.browser_large import openings, repaints
 from benchmarks.core import SEED
 from tools.large import large_text
@@ -134,7 +135,8 @@ def main(address: str) -> int:
         texts = [f"a = {20 + n / 20}" for n in range(60)]
         rows.append(("mending the root of 300 dependent steps", _p95(page.evaluate(TYPE, [texts])), echo, 3.0))
         _gone(address, id)
-        more = _large(page, address, rows)
+        busy, quiet, _ = live.echoes(address)
+        more = [*_large(page, address, rows), (live.WHAT, busy, quiet, 3.0)]
         browser.close()
     missed = False
     lines = ["| what | 95th percentile | echo and a frame | frames over it | bar |", "|---|---|---|---|---|"]

@@ -9,7 +9,7 @@ from pathlib import Path
 
 _VARIABLE = "KENTROGRAPH_DATABASE"
 SWITCH_SECONDS = 0.0005
-COLLECT = (50_000, 20, 200)
+COLLECT = (10_000, 50, 100)
 
 
 def prepare(demo: Path | None) -> int:
@@ -43,9 +43,13 @@ def serve(port: int, allow: Sequence[str] = ()) -> int:
     # What is worked out for one drawing runs beside the loop that answers all others: it hands over ten times as often as
     # Python's threads do of themselves, so that a pointer elsewhere does not wait for it.
     sys.setswitchinterval(SWITCH_SECONDS)
-    # Books are made of millions of small objects that never form rings: to look through all of them stops everybody.
+    # The collector stops everybody for as long as it looks: short rounds, and seldom long ones.
     gc.set_threshold(*COLLECT)
-    uvicorn.run(create_app(_url(), origins=origins), host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000)
+    # To compress the message of a large drawing would hold the loop; a proxy in front can do it where the way is long.
+    uvicorn.run(
+        create_app(_url(), origins=origins),
+        host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000, ws_per_message_deflate=False,
+    )  # fmt: skip
     return 0
 
 

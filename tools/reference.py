@@ -149,9 +149,9 @@ def readings() -> list[str]:
         assert isinstance(value, Drawn)
         assert isinstance(value.figure, Reading)
         words = reading_words(value.figure, book)
-        told = ", ".join([words["value"], *(f"{r['name']} {r['value']}" for r in words["rows"])])
-        if words["compared"]:
-            told += f"; wanted {words['compared']['wanted']}, off by {words['compared']['difference']}"
+        told = ", ".join([words.value, *(f"{r.name} {r.value}" for r in words.rows)])
+        if words.compared:
+            told += f"; wanted {words.compared.wanted}, off by {words.compared.difference}"
         lines.append(f"| `{text}` | {meaning} | {told} |")
     return lines
 

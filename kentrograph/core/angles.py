@@ -6,10 +6,9 @@ convention; `Convention` turns one into the other.
 
 from dataclasses import dataclass
 from math import atan2, cos, degrees, fmod, hypot, radians, sin
-from typing import Final, Literal
+from typing import Literal
 
-NORMAL: Final = 1e-300
-"""Vectors shorter than this are scaled up before they are divided by their length."""
+from .tolerance import NORMAL
 
 
 def unit_vector(direction: float) -> tuple[float, float]:

@@ -70,3 +70,24 @@ class Tolerance:
 
 TOLERANCE = Tolerance()
 """The tolerance of the application; passed down, never changed."""
+
+# What sums leave open ------------------------------------------------------------------------------------
+
+ROUGH_SHARE = 1e-6
+"""Share of a size that sums in a hurry may be off: what comes so near to a decision is looked at exactly."""
+SPOT_SHARE = 1e-9
+"""Share of what is looked at (a pointer's reach, a cell) within which places lie in one spot."""
+NOISE_OF_SUMS = 1e-14
+"""Share of the largest term below which a sum of a few terms is nothing but what rounding left of it."""
+NOISE_OF_PRODUCTS = 1e-28
+"""The same for a square of such sums, against the squares that it is made of."""
+POLISHED = 1e-13
+"""Share of its size by which a solution may miss its givens before it is worked on further."""
+CONVERGED = 1e-15
+"""A step of an iteration on numbers about 1 that moves nothing any more."""
+SERIES_END = 1e-20
+"""A term of a series that adds nothing to the sum so far, as a share of it."""
+NUDGE = 1e-8
+"""A step to the side for an iteration that stands on a place from which it cannot tell where to go."""
+NORMAL = 1e-300
+"""Vectors shorter than this are scaled up before they are divided by their length: their squares would vanish."""

@@ -3,6 +3,7 @@ clauses of its implementation notes (appendix F.6) are followed. y is turned ove
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import assert_never
 from xml.sax.saxutils import escape
 
 from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
@@ -56,9 +57,11 @@ def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
         case Outline(pieces, closed):
             path = f"M{_xy(pieces[0].start)}" + "".join(_onward(p) for p in pieces) + ("Z" if closed else "")
             return f'<path d="{path}" {stroke}/>'
-        case _:
+        case Line() | Arc() | Ellipse():
             start = one.figure.start
             return f'<path d="M{_xy(start)}{_onward(one.figure)}" {stroke}/>'
+        case _:
+            assert_never(one.figure)
 
 
 def _onward(piece: Line | Arc | Ellipse) -> str:
@@ -71,6 +74,8 @@ def _onward(piece: Line | Arc | Ellipse) -> str:
             return f"A{_n(radius)} {_n(radius)} 0 {int(abs(sweep) > 180.0)} {int(sweep < 0.0)} {_xy(end)}"
         case Ellipse(_, a, b, turn):
             return f"A{_n(a)} {_n(b)} {_n(-turn)} {int(abs(piece.sweep) > 180.0)} {int(piece.sweep < 0.0)} {_xy(piece.end)}"
+        case _:
+            assert_never(piece)
 
 
 def _n(value: float) -> str:

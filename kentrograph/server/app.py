@@ -10,7 +10,8 @@ from uuid import UUID
 from fastapi import FastAPI, Request, WebSocket
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse, Response
-from pydantic.json_schema import models_json_schema
+from pydantic import TypeAdapter
+from pydantic.json_schema import JsonSchemaMode
 from sqlalchemy.exc import OperationalError
 
 from .. import __version__
@@ -25,7 +26,7 @@ from .routes import router
 from .schemas import ErrorView
 from .sentences import schema_sentence
 from .service import Service
-from .socket_schemas import SOCKET_MODELS
+from .socket_schemas import SOCKET_TYPES
 
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
@@ -92,9 +93,10 @@ def _schema(app: FastAPI) -> None:
 
     def with_socket() -> dict[str, Any]:
         schema = plain()
-        _, definitions = models_json_schema(
-            [(model, "serialization") for model in SOCKET_MODELS], ref_template="#/components/schemas/{model}"
-        )
+        sent: list[tuple[str, JsonSchemaMode, TypeAdapter[object]]] = [
+            (one.__name__, "serialization", TypeAdapter(one)) for one in SOCKET_TYPES
+        ]
+        _, definitions = TypeAdapter.json_schemas(sent, ref_template="#/components/schemas/{model}")
         schema["components"]["schemas"] |= definitions["$defs"]
         return schema
 

@@ -9,14 +9,14 @@ from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, Undo, Writ
 def edit_maker(act: Act) -> Make | None:
     """What makes the edit of an act; None for undo and redo, which the log knows."""
     match act:
-        case Write(text=text, id=id, index=index, pen=pen, beside=beside):
-            return lambda book: intents.write(book, text, id, index, pen, beside)
+        case Write(text=text, id=id, in_front_of=in_front_of, pen=pen, beside=beside):
+            return lambda book: intents.write(book, text, id, in_front_of, pen, beside)
         case Mend(id=id, text=text):
             return lambda book: intents.mend(book, id, text)
         case Strike(id=id, others=others):
             return lambda book: intents.strike(book, id, others)
-        case MoveStep(id=id, index=index):
-            return lambda book: intents.move(book, id, index)
+        case MoveStep(id=id, in_front_of=in_front_of):
+            return lambda book: intents.move(book, id, in_front_of)
         case Rename(id=id, name=name):
             return lambda book: rename(book, id, name)
         case Flag(id=id, others=others, hidden=hidden, off=off):

@@ -11,12 +11,15 @@ from starlette.concurrency import run_in_threadpool
 from starlette.types import Message
 
 from ..core.book.book import Book
+from ..core.book.caches import Kept
+from ..core.desk.line_views import line_view
 from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.changes import State
 from ..store.errors import NoDrawing, StaleBase, StoreError
+from ..store.memory import making_books
 from .listener import Listener, Pending
-from .present import book_view, line_view
+from .present import book_message, looked
 from .sentences import schema_sentence
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
@@ -81,7 +84,7 @@ class LiveSession:
 
     def _message(self, state: State) -> bytes:
         with self.service.reading(self.id):
-            return whole_message(state) if self.book is None else orjson.dumps(book_view(state, self.book))
+            return whole_message(state) if self.book is None else book_message(state, self.book)
 
     async def _send(self, message: object) -> None:
         async with self.sending:
@@ -116,7 +119,7 @@ class LiveSession:
 
     def _line(self, book: Book, message: ReadRequest) -> bytes:
         with self.service.reading(self.id):
-            return orjson.dumps(line_view(book, message))
+            return orjson.dumps(line_view(book, looked(message), message.seq))
 
     async def _do(self, message: DoRequest) -> None:
         try:
@@ -140,11 +143,15 @@ class LiveSession:
 def whole_message(state: State) -> bytes:
     """The whole book as it is sent to a table that opens; kept with the book, so that the next table has it at once."""
     key = (state.name, state.revision, state.undo, state.redo)
-    kept = state.book.memo.get("whole message")
-    if kept is None or kept[0] is not state.book or kept[1] != key:
-        kept = state.book.memo["whole message"] = (state.book, key, orjson.dumps(book_view(state, None)))
-    message: bytes = kept[2]
-    return message
+    kept = _WHOLE.of(state.book)
+    if key not in kept:
+        kept.clear()
+        with making_books():
+            kept[key] = book_message(state, None)
+    return kept[key]
+
+
+_WHOLE: Kept[dict[tuple[str, int, str | None, str | None], bytes]] = Kept(dict)
 
 
 def _text_of(message: Message) -> str | bytes:

@@ -8,6 +8,8 @@ from fastapi.responses import PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
 from ..core.desk.fields import Field, length_of, numbers_of
+from ..core.desk.kind_views import KindView, kind_views
+from ..core.desk.view_types import ValueView, WayView, WorkingView
 from ..core.desk.views import values_view, ways_view, working_view
 from ..core.language.script import write_script
 from ..core.snap import select
@@ -15,7 +17,7 @@ from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings
 from ..store.changes import State
 from .doors import PICTURE_HEADERS
-from .present import book_view
+from .present import book_message
 from .schemas import (
     Author,
     BackingScaled,
@@ -31,9 +33,6 @@ from .schemas import (
     Revision,
     SnapKind,
     Typed,
-    ValueView,
-    WayView,
-    WorkingView,
 )
 from .service import Service
 
@@ -62,6 +61,12 @@ def get_snapping() -> Any:
     return [{"key": k.key, "word": k.word, "explanation": k.explanation, "on": k.on} for k in PLACE_KINDS.values()]
 
 
+@router.get("/kinds", response_model=list[KindView])
+def get_kinds() -> list[KindView]:
+    """The kinds of figure and of reading that can be begun."""
+    return kind_views()
+
+
 @router.get("/drawings", response_model=list[DrawingView], response_model_exclude_none=True)
 def list_drawings(request: Request) -> Any:
     """All drawings on the shelf, the last changed first."""
@@ -77,7 +82,7 @@ def create_drawing(request: Request, new: NewDrawing) -> Any:
 
 
 @router.get("/drawings/{id}", response_model=BookView)
-def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None, Query()] = None) -> Any:
+def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None, Query()] = None) -> Response:
     """A drawing's whole book, as it stands or as it stood at a revision."""
     service = _service(request)
     with service.session() as session:
@@ -85,7 +90,12 @@ def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None,
         if revision is not None:
             book = changes.state_at(session, service.cache, id, revision)
             state = State(id, state.name, revision, book, None, None)
-    return book_view(state, None)
+    return _whole(state)
+
+
+def _whole(state: State) -> Response:
+    """A whole book, in the shape of `BookView`; large ones are not looked through a second time."""
+    return Response(book_message(state, None), media_type="application/json")
 
 
 @router.get("/drawings/{id}/text", response_class=PlainTextResponse)
@@ -169,9 +179,9 @@ def duplicate_drawing(request: Request, id: UUID, author: Annotated[Author, Quer
 
 
 @router.post("/drawings/{id}/changes", response_model=BookView)
-def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Any:
+def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
     """One change; committed when this answers. 409 with code ``stale`` where the drawing has moved on."""
-    return book_view(_service(request).act(id, change.base, change.author, change.act), None)
+    return _whole(_service(request).act(id, change.base, change.author, change.act))
 
 
 # The picture under a drawing ----------------------------------------------------------------------------

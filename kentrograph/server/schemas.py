@@ -1,10 +1,16 @@
 """What goes over the wire: figures, the shelf, the book, acts. The front end's types are generated from these."""
 
+from dataclasses import dataclass
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, get_type_hints
 from uuid import UUID
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, GetCoreSchemaHandler
+from pydantic_core import CoreSchema
+from typing_extensions import TypedDict as Readable
+
+from ..core.desk.view_types import StepView
+from ..core.language.report import FigureData
 
 LONGEST_TEXT = 200_000
 LONGEST_BOOK = 8_000_000
@@ -33,33 +39,22 @@ class Model(BaseModel):
 # Figures ----------------------------------------------------------------------------------------------
 
 
-class FigureView(BaseModel):
-    """A figure to draw, in the drawing's unit and degrees counter-clockwise from east; ``kind`` says which fields it has."""
+_FIELDS: Any = {**get_type_hints(FigureData, include_extras=True), "pieces": "list[FigureView]"}
+FigureView = Readable("FigureView", _FIELDS, total=False)  # type: ignore[misc]
+"""A figure, as `FigureData` declares it: pydantic reads typed dictionaries of the standard library from Python 3.12 on only."""
 
-    kind: Literal["point", "line", "circle", "arc", "ellipse", "outline", "set"]
-    at: list[float] | None = None
-    from_: Annotated[list[float] | None, Field(alias="from")] = None
-    to: list[float] | None = None
-    through: list[float] | None = None
-    direction: float | None = None
-    centre: list[float] | None = None
-    radius: float | None = None
-    sweep: float | None = None
-    axes: list[float] | None = None
-    turned: float | None = None
-    part: list[float] | None = None
-    note: str | None = None
-    pieces: "list[FigureView] | None" = None
-    closed: bool | None = None
-    pen: str | None = None
-    box: list[float] | None = None
-    """Left, bottom, right, top."""
+
+def _figure_schema(source: object, handler: GetCoreSchemaHandler) -> CoreSchema:
+    return handler.generate_schema(FigureView)
+
+
+FigureData.__get_pydantic_core_schema__ = staticmethod(_figure_schema)  # type: ignore[attr-defined]
 
 
 class PictureView(BaseModel):
     """What the shelf draws of a drawing: figures, and the box around them."""
 
-    figures: list[FigureView]
+    figures: list[FigureData]
     box: list[float] | None
 
 
@@ -93,7 +88,8 @@ class Renamed(Model):
 # The table --------------------------------------------------------------------------------------------
 
 
-class HeaderView(BaseModel):
+@dataclass(frozen=True, slots=True)
+class HeaderView:
     """What a drawing is set to; ``datum`` is x, y and the direction of its x axis."""
 
     unit: str
@@ -103,102 +99,34 @@ class HeaderView(BaseModel):
     decimals: int
 
 
-class ProblemView(BaseModel):
-    """Why something cannot be; ``start`` and ``end`` are places in the text."""
-
-    kind: str
-    message: str
-    start: int
-    end: int
-    suggestion: str | None = None
-    """What would work, in words: ``radius 15.7``."""
-    suggested: str | None = None
-    """The statement with that in place."""
-
-
-class Row(BaseModel):
-    """A given in its own words, and what it was understood as where that says more."""
-
-    text: str
-    value: str
-
-
-class ReadingPart(BaseModel):
-    """A further number of a reading."""
-
-    name: str
-    value: str
-
-
-class Compared(BaseModel):
-    """A reading against the value wanted."""
-
-    wanted: str
-    difference: str
-    good: bool | None
-
-
-class ReadingView(BaseModel):
-    """A reading in words; ``exact`` is its value with every digit."""
-
-    kind: str
-    value: str
-    exact: float
-    rows: list[ReadingPart]
-    compared: Compared | None
-
-
-class StepView(BaseModel):
-    """A step of the book."""
+@dataclass(frozen=True, slots=True)
+class Placed:
+    """Where a step has come to stand: in front of another one, or at the end."""
 
     id: str
-    kind: str
-    title: str
-    name: str
-    pen: str
-    hidden: bool
-    off: bool
-    text: str
-    rows: list[Row]
-    uses: list[str]
-    figure: FigureView | None
-    reading: ReadingView | None
-    number: float | None
-    problem: ProblemView | None
-    beside: str | None
-    """The special place that a plain position was taken beside."""
-    residual: str | None
-    """By how much a touching figure misses what it touches at most, in words; None for one that touches nothing."""
+    in_front_of: str | None
 
 
-class BookView(BaseModel):
-    """A drawing's book, or (``whole`` false) only the steps that differ from what the receiver has."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class BookView:
+    """A drawing's book, its steps in order; or (``whole`` false) only what differs from what the receiver has.
 
-    type: Literal["book"] = "book"
+    ``gone`` are steps that the receiver has and that are no longer there. ``placed`` are those that are new or stand
+    elsewhere, to be put in one after the other: each finds the one that it stands in front of.
+    """
+
+    type: Literal["book"]
     id: UUID
     name: str
     revision: int
     header: HeaderView
     whole: bool
-    order: list[str]
-    steps: list[StepView]
+    gone: list[str]
+    placed: list[Placed]
     undo: str | None
     redo: str | None
     last: list[float]
-
-
-class Locus(BaseModel):
-    """A line or circle that a person would draw to find a figure, and what it is."""
-
-    figure: FigureView
-    words: str
-
-
-class WorkingView(BaseModel):
-    """The working of a step: its loci, and the sums in words."""
-
-    loci: list[Locus]
-    sums: list[str]
+    steps: list[StepView]
 
 
 class Placing(Model):
@@ -231,23 +159,6 @@ class BackingView(BaseModel):
     placing: Placing
 
 
-class ValueView(BaseModel):
-    """A value of a figure: its word, how it reads, every digit of it, and whether it is one of the givens."""
-
-    word: str
-    shown: str
-    exact: float
-    stated: bool
-
-
-class WayView(BaseModel):
-    """A way to state another value: the givens that give way, the step's text then, and the figure that it draws."""
-
-    instead: list[str]
-    text: str
-    figure: FigureView
-
-
 class SnapKind(BaseModel):
     """A kind of place that can be taken: its word, what it is, and whether it is on from the start."""
 
@@ -261,12 +172,12 @@ class SnapKind(BaseModel):
 
 
 class Write(Model):
-    """Writes a step, or a header line; at the end, or before the step at ``index``."""
+    """Writes a step, or a header line; in front of another step, or at the end."""
 
     do: Literal["write"]
     text: Text
     id: Id
-    index: Index | None = None
+    in_front_of: Id | None = None
     beside: Annotated[str, Field(max_length=300, pattern=WRITABLE)] = ""
     """Special places that a plain position was taken beside: the step is marked with them."""
     pen: Literal["pencil", "ink"] = "ink"
@@ -290,11 +201,11 @@ class Strike(Model):
 
 
 class MoveStep(Model):
-    """Moves a step to another place in the book."""
+    """Moves a step in front of another one, or to the end of the book."""
 
     do: Literal["move"]
     id: Id
-    index: Index
+    in_front_of: Id | None
 
 
 class Rename(Model):

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, Field
 
+from ..core.desk.view_types import LineView
 from ..core.language.vocabulary import KINDS, READINGS
 from .schemas import (
     LONGEST_TEXT,
@@ -11,15 +12,11 @@ from .schemas import (
     Act,
     Author,
     BookView,
-    FigureView,
     Id,
     Index,
     Model,
     Number,
-    ProblemView,
-    ReadingView,
     Revision,
-    Row,
     Size,
     Text,
 )
@@ -53,6 +50,8 @@ class DraftData(Model):
     """Where the row being written belongs, when an earlier one is being changed."""
     again: bool = False
     """Whether the kind stayed open after one of it was written."""
+    clicks: Annotated[list[tuple[Number, Number] | None], Field(max_length=20_000, default_factory=list)]
+    """Where each row was clicked, as far as it was."""
 
 
 class SnappingData(Model):
@@ -96,7 +95,8 @@ class ReadRequest(Model):
     text: Annotated[str, Field(max_length=LONGEST_TEXT)] = ""
     """As it was typed; what cannot be written in it is answered at its place."""
     mend: Id | None = None
-    index: Index | None = None
+    in_front_of: Id | None = None
+    """The step in front of which it would be written; at the end where there is none."""
     pointer: PointerData | None = None
     choice: Annotated[int, Field(ge=-1_000_000, le=1_000_000)] | None = None
     """Which reading of a pick, or which solution; counted from 0, either way round."""
@@ -123,117 +123,6 @@ class EchoRequest(Model):
 
     type: Literal["echo"]
     seq: Revision
-
-
-class CompletionView(BaseModel):
-    """A word that may stand next."""
-
-    word: str
-    explanation: str
-
-
-class EnterView(BaseModel):
-    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
-
-    do: Literal["begin", "given", "write", "header", "type", "nothing"]
-    draft: DraftData | None
-    statement: str
-
-
-class TagView(BaseModel):
-    """What the pointer would take, in words, and the step under it."""
-
-    words: str
-    at: list[float]
-    kind: str
-    """What kind of place it is; empty for a plain position."""
-    more: int
-    step: str | None
-    sights: list[FigureView]
-    """The sight lines that it lies on."""
-    of_figure: bool
-    """Whether the figure there is meant more likely than the place."""
-    passes: str | None
-    """What passing over it starts sight lines from."""
-
-
-class LiveView(BaseModel):
-    """From the last place to the place in question, in words."""
-
-    length: str
-    direction: str
-    across: str
-    up: str
-
-
-class FollowView(BaseModel):
-    """A step that would change with the one being mended."""
-
-    id: str
-    figure: FigureView | None
-    problem: ProblemView | None
-
-
-class SolutionView(BaseModel):
-    """One of several figures that meet all givens: its side words, and where it touches."""
-
-    figure: FigureView
-    words: str
-    note: str
-    touching: list[list[float]]
-
-
-class HandleView(BaseModel):
-    """A place by which the selected figure can be pulled, and what pulling changes."""
-
-    at: list[float]
-    words: str
-
-
-class PullView(BaseModel):
-    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes."""
-
-    id: str
-    text: str
-    becomes: str
-
-
-class LineView(BaseModel):
-    """The open line, read."""
-
-    type: Literal["line"] = "line"
-    seq: int
-    rows: list[Row]
-    name: str
-    row: str
-    value: str
-    enter: EnterView
-    click: EnterView | None
-    picks: list[str]
-    """The rows that a click could state, likeliest first; ``picked`` is the one it would."""
-    picked: int
-    beside: str | None
-    """The special place within a hair of the plain position that a click would take."""
-    preview: FigureView | None
-    solutions: list[SolutionView]
-    taken: int
-    note: str
-    reading: ReadingView | None
-    follows: list[FollowView]
-    problem: ProblemView | None
-    hint: str
-    completions: list[CompletionView]
-    tag: TagView | None
-    live: LiveView | None
-    last: list[float] | None
-    around: list[float] | None
-    """The centre of the arc being written, while its end is still free."""
-    leaving: float | None
-    """The direction in which a chain leaves its last end."""
-    handles: list[HandleView]
-    pull: PullView | None
-    passed: list[list[float]]
-    """Where the places are that the pointer passed over."""
 
 
 class Done(BaseModel):
@@ -275,7 +164,7 @@ class EchoView(BaseModel):
 
 
 ClientMessage = Annotated[ReadRequest | DoRequest | EchoRequest, Field(discriminator="type")]
-SOCKET_MODELS: tuple[type[BaseModel], ...] = (
+SOCKET_TYPES: tuple[type, ...] = (
     ReadRequest,
     DoRequest,
     EchoRequest,

@@ -4,6 +4,7 @@ from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
 from .cache import BookCache
+from .memory import making_books
 from .rows import load_book
 from .tables import Drawing
 
@@ -12,6 +13,7 @@ def current_book(session: Session, cache: BookCache, row: Drawing) -> Book:
     """The evaluated book of a drawing's row."""
     found = cache.get(row.id, row.revision)
     if found is None:
-        found = load_book(session, row)
+        with making_books():
+            found = load_book(session, row)
         cache.put(row.id, row.revision, found)
     return found

@@ -7,14 +7,13 @@ from sqlalchemy import delete, insert, select, update
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
-from ..core.book.step import Step
 from ..core.language.codec import header_from, manner_data, statement_data, step_from
 from .tables import Change, Drawing, StepRow
 
 
 def load_book(session: Session, drawing: Drawing) -> Book:
     """The book of a drawing as it stands, evaluated."""
-    rows = session.scalars(select(StepRow).where(StepRow.drawing_id == drawing.id).order_by(StepRow.position))
+    rows = list(session.scalars(select(StepRow).where(StepRow.drawing_id == drawing.id).order_by(StepRow.place)))
     steps = [
         step_from(
             {
@@ -29,36 +28,37 @@ def load_book(session: Session, drawing: Drawing) -> Book:
         )
         for row in rows
     ]
-    return Book.new(header_from(drawing.header), steps)
+    return Book.new(header_from(drawing.header), steps, [tuple(row.place) for row in rows])
 
 
 def insert_steps(session: Session, drawing_id: UUID, book: Book) -> None:
     """Writes all steps of a book that has none in the database yet."""
-    rows = [_row(drawing_id, book.steps[id], index) for index, id in enumerate(book.order)]
+    rows = [_row(drawing_id, book, id) for id in book.order]
     if rows:
         session.execute(insert(StepRow), rows)
 
 
 def write_difference(session: Session, drawing_id: UUID, before: Book, after: Book) -> None:
-    """Writes what differs between two books: steps gone, new, changed or moved."""
-    gone = [id for id in before.order if id not in after.steps]
+    """Writes what differs between two books: steps gone, new, changed or moved. Where the one came of the other by an edit,
+    only what that touched is looked at."""
+    looked_at = after.touched if after.before is before.stamp else {*before.order, *after.order}
+    gone = [id for id in looked_at if id in before.order and id not in after.order]
     if gone:
         session.execute(delete(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id.in_(gone)))
     new: list[dict[str, Any]] = []
-    moved: list[dict[str, Any]] = []
-    for index, id in enumerate(after.order):
-        step = after.steps[id]
-        if id not in before.steps:
-            new.append(_row(drawing_id, step, index))
-        elif before.steps[id] is not step and before.steps[id] != step:
-            values = _row(drawing_id, step, index)
+    for id in looked_at:
+        if id not in after.order:
+            continue
+        if id not in before.order:
+            new.append(_row(drawing_id, after, id))
+        elif before.steps[id] != after.steps[id]:
+            values = _row(drawing_id, after, id)
             session.execute(update(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id == id).values(values))
-        elif before.position(id) != index:
-            moved.append({"drawing_id": drawing_id, "id": id, "position": index})
+        elif before.order.key(id) != after.order.key(id):
+            place = list(after.order.key(id))
+            session.execute(update(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id == id).values(place=place))
     if new:
         session.execute(insert(StepRow), new)
-    if moved:
-        session.execute(update(StepRow), moved)
 
 
 def log_change(
@@ -91,11 +91,12 @@ def log_change(
     )
 
 
-def _row(drawing_id: UUID, step: Step, index: int) -> dict[str, Any]:
+def _row(drawing_id: UUID, book: Book, id: str) -> dict[str, Any]:
+    step = book.steps[id]
     return {
         "drawing_id": drawing_id,
         "id": step.id,
-        "position": index,
+        "place": list(book.order.key(id)),
         "name": step.name,
         "dealt": step.dealt,
         "kind": step.statement.kind,

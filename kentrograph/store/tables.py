@@ -4,15 +4,21 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import ForeignKey, Index, Text, func
-from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
+from sqlalchemy import BigInteger, ForeignKey, Index, Text, func
+from sqlalchemy.dialects.postgresql import ARRAY, JSONB, TIMESTAMP
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
 
 class Base(DeclarativeBase):
     """All tables."""
 
-    type_annotation_map = {dict[str, Any]: JSONB, list[Any]: JSONB, datetime: TIMESTAMP(timezone=True), str: Text}  # noqa: RUF012
+    type_annotation_map = {  # noqa: RUF012
+        dict[str, Any]: JSONB,
+        list[Any]: JSONB,
+        list[int]: ARRAY(BigInteger),
+        datetime: TIMESTAMP(timezone=True),
+        str: Text,
+    }
 
 
 class Drawing(Base):
@@ -38,7 +44,8 @@ class StepRow(Base):
 
     drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
     id: Mapped[str] = mapped_column(primary_key=True)
-    position: Mapped[int]
+    place: Mapped[list[int]]
+    """Where it stands: arrays compare item by item, as the keys of `core.book.order` do."""
     name: Mapped[str]
     dealt: Mapped[bool]
     kind: Mapped[str]
@@ -48,7 +55,7 @@ class StepRow(Base):
     hidden: Mapped[bool]
     off: Mapped[bool]
 
-    __table_args__ = (Index("steps_in_order", "drawing_id", "position"),)
+    __table_args__ = (Index("steps_in_order", "drawing_id", "place"),)
 
 
 class Change(Base):

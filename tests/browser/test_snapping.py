@@ -55,7 +55,7 @@ def test_each_kind_of_place(drafter: Drafter) -> None:
                 drafter.rests_on(float(act[1]), float(act[2]))
             else:
                 drafter.clicks_on(float(act[0]), float(act[1]))
-        drafter.page.wait_for_timeout(150)
+        drafter.sees_steps(len(DRAWING) + 1)
         drafter.presses("Escape", "Escape")
         written = drafter.texts()[len(DRAWING) :]
         assert len(written) == 1, what

@@ -1,4 +1,4 @@
-"""The drafting table in the real interface: families of givens, chains, units, datum, handles, values, selection, views."""
+"""The drafting table in the real interface: chains, units, datum, handles, values, selection, views."""
 
 from math import atan2, degrees, hypot
 from pathlib import Path
@@ -8,45 +8,6 @@ from playwright.sync_api import expect
 
 from .drafter import Drafter
 
-Act = str | tuple[float, float]
-GROUND = (
-    "circle centre 0, 0 radius 20", "circle centre 90, 12 radius 14", "line from -40, -40 to 130, -40",
-    "line from 20, 60 to 70, 90", "point 40, 40",
-)  # fmt: skip
-
-# The figure, what is typed (Enter after each) or picked, and what stands in the book.
-FAMILIES: list[tuple[str, list[Act], str]] = [
-    ("circle", ["30, 20", "diameter 24"], "circle centre 30, 20 diameter 24"),
-    ("circle", ["40, 40", "circumference 60"], "circle centre 40, 40 circumference 60"),
-    ("circle", [(40, 40), "12"], "circle centre P1 radius 12"),
-    ("circle", [(40, 40), (70, 90)], "circle centre P1 through end of L2"),
-    ("circle", [(40, 40), (14.14, 14.14), ""], "circle centre P1 touching C1 outside"),
-    ("circle", ["across P1; 70, 90"], "circle across P1; 70, 90"),
-    ("circle", ["through P1", (20, 60), (70, 90)], "circle through P1 through start of L2 through end of L2"),
-    ("circle", ["through P1", (70, 90), "30 left"], "circle through P1 through end of L2 radius 30 left"),
-    ("circle", [(20, -1), (76, 11), "60"], None),
-    ("circle", [(20, -1), (76, 11), (30, -40)], None),
-    ("circle", ["touching L1 at 10, -40", "12 left"], "circle touching L1 at 10, -40 radius 12 left"),
-    ("arc", ["centre P1", (20, 60), "sweep 90"], "arc centre P1 from start of L2 sweep 90"),
-    ("arc", [(20, 60), "via P1", (70, 90)], "arc from start of L2 via P1 to end of L2"),
-    ("arc", [(20, 60), "to end of L2", "35 left"], "arc from start of L2 to end of L2 radius 35 left"),
-    ("arc", ["continuing L1", "radius 20", "sweep -40"], "arc continuing L1 radius 20 sweep -40"),
-    ("arc", ["touching C1 C2", "radius 80"], None),
-    ("line", [(40, 40), (70, 90)], "line from P1 to end of L2"),
-    ("line", [(40, 40), "direction 30", "length 80"], "line from P1 direction 30 length 80"),
-    ("line", ["through P1", "parallel L1"], "line through P1 parallel L1"),
-    ("line", ["through P1", "square L2"], "line through P1 square L2"),
-    ("line", ["parallel L1", "distance 15 left"], "line parallel L1 distance 15 left"),
-    ("line", ["bisecting L1 L2 left"], "line bisecting L1 L2 left"),
-    ("line", [(40, 40), "touching C1 left"], "line from P1 touching C1 left"),
-    ("line", [(1, 20), (90, 26)], None),
-    ("point", ["50 at 30"], "point 50 at 30"),
-    ("point", ["120 from P1", "90 from C2 left"], "point 120 from P1 90 from C2 left"),
-    ("point", ["on C1", "on L1"], None),
-    ("point", ["P1.x, 15"], "point P1.x, 15"),
-    ("point", [(70, 90)], "point end of L2"),
-]  # fmt: skip
-
 
 def begun(drafter: Drafter, *statements: str) -> None:
     drafter.types(*statements)
@@ -54,31 +15,6 @@ def begun(drafter: Drafter, *statements: str) -> None:
     drafter.sees_steps(len(statements))
     drafter.presses("Escape")
     drafter.presses("Control+Home")
-
-
-@pytest.mark.parametrize("kind", ["circle", "arc", "line", "point"])
-def test_each_family_of_givens_typed_and_picked(drafter: Drafter, kind: str) -> None:
-    begun(drafter, *GROUND)
-    for family, acts, expected in FAMILIES:
-        if family != kind or (kind == "point" and acts == ["on C1", "on L1"]):
-            continue
-        drafter.types(kind)
-        for act in acts:
-            if isinstance(act, str):
-                drafter.types(act)
-            else:
-                drafter.clicks_on(*act)
-        drafter.page.wait_for_timeout(120)
-        drafter.presses("Escape", "Escape")
-        drafter.sees_steps(len(GROUND) + 1)
-        written = drafter.texts()[len(GROUND) :]
-        assert len(written) == 1, (acts, written)
-        assert expected is None or written[0] == expected
-        assert drafter.book()["steps"][-1]["problem"] is None, written
-        drafter.presses("Control+z")
-        drafter.sees_steps(len(GROUND))
-        # What was placed may have moved the view.
-        drafter.presses("Control+Home")
 
 
 def test_a_chain_with_a_tangent_arc_by_the_pointer_alone(drafter: Drafter) -> None:

@@ -24,6 +24,8 @@ def test_second_of_the_solutions_is_taken_with_the_arrow_keys(drafter: Drafter) 
     begun(drafter, *ROUND)
     drafter.types("circle", "touching C1", "touching C2")
     drafter.page.keyboard.type("60")
+    # What a bare number means stands beside it before it is entered.
+    expect(drafter.page.get_by_test_id("echo")).to_have_text("radius")
     solutions = drafter.page.get_by_role("group", name="Solutions")
     expect(solutions).to_contain_text("1 of 8")
     drafter.presses("ArrowDown")
@@ -47,7 +49,7 @@ def test_a_wrong_number_at_the_root_is_mended_and_everything_follows(drafter: Dr
     before = drafter.figure("L1")
     drafter.step("C1").first.dblclick()
     expect(drafter.row).to_have_value("radius 2")
-    drafter.types("4")
+    drafter.types("24")
     expect(drafter.step("C1").first).to_contain_text("radius 24")
     after = drafter.figure("L1")
     assert before != after
@@ -67,7 +69,7 @@ def test_what_cannot_be_says_the_smallest_radius(drafter: Drafter) -> None:
 
 
 def test_a_step_that_waits_takes_what_would_work_with_one_key(drafter: Drafter) -> None:
-    begun(drafter, "a = 60", "point 0, 0", "point a, 0", "circle through P1 P2 radius 40")
+    begun(drafter, "a = 60", "point 0, 0", "point a, 0", "circle through P1 P2 radius 40 left")
     drafter.step("Number a").first.dblclick()
     expect(drafter.row).to_have_value("a = 60")
     drafter.row.fill("a = 100")
@@ -77,7 +79,7 @@ def test_a_step_that_waits_takes_what_would_work_with_one_key(drafter: Drafter) 
     drafter.step("C1").first.click()
     drafter.presses("Control+Enter")
     expect(drafter.step("C1").first).not_to_contain_text("waits")
-    assert drafter.texts()[3] == "circle through P1 P2 radius 50"
+    assert drafter.texts()[3] == "circle through P1 P2 radius 50 left"
 
 
 def test_working_is_shown_with_its_sums(drafter: Drafter) -> None:
@@ -197,7 +199,7 @@ def test_view_before_comes_back_and_the_open_line_is_left_alone(drafter: Drafter
 
 def test_no_serious_finding_by_axe(drafter: Drafter) -> None:
     """Library: axe-core 4.14, rules of WCAG 2.2 A and AA."""
-    begun(drafter, *ROUND, "circle touching C1 C2 radius 60")
+    begun(drafter, *ROUND, "circle touching C1 outside C2 outside radius 60 left")
     drafter.presses("ArrowUp")
     drafter.types("circle", "touching C1", "touching C2")
     drafter.page.keyboard.type("60")

@@ -67,15 +67,15 @@ def test_relative_step_counts_from_the_nearest_place_before_it() -> None:
     assert (figure(without, "P3").x, figure(without, "P3").y) == (1.0, 1.0)
     off, _ = b.edited(Replace(replace(b.steps["s2"], off=True)))
     assert figure(off, "P3").x == 1.0
-    moved, _ = b.edited(Move("s3", 1))
+    moved, _ = b.edited(Move("s3", "s2"))
     assert figure(moved, "P3").x == 1.0
 
 
 def test_step_cannot_move_before_what_it_needs() -> None:
     b = book("P1 = point 0, 0", "L1 = line from P1 to 5, 5")
-    for id, index in (("s2", 0), ("s1", 1)):
+    for id, in_front_of in (("s2", "s1"), ("s1", None)):
         with pytest.raises(Refused) as refused:
-            intents.move(b, id, index)
+            intents.move(b, id, in_front_of)
         assert refused.value.problem.kind == "later_name"
         assert refused.value.problem.fields["chain"] == ["L1", "P1"]
 
@@ -122,7 +122,7 @@ def edit_for(b: Book, act: str, at: int, text: str, id: str) -> Edit | None:
     if act == "insert" or not b.order:
         index = at % (len(b.order) + 1)
         step, _ = intents.tried(b, text, id, index)
-        return Insert(index, step)
+        return Insert(step, (*b.order, None)[index])
     target = b.order[at % len(b.order)]
     match act:
         case "delete":
@@ -130,11 +130,12 @@ def edit_for(b: Book, act: str, at: int, text: str, id: str) -> Edit | None:
         case "mend":
             return Replace(intents.mended(b, target, text)[0])
         case "move":
-            return Move(target, (at * 7) % len(b.order))
+            return Move(target, (*b.order, None)[(at * 7) % (len(b.order) + 1)])
         case "off":
             return Replace(replace(b.steps[target], off=not b.steps[target].off))
         case _:
-            return Several((Delete(target), Insert(0, Step(id, "", True, b.steps[target].statement, b.header.manner))))
+            first = next((one for one in b.order if one != target), None)
+            return Several((Delete(target), Insert(Step(id, "", True, b.steps[target].statement, b.header.manner), first)))
 
 
 @given(acts)
@@ -172,7 +173,7 @@ def test_renaming_reaches_every_use_and_back() -> None:
         "L1 = line from corner_post to corner_post: 5, 5",
         "circle centre end of L1 radius corner_post.x + 2",
     ]
-    assert list(after.values.values()) == list(b.values.values())
+    assert [after.values[id] for id in after.order] == [b.values[id] for id in b.order]
     back, _ = after.edited(inverse)
     assert (back.steps, back.values) == (b.steps, b.values)
     for name, kind in (("L1", "name_taken"), ("circle", "bad_name"), ("N45E", "bad_name"), ("3x", "bad_name")):

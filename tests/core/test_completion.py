@@ -1,8 +1,14 @@
 """What may stand next, from the tables and the parser themselves."""
 
+import re
+
 import pytest
 
+from kentrograph.core.book.book import Book
+from kentrograph.core.book.kinds import ALL
 from kentrograph.core.desk.completion import complete
+from kentrograph.core.desk.open_line import read_open_line
+from kentrograph.core.language import examples
 
 from .support import book
 
@@ -34,3 +40,57 @@ def test_completion(text: str, first: list[str], why: str) -> None:
     else:
         assert words == []
     assert all(c.explanation for c in complete(book(*DRAWING), text))
+
+
+# From the first letter ------------------------------------------------------------------------------------------
+
+NOT_OFFERED = re.compile(
+    r"^(at|from|on|of|along|past|x|y|end|start|first|second|third|fourth|segment|sector|N|S|E|W|middle|axis|less)$"
+)
+"""Words that join or count: they stand in the form of what was offered before them, or in an ending of it."""
+WORDS = [
+    (text, match.start(), match[0])
+    for kind in ALL.values()
+    for text, _ in kind.examples
+    for match in re.finditer(r"[A-Za-z_]\w*", text)
+    if not NOT_OFFERED.match(match[0]) and text[match.start() - 1 : match.start()] != "."
+]
+
+
+NOT_YET = ("point P3.x, P2", "30 at L2", "parallel L2 right", "until C1 leaving", "until C1 left", "radius 18 left", "less C1")
+"""Names within numbers, side words that belong to the whole statement: known, and left for later."""
+
+
+@pytest.fixture(scope="module")
+def drawing() -> Book:
+    return book(*examples.DRAWING)
+
+
+@pytest.mark.parametrize(("text", "at", "word"), WORDS, ids=[f"{t[:a]}|{w}" for t, a, w in WORDS])
+def test_every_word_of_every_example_is_offered_from_its_first_letter(drawing: Book, text: str, at: int, word: str) -> None:
+    """Kinds, givens, side words and names: whoever knows the first letter need not know the word."""
+    if re.match(r"^(\w+ )*\w+\s*=", text) and at < text.index("="):
+        # A name that is being given is the drafter's own.
+        return
+    if text[: at + len(word)].endswith(NOT_YET):
+        return
+    offered = [c.word.lower().split()[0] for c in complete(drawing, text[: at + 1])]
+    typed = text[: at + 1].split()[-1].lower()
+    assert word.lower() in offered or typed == word.lower() or len(offered) >= 12, offered
+
+
+@pytest.mark.parametrize(("text", "at", "word"), WORDS[::3], ids=[f"{t[:a]}|{w}" for t, a, w in WORDS[::3]])
+def test_what_is_offered_can_be_read(drawing: Book, text: str, at: int, word: str) -> None:
+    """No word is offered that the language would not take there: what is wrong then is at most that more is wanted."""
+    before = text[:at]
+    for offered in complete(drawing, text[: at + 1]):
+        assert offered.explanation
+        line = read_open_line(drawing, None, f"{before}{offered.word} ")
+        if line.problem is not None and line.problem.kind in ("unexpected", "unknown_word", "unknown_given", "stray_side"):
+            assert line.problem.end > at + len(offered.word), (offered.word, line.problem)
+
+
+def test_each_of_several_names_of_a_step_is_offered_by_itself() -> None:
+    b = book("C1 = circle centre 0, 0 radius 5", "L1 = line from 0, 0 to 9, 0", "boss edge = copy C1 L1 by 40, 0")
+    assert [c.word for c in complete(b, "line from b")] == ["boss"]
+    assert [c.word for c in complete(b, "line from middle of e") if c.word == "edge"] == ["edge"]

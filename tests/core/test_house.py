@@ -13,6 +13,7 @@ from kentrograph.core.book.manner import Manner
 from kentrograph.core.book.step import Step, deal_name
 from kentrograph.core.book.tree import Plain
 from kentrograph.core.desk.completion import complete_beginning
+from kentrograph.core.desk.kind_views import kind_views
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
@@ -50,7 +51,69 @@ def test_core_imports_one_way() -> None:
             assert not later, f"{file.relative_to(ROOT)} imports {later}"
 
 
-def test_core_needs_only_the_standard_library() -> None:
+def modules() -> dict[str, Path]:
+    """Every module of the core by its dotted name within it; a folder's own file by the folder's."""
+    files = {file: file.relative_to(ROOT / "core").with_suffix("").parts for file in (ROOT / "core").rglob("*.py")}
+    return {".".join(parts[:-1] if parts[-1] == "__init__" else parts): file for file, parts in files.items()}
+
+
+def imported_modules(name: str, file: Path, known: dict[str, Path]) -> set[str]:
+    """The modules of the core that a module imports, wherever in it that is said."""
+    here = name.split(".") if file.name == "__init__.py" else name.split(".")[:-1]
+    found: set[str] = set()
+    for node in ast.walk(ast.parse(file.read_text(encoding="utf-8"))):
+        if isinstance(node, ast.ImportFrom) and node.level:
+            base = [*here[: len(here) - node.level + 1], *(node.module.split(".") if node.module else [])]
+            found |= {".".join(base), *(".".join([*base, alias.name]) for alias in node.names)}
+    return {one for one in found if one in known and one != name}
+
+
+def test_no_imports_in_circles() -> None:
+    """Inside rooms either: a file can be read from the top, knowing only what stands before it."""
+    known = modules()
+    waits = {name: imported_modules(name, file, known) for name, file in known.items()}
+    # A folder's own file is what its files make together: it does not stand before them.
+    while waits:
+        ready = {name for name, needs in waits.items() if not needs & waits.keys()}
+        assert ready, f"in a circle, or waiting for one: {sorted(waits)}"
+        waits = {name: needs for name, needs in waits.items() if name not in ready}
+
+
+def test_imports_stand_at_the_top() -> None:
+    for name, file in modules().items():
+        tree = ast.parse(file.read_text(encoding="utf-8"))
+        inside = [n for n in ast.walk(tree) if isinstance(n, ast.Import | ast.ImportFrom) and n not in tree.body]
+        assert not inside, f"{name} imports within a function: that hides a circle"
+
+
+def test_only_the_tolerance_decides() -> None:
+    """A number so small that it can only be there to tell something from nothing has a name in `tolerance.py`."""
+    for name, file in modules().items():
+        for node in ast.walk(ast.parse(file.read_text(encoding="utf-8"))):
+            if isinstance(node, ast.Constant) and isinstance(node.value, float) and name != "tolerance":
+                assert node.value == 0.0 or abs(node.value) > 1e-3, f"{name}, line {node.lineno}: {node.value}"
+
+
+FIGURE_KINDS = frozenset({"Point", "Line", "EndlessLine", "Circle", "Arc", "Ellipse", "Outline"})
+
+
+def test_a_new_kind_of_figure_is_found_by_the_type_checker() -> None:
+    """Whoever tells figures apart says what becomes of all others: with `assert_never`, or by a refusal."""
+    for file in ROOT.rglob("*.py"):
+        for node in ast.walk(ast.parse(file.read_text(encoding="utf-8"))):
+            if not isinstance(node, ast.Match):
+                continue
+            told = {ast.unparse(p.cls) for case in node.cases for p in ast.walk(case.pattern) if isinstance(p, ast.MatchClass)}
+            if len(told & FIGURE_KINDS) < 3:
+                continue
+            last = node.cases[-1]
+            rest = ast.unparse(last.body[0])
+            where = f"{file.relative_to(ROOT)}, line {node.lineno}"
+            assert ast.unparse(last.pattern) == "_", where
+            assert rest.startswith(("assert_never(", "raise ")), where
+
+
+def test_core_needs_only_the_standard_library_and_one_persistent_map() -> None:
     for file in (ROOT / "core").rglob("*.py"):
         text = file.read_text(encoding="utf-8")
         assert not re.search(r"^\s*(from|import) (fastapi|pydantic|sqlalchemy|numpy|orjson)", text, re.MULTILINE), file
@@ -100,6 +163,11 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
         line = read_open_line(Book.new(), None, word)
         assert (line.do, line.hint) == ("begin", kind.first)
         assert known_draft(word) == word
+        assert [(one.title, one.group) for one in kind_views() if one.word == word] == [(kind.title, kind.group)]
+        for ends in [kind.drag] if kind.drag else []:
+            assert {ends.start, ends.end, ends.figure} - {""} <= {g.word for g in kind.givens}
+        if kind.held:
+            assert set(kind.held.words) <= {g.word for g in kind.givens if g.quantity in ("length", "direction")}
 
 
 def test_files_stay_short() -> None:

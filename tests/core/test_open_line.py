@@ -2,7 +2,10 @@
 
 import pytest
 
-from kentrograph.core.desk.open_line import Draft, read_mend, read_open_line
+from kentrograph.core.desk import intents
+from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.open_line import read_mend, read_open_line
 from kentrograph.core.desk.pointing import Pointer, place_at, read_with_pointer
 
 from .support import book
@@ -82,3 +85,59 @@ def test_mending_shows_what_is_wrong_and_changes_nothing() -> None:
     b = book(*DRAWING)
     assert read_mend(b, "s2", "line from 0, 0 to 0, 0").do == "nothing"
     assert read_mend(b, "s2", "line from 0, 0 to 5, 0").do == "write"
+
+
+# Several solutions ------------------------------------------------------------------------------------------
+
+TWO = ("L1 = line from 0, 0 to 100, 0", "L2 = line from 0, 0 to 0, 100", "C1 = circle centre 50, 50 radius 10", "P1 = point 0, 0")
+
+
+@pytest.mark.parametrize(
+    ("draft", "text"),
+    [
+        (Draft("circle", ("touching L1", "touching L2")), "9"),
+        (Draft("arc", ("from 10, 0", "to 40, 0")), "radius 30"),
+        (Draft("line", ("from 0, 0",)), "touching C1"),
+        (None, "circle touching L1 L2 radius 9"),
+    ],
+)
+def test_enter_never_takes_the_first_of_several_unasked(draft: Draft | None, text: str) -> None:
+    """The value is stated, and all solutions are in sight; the next Enter, an arrow key or a click takes one of them."""
+    made = book(*TWO)
+    first = line_view(made, Looked(draft=draft, text=text))
+    assert first.enter.do in ("given", "begin")
+    assert len(first.solutions) > 1
+    stands = line_view(made, Looked(draft=first.enter.draft))
+    assert stands.enter.do == "write"
+    assert len(stands.solutions) == len(first.solutions)
+    edit, _ = intents.write(made, stands.enter.statement, "n")
+    after, _ = made.edited(edit)
+    # What is written says which it is.
+    assert any(g.sides for g in after.steps["n"].statement.givens), after.steps["n"].statement.text
+    chosen = line_view(made, Looked(draft=draft, text=text, choice=1))
+    assert chosen.enter.do == "write"
+    pointed = line_view(made, Looked(draft=draft, text=text, pointer=Pointer(20.0, 20.0, 1.0, 0.1), aimed=True))
+    assert pointed.enter.do == ("write" if draft else "begin")
+
+
+@pytest.mark.parametrize(
+    ("draft", "text", "row"),
+    [
+        (Draft("arc", ("touching L1", "touching L2")), "9", "radius 9"),
+        (Draft("circle", ("touching L1", "touching C1")), "25", "radius 25"),
+        (Draft("arc", ("from 10, 0", "to 40, 0")), "30", "radius 30"),
+        (Draft("arc", ("continuing L1",)), "12", "radius 12"),
+        (Draft("circle", ("centre 0, 0",)), "24", "radius 24"),
+    ],
+)
+def test_a_bare_number_is_a_radius(draft: Draft, text: str, row: str) -> None:
+    view = line_view(book(*TWO), Looked(draft=draft, text=text, pointer=Pointer(70.0, 30.0, 1.0, 0.1), aimed=True))
+    assert view.row == row
+    assert view.enter.do in ("given", "write")
+
+
+def test_a_radius_that_cannot_span_its_ends_is_no_rise() -> None:
+    view = line_view(book(*TWO), Looked(draft=Draft("arc", ("from 10, 0", "to 40, 0")), text="9"))
+    assert view.enter.do == "nothing"
+    assert view.problem is not None
+    assert (view.problem.kind, view.problem.suggested) == ("radius_too_small", "radius 15")

@@ -9,8 +9,9 @@ from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.datum import datum_in_numbers
 from kentrograph.core.desk.derived import values_of, ways_to_state
+from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.handles import Handle, handles, pulled
-from kentrograph.core.desk.open_line import Draft
+from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointing import Pointer, Snapping
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
@@ -343,3 +344,36 @@ def test_what_lies_beside_is_marked_and_the_mark_is_read_again() -> None:
     assert intents.beside_of(after.steps["c"]) == "end of L1"
     assert after.steps["c"].statement.text == "circle centre 100.1, 0 radius 8  # beside end of L1"
     assert intents.beside_of(after.steps[made.order[0]]) is None
+
+
+# Verbs by clicks ------------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("kind", "clicks", "statement"),
+    [
+        ("move", ((10, 0), (50, 0), (75, 60)), "move C1 from P1 to middle of L1"),
+        ("move", ((7.07, 7.07), (0, 20), (50, 0)), "move C1 from centre of C2 to P1"),
+        ("copy", ((10, 0), (2.1, 22.1), (50, 0), (75, 60)), "copy C1 C2 from P1 to middle of L1"),
+        ("turn", ((10, 0), (50, 0), (75, 60), (90, 60)), "turn C1 about P1 from middle of L1 to end of L1"),
+        ("scale", ((7.07, 7.07), (50, 0), (75, 60), (90, 60)), "scale C1 about P1 from middle of L1 to end of L1"),
+        ("mirror", ((10, 0), (68, 60)), "mirror C1 in L1"),
+        ("mirror", ((10, 0), (75, 60)), "mirror C1 in L1"),
+        ("fillet", ((68, 60), (60, 68)), "fillet L1 L2"),
+        ("join", ((68, 60), (60, 68)), "join L1 L2"),
+    ],
+)  # fmt: skip
+def test_verbs_are_given_by_clicks_alone(kind: str, clicks: tuple[tuple[float, float], ...], statement: str) -> None:
+    """Figures first, at a rim or a place of theirs; then the places in the order in which the sentence asks for them."""
+    made = book(
+        "C1 = circle centre 0,0 radius 10", "P1 = point 50, 0", "L1 = line from 60,60 to 90,60",
+        "L2 = line from 60,60 to 60,90", "C2 = circle centre 0,20 radius 3",
+    )  # fmt: skip
+    draft = Draft(kind)
+    for number, (x, y) in enumerate(clicks, 1):
+        click = line_view(made, Looked(draft=draft, pointer=Pointer(float(x), float(y), 1.5, 0.1), aimed=True)).click
+        assert click is not None
+        assert click.draft is not None
+        draft = click.draft
+        assert click.do == ("write" if number == len(clicks) and kind != "fillet" else "given") or kind == "join"
+    assert draft.text() == statement

@@ -60,12 +60,13 @@ def some_edit(dice: Random, b: Book, number: int) -> Edit:
         )
         return intents.write(b, text, "")[0]
     if not b.order or act == "write":
-        return intents.write(b, line_of(dice), f"i{number}", dice.randint(0, len(b.order)))[0]
+        return intents.write(b, line_of(dice), f"i{number}", dice.choice((*b.order, None)))[0]
     if act == "unread":
         text = dice.choice(GARBAGE).format(n=dice.choice(NAMES), u=dice.choice(NAMES), v=dice.randint(1, 9))
         statement = read(text)
         assert statement.problem is not None
-        return Insert(dice.randint(0, len(b.order)), Step(f"i{number}", statement.name or "", False, statement, b.header.manner))
+        step = Step(f"i{number}", statement.name or "", False, statement, b.header.manner)
+        return Insert(step, dice.choice((*b.order, None)))
     id = dice.choice(b.order)
     match act:
         case "damage":
@@ -79,7 +80,7 @@ def some_edit(dice: Random, b: Book, number: int) -> Edit:
         case "strike":
             return intents.strike(b, id)[0]
         case "move":
-            return intents.move(b, id, dice.randrange(len(b.order)))[0]
+            return intents.move(b, id, dice.choice((*b.order, None)))[0]
         case "rename":
             return rename(b, id, dice.choice(NAMES))[0]
         case _:
@@ -93,7 +94,8 @@ def through_json(edit: Edit) -> Edit:
 def stored_and_loaded(b: Book) -> Book:
     """What a restart does."""
     steps = [step_from(json.loads(json.dumps(step_data(b.steps[id])))) for id in b.order]
-    return Book.new(header_from(json.loads(json.dumps(header_data(b.header)))), steps)
+    keys = [tuple(json.loads(json.dumps(b.order.key(id)))) for id in b.order]
+    return Book.new(header_from(json.loads(json.dumps(header_data(b.header)))), steps, keys)
 
 
 def worth(value: Any) -> Any:

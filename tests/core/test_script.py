@@ -27,7 +27,7 @@ def test_demo_drawing_has_no_problem_and_reads_back(file: Path) -> None:
     assert [(s.name, s.statement, s.manner) for s in again.steps.values()] == [
         (s.name, s.statement, s.manner) for s in made.steps.values()
     ]
-    assert list(again.values.values()) == list(made.values.values())
+    assert [again.values[id] for id in again.order] == [made.values[id] for id in made.order]
     assert again.header == made.header
 
 

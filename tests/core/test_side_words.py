@@ -6,7 +6,7 @@ import pytest
 
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
-from kentrograph.core.desk.open_line import Draft
+from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.desk.side_words import worded

@@ -10,6 +10,8 @@ import pytest
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Insert, Move, Replace
 from kentrograph.core.desk import intents
+from kentrograph.core.desk.handles import handles, pulled
+from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
@@ -41,7 +43,7 @@ def at(b: Book, name: str) -> tuple[float, float]:
 
 def now(b: Book, name: str) -> Any:
     """What a name stands for at the end."""
-    return b.figure_named(name.lower())
+    return b.figure_named(name.lower(), len(b.order))
 
 
 # Versions ---------------------------------------------------------------------------------------------
@@ -59,7 +61,7 @@ def test_a_change_touches_exactly_those_between_it_and_the_next_version() -> Non
     assert after.changed == {"s3", "s4", "s5", "s6"}
     after, _ = b.edited(intents.mend(b, "s5", "move C1 by 0, 70")[0])
     assert after.changed == {"s5", "s6"}
-    between, _ = b.edited(intents.write(b, "mirror C1 in 0, 0; 0, 1", "new", 3)[0])
+    between, _ = b.edited(intents.write(b, "mirror C1 in 0, 0; 0, 1", "new", "s4")[0])
     assert between.changed == {"new", "s4", "s5", "s6"}
     assert at(between, "P2") == (-99.0, 0.0)
     assert at(between, "P1") == (1.0, 0.0)
@@ -77,18 +79,22 @@ def test_without_a_shaping_step_the_earlier_version_is_back(how: str) -> None:
 
 def test_moving_a_shaping_step_moves_what_it_shapes() -> None:
     b = book(*SHAPED)
-    first, inverse = b.edited(Move("s3", 1))
+    first, inverse = b.edited(Move("s3", "s2"))
     assert at(first, "P1") == (101.0, 0.0)
     back, _ = first.edited(inverse)
     assert (back.order, back.values) == (b.order, b.values)
     with pytest.raises(Refused):
-        intents.move(b, "s3", 0)
+        intents.move(b, "s3", "s1")
 
 
 def test_a_figure_that_waits_lets_its_later_versions_wait() -> None:
     b = book("r = 5", "C1 = circle centre 0,0 radius r", "move C1 by 10, 0", "P1 = point C1: 1, 0")
     broken, inverse = b.edited(intents.mend(b, "s1", "r = -5")[0])
-    assert [v.kind for v in broken.values.values() if isinstance(v, Problem)] == ["bad_radius", "waits", "waits"]
+    assert [v.kind for v in map(broken.values.__getitem__, broken.order) if isinstance(v, Problem)] == [
+        "bad_radius",
+        "waits",
+        "waits",
+    ]
     assert broken.edited(inverse)[0].values == b.values
 
 
@@ -96,7 +102,7 @@ def test_a_verb_follows_a_figure_that_becomes_another_kind_of_thing() -> None:
     b = book("a = point 0, 0", "move a by 8, 0", "arc centre a at 90 radius 2 sweep 90")
     assert figure(b, "A1").centre == Point(8.0, 0.0)
     after, _ = b.edited(intents.mend(b, "s1", "a = 8")[0])
-    assert [getattr(v, "kind", "") for v in after.values.values()] == ["", "not_shaped", "needs_given"]
+    assert [getattr(after.values[id], "kind", "") for id in after.order] == ["", "not_shaped", "needs_given"]
 
 
 def test_renaming_follows_one_lineage_from_whichever_step() -> None:
@@ -104,7 +110,7 @@ def test_renaming_follows_one_lineage_from_whichever_step() -> None:
     for id in ("s1", "s3", "s5"):
         after, inverse = b.edited(rename(b, id, "boss")[0])
         assert "C1" not in write_script(after)
-        assert list(after.values.values()) == list(b.values.values())
+        assert [after.values[id] for id in after.order] == [b.values[id] for id in b.order]
         assert after.edited(inverse)[0].values == b.values
 
 
@@ -120,7 +126,7 @@ def test_names_are_dealt_in_the_order_of_the_operands() -> None:
     assert now(b, "K9") == Circle(Point(1.0, 10.0), 1.0)
     assert now(b, "C1") == Circle(Point(11.0, 1.0), 1.0)
     lines = write_script(b)
-    assert book(*lines.splitlines()).values.keys() == b.values.keys()
+    assert list(book(*lines.splitlines()).order) == list(b.order)
 
 
 def test_each_result_is_a_figure_in_its_own_right() -> None:
@@ -136,6 +142,39 @@ def test_each_result_is_a_figure_in_its_own_right() -> None:
     after, _ = b.edited(rename(b, "s4", "boss")[0])
     assert after.steps["s3"].statement.text == "A boss = copy C1 C2 by 0, 10"
     assert now(after, "boss") == now(b, "B")
+    # All names of a step at once, in their order, or but one of them.
+    for said, text in (("A boss", "A boss = copy"), ("B A", "B A = copy"), ("one two", "one two = copy")):
+        after, inverse = b.edited(rename(b, "s3", said)[0])
+        assert after.steps["s3"].statement.text.startswith(text)
+        assert after.steps["s4"].statement.text == f"move {said.split()[1]} by 1, 1"
+        assert [after.values[id] for id in after.order] == [b.values[id] for id in b.order]
+        assert after.edited(inverse)[0].steps == b.steps
+    for said, kind in (("A", "other_count"), ("A A", "name_taken"), ("A C1", "name_taken"), ("A 3", "bad_name")):
+        with pytest.raises(Refused) as refused:
+            rename(b, "s3", said)
+        assert refused.value.problem.kind == kind
+
+
+def test_handles_and_working_see_the_version_that_the_step_means() -> None:
+    b = book(
+        "P1 = point 0, 0", "C1 = circle centre P1 radius 10", "P2 = point on C1 at 30",
+        "P3 = point 1, 1", "L1 = line from P1 to 40, 0", "L2 = line parallel L1 distance 6 left", "move L1 C1 by 0, 100",
+    )  # fmt: skip
+    # Its grip lies beside the line as it was when it was drawn, and is pulled from there.
+    grip = next(h for h in handles(b, "s6") if "distance" in h.words)
+    made = pulled(b, grip, Pointer(20.0, 9.0, 1.0, 0.1))
+    assert made is not None
+    assert made.text.endswith("distance 9 left")
+    on_rim = next(iter(handles(b, "s3")))
+    moved = pulled(b, on_rim, Pointer(0.0, 10.0, 1.0, 0.1))
+    assert moved is not None
+    assert moved.text.endswith("on C1 at 90")
+
+
+def test_renaming_reaches_steps_that_cannot_be_planned() -> None:
+    b = book("P1 = point 0, 0", "circle centre P1 radius 5 radius 6 touching P1")
+    after, _ = b.edited(rename(b, "s1", "post")[0])
+    assert after.steps["s2"].statement.text == "circle centre post radius 5 radius 6 touching post"
 
 
 @pytest.mark.parametrize(
@@ -206,7 +245,7 @@ def test_every_result_can_be_taken() -> None:
     b = book("C1 = circle centre 0,0 radius 1", "C2 = circle centre 50,0 radius 1", "A B = copy C1 C2 by 0, 100")
     for x, name in ((0.0, "A"), (50.0, "B")):
         assert f"centre of {name}" in [c.words for c in take_at(b, Query(x, 100.0, 0.5))]
-    moved, _ = b.edited(Insert(3, intents.tried(b, "move B by 0, 40", "m", 3)[0]))
+    moved, _ = b.edited(Insert(intents.tried(b, "move B by 0, 40", "m", 3)[0]))
     assert [c.words for c in take_at(moved, Query(50.0, 100.0, 0.5))] == []
     assert "centre of B" in [c.words for c in take_at(moved, Query(50.0, 140.0, 0.5))]
 

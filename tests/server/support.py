@@ -39,3 +39,27 @@ def picture(width: int = 40, height: int = 30, kind: str = "PNG") -> bytes:
     file = io.BytesIO()
     Image.new("RGB", (width, height), "white").save(file, kind)
     return file.getvalue()
+
+
+class Receiver:
+    """What a table has of a drawing, by the messages that it has taken."""
+
+    def __init__(self) -> None:
+        self.revision = -1
+        self.steps: dict[str, Any] = {}
+        self.order: list[str] = []
+
+    def take(self, message: dict[str, Any]) -> None:
+        """Takes in a book, or what differs from the one before, as the contract of the message says."""
+        self.revision = message["revision"]
+        self.steps.update({s["id"]: s for s in message["steps"]})
+        if message["whole"]:
+            self.order = [s["id"] for s in message["steps"]]
+        out = {*message["gone"], *(p["id"] for p in message["placed"])}
+        self.order = [id for id in self.order if id not in out]
+        for one in message["placed"]:
+            at = len(self.order) if one["in_front_of"] is None else self.order.index(one["in_front_of"])
+            self.order.insert(at, one["id"])
+
+    def in_order(self) -> list[dict[str, Any]]:
+        return [self.steps[id] for id in self.order]

@@ -132,8 +132,8 @@ def test_bad_acts_are_refused(api: httpx.Client, drawing: dict[str, Any]) -> Non
     for what in (
         {"do": "strike", "id": "nowhere"},
         {"do": "mend", "id": "nowhere", "text": "point 1, 1"},
-        {"do": "move", "id": "nowhere", "index": 3},
-        {"do": "write", "text": "point 1, 1", "id": "x", "index": 99},
+        {"do": "move", "id": "nowhere", "in_front_of": None},
+        {"do": "write", "text": "point 1, 1", "id": "x", "in_front_of": "nowhere"},
         {"do": "write", "text": "point 1, 1", "id": "../x"},
         {"do": "fly"},
         {},
@@ -151,9 +151,9 @@ def test_steps_are_renamed_moved_hidden_and_switched_off(api: httpx.Client, draw
     assert texts(renamed) == ["post = point 1, 2", "circle centre post radius 5", "point 9, 9"]
     assert renamed["undo"] == "renaming P1 to post"
     assert act(api, id, do="rename", id=first, name="C1").json()["code"] == "name_taken"
-    moved = act(api, id, do="move", id=third, index=0).json()
-    assert moved["order"] == [third, first, second]
-    refused = act(api, id, do="move", id=second, index=0).json()
+    moved = act(api, id, do="move", id=third, in_front_of=first).json()
+    assert [s["id"] for s in moved["steps"]] == [third, first, second]
+    refused = act(api, id, do="move", id=second, in_front_of=third).json()
     assert (refused["code"], refused["message"]) == (
         "later_name",
         "a step can only use what stands before it: C1 needs post, which comes later",

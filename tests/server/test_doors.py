@@ -228,7 +228,7 @@ def reads() -> Iterator[tuple[dict[str, Any], str]]:
     yield {"mend": "none", "text": "point 1, 2"}, "line"
     yield {"selected": "none", "pull": 3, "pointer": POINTER}, "line"
     yield {"draft": {"kind": "circle", "rows": ["\x00"]}}, "refused"
-    yield {"text": "line from 0,0 to 5,5", "index": 1_000_000}, "line"
+    yield {"text": "line from 0,0 to 5,5", "in_front_of": "nowhere"}, "line"
 
 
 @pytest.mark.parametrize(("message", "kind"), list(reads()))

@@ -10,26 +10,23 @@ import pytest
 from websockets.sync.client import ClientConnection, connect
 
 from ..conftest import Server
-from .support import act, book, picture, texts, write
+from .support import Receiver, act, book, picture, texts, write
 
 
-class Table:
+class Table(Receiver):
     """One end of a table's socket."""
 
     def __init__(self, socket: ClientConnection) -> None:
+        super().__init__()
         self.socket = socket
         self.seq = 0
-        self.revision = -1
-        self.steps: dict[str, Any] = {}
-        self.order: list[str] = []
 
     def receive(self, kind: str) -> dict[str, Any]:
         """The next message of a kind; books on the way are taken in."""
         while True:
             message: dict[str, Any] = json.loads(self.socket.recv(timeout=10))
             if message["type"] == "book":
-                self.revision, self.order = message["revision"], message["order"]
-                self.steps.update({s["id"]: s for s in message["steps"]})
+                self.take(message)
             if message["type"] == kind:
                 return message
 

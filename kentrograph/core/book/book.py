@@ -4,19 +4,25 @@ A `Book` is never changed: `Book.edited` gives another one that shares everythin
 resolve to the nearest earlier step that defines them, so a step can only need what stands before it.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import replace
+from itertools import islice
 from typing import Any
+
+from immutables import Map
 
 from ..figures import Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .manner import Header, Manner
 from .network import TABLES, Network, Planned, key_of_own
-from .planner import Planner
+from .order import END, Key, Order
 from .step import InUse, Step
 from .tree import key_of
 from .values import Drawn, Value
+
+LOOKED_THROUGH = 5000
+"""So many steps are looked through for names to offer."""
 
 
 class Book(Network):
@@ -25,39 +31,57 @@ class Book(Network):
     __slots__ = ()
 
     @classmethod
-    def new(cls, header: Header | None = None, steps: Iterable[Step] = ()) -> "Book":
-        """A book with these steps, evaluated from the first to the last."""
+    def new(cls, header: Header | None = None, steps: Iterable[Step] = (), keys: Iterable[Key] | None = None) -> "Book":
+        """A book with these steps, evaluated from the first to the last; ``keys`` order them where they have some already."""
         book = cls()
         book.header = header or Header()
-        for index, step in enumerate(steps):
+        every = tuple(steps)
+        book.order = Order((step.id for step in every), keys)
+        book._hold_open(*TABLES)
+        for step in every:
             book.steps[step.id] = step
-            book._positions[step.id] = index
             book._define(step)
-        book.order = tuple(book.steps)
-        for id in book.order:
-            book._plans[id] = Planned(book.steps[id], book.header.manner.unit)
+            book._plans[step.id] = Planned(step, book.header.manner.unit)
         book._link(book.order)
         book._evaluate_all()
+        book._close()
         return book
 
     # Reading ------------------------------------------------------------------------------------------
 
     def position(self, id: str) -> int:
         """Where a step stands. Raises `Refused` (no_step)."""
-        found = self._positions.get(id)
-        if found is None:
-            raise refuse("no_step", id=id)
-        return found
+        return self.order.position(id)
 
-    @property
-    def positions(self) -> dict[str, int]:
-        """Where every step stands. Not to be changed by whoever asks."""
-        return self._positions
+    def index_before(self, id: str | None) -> int:
+        """The index of what is put in front of a step; of what is put at the end where that is None. Raises `Refused`
+        (no_step)."""
+        return len(self.order) if id is None else self.order.position(id)
 
-    def find(self, key: str) -> Step | None:
-        """The last step that defines this name."""
-        ids = self._definers.get(key)
-        return self.steps[ids[-1]] if ids else None
+    def names_like(self, first: str, before: int) -> dict[str, str]:
+        """The names that begin with a letter and are defined before an index, by the form in which they are compared; of a
+        book that is too large to be looked through, those of the last steps."""
+        names: dict[str, str] = {}
+        for step in self.latest(before):
+            names.update((key, name) for key, name in zip(step.keys, step.names, strict=True) if key.startswith(first))
+        return names
+
+    def latest(self, before: int) -> Iterator[Step]:
+        """The steps before an index, the latest first; of a book that is too large to be looked through, the last of them."""
+        return (self.steps[id] for id in islice(self.order.before(self.key_at(before)), LOOKED_THROUGH))
+
+    def users_of_names(self, keys: set[str], after: str) -> list[Step]:
+        """The steps behind one that use any of these names, whichever version of it, in the order of the book."""
+        definers = {d for key in keys for d in self._definers.get(key, ())}
+        users = {u for d in definers for u in self._users.get(d, ())} | {u for key in keys for u in self._hopeful(key)}
+        at = self.order.key(after)
+        found = [u for u in users if self.order.key(u) > at and any(n.key in keys for n in self.steps[u].statement.uses)]
+        return [self.steps[u] for u in sorted(found, key=self.order.key)]
+
+    def find(self, key: str, before: int | None = None) -> Step | None:
+        """The step that a name means at an index, or at the end."""
+        id = self._resolve(key, self.key_at(before))
+        return self.steps[id] if id is not None else None
 
     def owner(self, key: str) -> Step | None:
         """The step that gives a name, which those that carry it on stand behind."""
@@ -88,7 +112,7 @@ class Book(Network):
         """What a step draws with: what it says itself; a verb, what drew the first figure that it works on."""
         step = self.steps[id]
         if step.statement.pen is None and step.statement.operands:
-            version = self._resolve(step.statement.operands[0].key, self._positions[id])
+            version = self._resolve(step.statement.operands[0].key, self.order.key(id))
             return self.pen_of(version) if version is not None else "ink"
         return step.statement.pen or "ink"
 
@@ -98,9 +122,9 @@ class Book(Network):
         names = self.steps[step].names
         return names[int(which or 0)] if names else ""
 
-    def figure_named(self, key: str, before: int | None = None) -> Any:
-        """What a name stands for at an index, or at the end; None where it stands for nothing."""
-        id = self._resolve(key, len(self.order) if before is None else before)
+    def figure_named(self, key: str, before: int) -> Any:
+        """What a name stands for at an index; None where it stands for nothing."""
+        id = self._resolve(key, self.key_at(before))
         value = self.values[id] if id is not None else None
         return value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
 
@@ -117,30 +141,17 @@ class Book(Network):
         """Which of the figures that come of a step are seen."""
         return tuple(self.seen(one) for one, _, _ in self.figures_of(id))
 
-    def seen(self, id: str, before: int | None = None) -> bool:
-        """Whether a figure, by its id as `figures_of` gives it, is what its name stands for at an index, or at the end: an
-        earlier version of it is out of sight from the step on that has shaped it."""
+    def seen(self, id: str, at: Key = END) -> bool:
+        """Whether a figure, by its id as `figures_of` gives it, is what its name stands for at a place in the order, or at the
+        end: an earlier version of it is out of sight from the step on that has shaped it."""
+        if not self._carriers:
+            # Nothing was shaped: no name has a second version.
+            return True
         name = key_of(self.name_of(id))
         ids = self._definers.get(name, ())
         if len(ids) < 2:
             return True
-        return self._resolve(name, len(self.order) if before is None else before) == id.partition(".")[0]
-
-    def kinds(self, before: int | None = None) -> dict[str, str]:
-        """What every name stands for, among the steps before this index. Not to be changed by whoever asks."""
-        limit = len(self.order) if before is None else before
-        if limit == len(self.order):
-            if self._kinds is None:
-                self._kinds = self._kinds_before(limit)
-            return self._kinds
-        return self._kinds_before(limit)
-
-    def _kinds_before(self, limit: int) -> dict[str, str]:
-        found: dict[str, str] = {}
-        for id in self.order[:limit]:
-            step = self.steps[id]
-            found.update({key: kind for key, kind in zip(step.keys, step.kinds(found.get), strict=False) if kind is not None})
-        return found
+        return self._resolve(name, at) == id.partition(".")[0]
 
     def taken_names(self) -> InUse:
         """Names in use, and names that waiting steps hope for; none of them is dealt again."""
@@ -148,7 +159,7 @@ class Book(Network):
 
     def last_place(self, before: int | None = None) -> Point:
         """Where relative entries count from, for a step at this index."""
-        provider = self._last_provider(len(self.order) if before is None else before)
+        provider = self._last_provider(self.key_at(before))
         value = self.values.get(provider) if provider else None
         return (
             value.last
@@ -161,15 +172,14 @@ class Book(Network):
         if manner == self.header.manner:
             return self
         book = self._copy()
-        book.hand, book.before, book.touched = manner, self.before, self.touched
-        book._kinds = self._kinds
+        book.hand, book.before, book.touched, book.stamp = manner, self.before, self.touched, self.stamp
         return book
 
     @property
     def writing(self) -> Manner:
         """The manner of what is written next, its datum in the drawing's unit."""
         unit = self.header.manner.unit
-        return self.header.manner if self.hand is None else Planner(self.hand, unit).in_drawing(self.hand)
+        return self.header.manner if self.hand is None else self.hand.in_unit(unit)
 
     @property
     def suffix(self) -> str:
@@ -179,17 +189,18 @@ class Book(Network):
 
     def try_statement(self, step: Step, index: int) -> Value:
         """What a step would hold at ``index``, without putting it into the book."""
-        settled = step.statement.settled(lambda key: self.kind_at(key, index))
+        at = self.key_at(index)
+        settled = step.statement.settled(lambda key: self._kind_at(key, at))
         step = step if settled is step.statement else replace(step, statement=settled)
         planned = Planned(step, self.header.manner.unit)
-        return self._value(step, planned, self._needs(planned, index))
+        return self._value(step, planned, self._needs(planned, at))
 
     def evaluated_anew(self) -> "Book":
         """The same book with every step evaluated again; its plans and links are those it has."""
         book = self._copy()
-        book.values = {}
-        book._owned.add("values")
+        book.values = Map()  # type: ignore[assignment]
         book._evaluate_all()
+        book._close()
         return book
 
     # Changing -----------------------------------------------------------------------------------------
@@ -197,37 +208,38 @@ class Book(Network):
     def edited(self, edit: Edit) -> "tuple[Book, Edit]":
         """The book after an edit, and the edit that takes it back.
 
-        Raises `Refused`: no_step, step_twice, bad_index, name_taken.
+        Raises `Refused`: no_step, step_twice, name_taken.
         """
         book = self._copy()
         touched: set[str] = set()
         inverse = book._apply(edit, touched)
         book._settle(touched)
-        book.before, book.touched = self.values, touched | book.changed
+        book._close()
+        book.before, book.touched = self.stamp, touched.union(book.changed)
         return book, inverse
 
     def _copy(self) -> "Book":
-        """A book that shares every table with this one; `_own` makes one of them its own before it is changed."""
+        """A book that shares every table with this one, until an edit holds it open."""
         book = Book()
-        book.header, book.order, book.memo, book._tried = self.header, self.order, self.memo, self._tried.copy()
+        book.header, book.order, book.shared, book._tried = self.header, self.order, self.shared, self._tried.copy()
+        book._carriers = self._carriers
         for table in TABLES:
             setattr(book, table, getattr(self, table))
-        book._owned = set()
         return book
 
     def _apply(self, edit: Edit, touched: set[str]) -> Edit:
         match edit:
-            case Insert(index, step):
-                return self._insert(index, step, touched)
+            case Insert(step, in_front_of):
+                return self._insert(step, in_front_of, touched)
             case Delete(id):
                 return self._delete(id, touched)
             case Replace(step):
                 return self._replace(step, touched)
-            case Move(id, index):
-                return self._move(id, index, touched)
+            case Move(id, in_front_of):
+                return self._move(id, in_front_of, touched)
             case SetHeader(header):
                 before, self.header = self.header, header
-                self._own("_plans")
+                self._hold_open("_plans")
                 if header.manner.unit != before.manner.unit:
                     for id in self.order:
                         self._plans[id] = Planned(self.steps[id], header.manner.unit)
@@ -237,52 +249,50 @@ class Book(Network):
                 inverses = [self._apply(e, touched) for e in edits]
                 return Several(tuple(reversed(inverses)))
 
-    def _insert(self, index: int, step: Step, touched: set[str]) -> Edit:
-        if not 0 <= index <= len(self.order):
-            raise refuse("bad_index", index=index, count=len(self.order))
-        if step.id in self.steps:
-            raise refuse("step_twice", id=step.id)
+    def _insert(self, step: Step, in_front_of: str | None, touched: set[str]) -> Edit:
+        order = self.order.inserted(step.id, in_front_of)
         self._check_name(step)
-        touched.update(self._users_between(step.keys, index))
-        self._own("steps", "_plans")
-        self.order = (*self.order[:index], step.id, *self.order[index:])
+        self._bring_in(step, order, touched)
+        self._hold_open("steps", "_plans")
         self.steps[step.id] = step
-        if index == len(self.order) - 1:
-            self._own("_positions")
-            self._positions[step.id] = index
-        else:
-            self._renumber()
-        self._define(step)
         self._plans[step.id] = Planned(step, self.header.manner.unit)
-        touched.add(step.id)
-        touched.update(self._relative_after(index + 1))
         return Delete(step.id)
 
+    def _bring_in(self, step: Step, order: Order, touched: set[str]) -> None:
+        """Takes an order in which a step has come to stand, and touches those that see others of its names, or another last
+        place, because of it."""
+        self.order, at = order, order.key(step.id)
+        touched.update(self._users_between(step.keys, at))
+        if step.puts_place:
+            touched.update(self._relative_after(at))
+        self._define(step)
+        touched.add(step.id)
+
     def _delete(self, id: str, touched: set[str]) -> Edit:
-        index = self.position(id)
-        self._own("steps", "_plans", "values", "_users")
+        in_front_of = self.order.next_to(id)
+        self._hold_open("steps", "_plans", "values", "_users")
         step = self.steps.pop(id)
         touched.update(self._users.get(id, ()))
         touched.add(id)
-        self.order = (*self.order[:index], *self.order[index + 1 :])
         self._undefine(step)
+        self.order = self.order.without(id)
         del self._plans[id], self.values[id]
         self._unlink(id)
         self._users.pop(id, None)
-        self._renumber()
-        return Insert(index, step)
+        return Insert(step, in_front_of)
 
     def _replace(self, step: Step, touched: set[str]) -> Edit:
-        index = self.position(step.id)
-        before = self.steps[step.id]
+        if step.id not in self.order:
+            raise refuse("no_step", id=step.id)
+        at, before = self.order.key(step.id), self.steps[step.id]
         if before.own != step.own:
             self._check_name(step)
         if before.keys != step.keys:
             touched.update(self._users.get(step.id, ()))
             self._undefine(before)
-            touched.update(self._users_between({*before.keys, *step.keys}, index))
+            touched.update(self._users_between({*before.keys, *step.keys}, at))
             self._define(step)
-        self._own("steps", "_plans")
+        self._hold_open("steps", "_plans")
         if before.figure_kind != step.figure_kind or step.statement.operands:
             # Those that use it may read otherwise now.
             touched.update(self._users.get(step.id, ()))
@@ -291,23 +301,15 @@ class Book(Network):
         touched.add(step.id)
         if before.puts_place != step.puts_place or before.off != step.off:
             touched.update(self._users.get(step.id, ()))
-            touched.update(self._relative_after(index + 1))
+            touched.update(self._relative_after(at))
         return Replace(before)
 
-    def _move(self, id: str, index: int, touched: set[str]) -> Edit:
-        before = self.position(id)
-        if not 0 <= index < len(self.order):
-            raise refuse("bad_index", index=index, count=len(self.order))
-        rest = [*self.order[:before], *self.order[before + 1 :]]
-        rest.insert(index, id)
+    def _move(self, id: str, in_front_of: str | None, touched: set[str]) -> Edit:
+        stood_in_front_of = self.order.next_to(id)
+        if in_front_of == id:
+            in_front_of = stood_in_front_of
         step = self.steps[id]
-        touched.update(self._relative_after(before + 1))
         touched.update(self._users.get(id, ()))
         self._undefine(step)
-        self.order = tuple(rest)
-        self._renumber()
-        touched.update(self._users_between(step.keys, index))
-        self._define(step)
-        touched.add(id)
-        touched.update(self._relative_after(index + 1))
-        return Move(id, before)
+        self._bring_in(step, self.order.without(id).inserted(id, in_front_of), touched)
+        return Move(id, stood_in_front_of)

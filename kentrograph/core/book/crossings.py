@@ -8,6 +8,7 @@ from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
+from ..measure.closest import closest
 from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
 from ..meet.meeting import NEITHER, Spot
 from ..problem import refuse
@@ -109,8 +110,6 @@ def _curve(figure: Any, name: Name | Sight) -> Curve:
 
 
 def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
-    from ..measure.closest import closest
-
     names = {"first": node.first.text, "second": node.second.text}
     if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
         return refuse("parallel", node.start, node.end, **names)

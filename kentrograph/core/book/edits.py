@@ -8,10 +8,10 @@ from .step import Step
 
 @dataclass(frozen=True, slots=True)
 class Insert:
-    """Puts a step at ``index``."""
+    """Puts a step in front of another one; at the end where there is none."""
 
-    index: int
     step: Step
+    in_front_of: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,10 +30,10 @@ class Replace:
 
 @dataclass(frozen=True, slots=True)
 class Move:
-    """Moves a step to ``index`` (counted without it)."""
+    """Moves a step in front of another one; to the end where there is none."""
 
     id: str
-    index: int
+    in_front_of: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -19,10 +19,7 @@ def plan_sight(p: Planner, node: Name | Sight) -> Callable[[Env, Point], Any]:
         return lambda env, last: env[slot]
     if node.kind == "continuing":
         return _continuing(p, node)
-    # Places hold sights and sights hold places.
-    from .places import plan_origin
-
-    origin, way = plan_origin(p, node.place), _way(p, node)
+    origin, way = p.origin(node.place), _way(p, node)
 
     def look(env: Env, last: Point) -> EndlessLine:
         return EndlessLine(origin(env, last), *way(env, last))

@@ -8,7 +8,7 @@ from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from .planner import Plan, Planner
+from .planner import Plan, Planner, Quantity
 from .tree import Statement
 
 Takes = Literal[
@@ -17,10 +17,8 @@ Takes = Literal[
 ]  # fmt: skip
 """What follows the word of a given."""
 
-Quantity = Literal["length", "direction", "turn", "factor", "count"]
-
 QUANTITIES: dict[Takes, Quantity] = {
-    "length": "length", "pair": "length", "offset": "length", "flats": "length", "distance from": "length", "curve": "length",
+    "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
     "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
@@ -60,6 +58,32 @@ def in_turn(*words: str) -> Bare:
 
 
 @dataclass(frozen=True, slots=True)
+class Drag:
+    """The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.
+
+    ``figure`` is the word where the drag begins at a figure, and not at a place of it: an end at a figure is read with it,
+    too, and an end at a place with ``start``.
+    """
+
+    start: str
+    end: str
+    figure: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
+    ``behind`` into the same row, behind a relative distance."""
+
+    words: tuple[str, ...] = ()
+    behind: str = ""
+
+
+Said = Callable[[Sequence[str], bool], str | None]
+"""The next thing to give, in a sentence of the kind's own: by the words of the givens so far, and whether it can be drawn."""
+
+
+@dataclass(frozen=True, slots=True)
 class Kind:
     """A statement kind.
 
@@ -82,6 +106,16 @@ class Kind:
     shapes: bool = False
     """Whether it works on figures that are there, one coming of each: it carries their names on, unless it `keeps` them."""
     always_keeps: bool = False
+    said: Said = lambda has, done: None
+    drag: Drag | None = None
+    held: Held | None = None
+    endless: bool = False
+    """Whether more can always be given: what can be drawn is kept when it is left, and mended with all its givens."""
+
+    @property
+    def title(self) -> str:
+        """Its word as the tray and the book show it."""
+        return self.word.capitalize()
 
     def keeps(self, statement: Statement) -> bool:
         """Whether the figures that a verb works on stay as they are, and what comes of it has names of its own."""

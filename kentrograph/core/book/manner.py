@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from ..angles import Convention, unit_vector
 from ..figures import Point
+from ..units import convert
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +23,11 @@ class Manner:
     unit: str = "mm"
     convention: Convention = Convention()
     datum: Datum = Datum()
+
+    def in_unit(self, unit: str) -> "Manner":
+        """The same manner with its datum in another unit."""
+        d = self.datum
+        return Manner(unit, self.convention, Datum(convert(d.x, self.unit, unit), convert(d.y, self.unit, unit), d.turn))
 
     @property
     def level(self) -> bool:

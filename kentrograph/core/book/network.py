@@ -5,21 +5,41 @@ whatever hangs on a value that differs, in the order of the book.
 """
 
 from bisect import bisect_left
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import replace
-from typing import Any
+from heapq import heapify, heappop, heappush
+from typing import Any, Protocol, TypeVar
+
+from immutables import Map
 
 from ..figures import Point
 from ..problem import Problem, Refused, refuse
 from .kinds import located, plan_statement
 from .manner import Header, Manner
-from .planner import Plan, Planner
-from .step import Step, like_name
+from .order import END, Key, Order
+from .planner import Plan
+from .step import Step, like_name, planner_of
 from .tree import Name, key_of
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
-TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_positions")
+TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers")
+
+_V = TypeVar("_V")
+
+
+class Table(Protocol[_V]):
+    """A table of a book, by ids or names: an `immutables.Map`, of which a change costs the same however large it is. While an
+    edit holds it open it can be written to like a dictionary."""
+
+    def __getitem__(self, key: str, /) -> _V: ...
+    def __setitem__(self, key: str, value: _V, /) -> None: ...
+    def __delitem__(self, key: str, /) -> None: ...
+    def __contains__(self, key: object, /) -> bool: ...
+    def __len__(self) -> int: ...
+    def get(self, key: str, default: Any = None, /) -> Any: ...
+    def pop(self, key: str, default: Any = None, /) -> Any: ...
+    def values(self) -> Iterable[_V]: ...
 
 
 Need = str | tuple[str, int]
@@ -42,7 +62,7 @@ class Planned:
     __slots__ = ("fast_plan", "names", "needs_last", "plan", "problem")
 
     def __init__(self, step: Step, unit: str) -> None:
-        planner = Planner(step.manner, unit)
+        planner = planner_of(step, unit)
         self.plan: Plan | None = None
         self.problem: Problem | None = None
         try:
@@ -50,8 +70,10 @@ class Planned:
             self.plan = None if step.off else plan
         except Refused as refused:
             self.problem = refused.problem
-        # A step that hinges on a name is looked at again when that changes, whether this reading of it needs it or not.
-        self.names = (*planner.names, *(name for name in step.statement.hinges if name not in planner.names))
+        # A step that hinges on a name is looked at again when that changes, whether this reading of it needs it or not; one
+        # that cannot be planned stands with all names that it uses, as they may be given other ones.
+        more = step.statement.hinges if self.problem is None else (*step.statement.hinges, *(n.key for n in step.statement.uses))
+        self.names = tuple(dict.fromkeys((*planner.names, *more))) if more else tuple(planner.names)
         self.needs_last = planner.needs_last
         self.fast_plan = None if self.needs_last else self.plan
         """The plan of a step that counts from no last place: most are like that."""
@@ -61,20 +83,21 @@ class Network:
     """Steps, their plans and links, and their values. `Book` adds reading and editing."""
 
     __slots__ = (
+        "_carriers",
         "_definers",
-        "_kinds",
         "_links",
-        "_owned",
+        "_open",
         "_plans",
-        "_positions",
         "_tried",
         "_users",
         "before",
         "changed",
         "hand",
         "header",
-        "memo",
+        "kept",
         "order",
+        "shared",
+        "stamp",
         "steps",
         "touched",
         "values",
@@ -84,34 +107,43 @@ class Network:
         self.header = Header()
         self.hand: Manner | None = None
         """The manner in which the next text is read and written, where a step of another manner is being mended."""
-        self.order: tuple[str, ...] = ()
-        self.steps: dict[str, Step] = {}
-        self.values: dict[str, Value] = {}
-        self.changed: frozenset[str] = frozenset()
+        self.order = Order()
+        self.steps: Table[Step] = Map()  # type: ignore[assignment]
+        self.values: Table[Value] = Map()  # type: ignore[assignment]
+        self.changed: Collection[str] = frozenset()
         """Ids of the steps that the last edit evaluated."""
-        self.before: dict[str, Value] | None = None
-        """The table of values that this book was made from by an edit, to be compared by identity only."""
+        self.stamp = object()
+        """Tells this revision from all others, to be compared by identity only."""
+        self.before: object = None
+        """The stamp of the book that this one was made from by an edit."""
         self.touched: set[str] | frozenset[str] = frozenset()
-        """Ids of all steps that the last edit brought, changed, evaluated or took out."""
-        self._plans: dict[str, Planned] = {}
-        self._links: dict[str, tuple[Need, ...]] = {}
+        """Ids of all steps that the last edit brought, changed, evaluated, moved or took out."""
+        self._plans: Table[Planned] = Map()  # type: ignore[assignment]
+        self._links: Table[tuple[Need, ...]] = Map()  # type: ignore[assignment]
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""
-        self._users: dict[str, tuple[str, ...]] = {}
-        self._definers: dict[str, tuple[str, ...]] = {}
-        self._positions: dict[str, int] = {}
-        self.memo: dict[str, Any] = {}
-        """What others work out about steps and keep by their ids; every revision shares it, so each entry says what it is of."""
-        self._kinds: dict[str, str] | None = None
+        self._users: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self._definers: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self.shared: dict[Any, Any] = {}
+        """What `Shared` caches keep for all revisions."""
+        self.kept: dict[Any, Any] = {}
+        """What `Kept` caches keep for this revision."""
+        self._carriers = 0
+        """How many steps carry names on: without them no name has more than one version."""
         self._tried: dict[str, int] = {}
         """For each stem of names, up to which number they are known to be in use."""
-        self._owned = set(TABLES)
-        """Tables that no other book shares."""
+        self._open: set[str] = set()
+        """Tables that an edit holds open."""
 
-    def _own(self, *tables: str) -> None:
+    def _hold_open(self, *tables: str) -> None:
         for table in tables:
-            if table not in self._owned:
-                setattr(self, table, dict(getattr(self, table)))
-                self._owned.add(table)
+            if table not in self._open:
+                setattr(self, table, getattr(self, table).mutate())
+                self._open.add(table)
+
+    def _close(self) -> None:
+        for table in self._open:
+            setattr(self, table, getattr(self, table).finish())
+        self._open.clear()
 
     # Names and links ----------------------------------------------------------------------------------
 
@@ -124,14 +156,16 @@ class Network:
 
     def _define(self, step: Step) -> None:
         """Puts a step among the definers of its names, which stand in the order of the book."""
-        self._own("_definers")
+        self._hold_open("_definers")
+        self._carriers += bool(step.carried)
         for key in step.keys:
             ids = self._definers.get(key, ())
-            at = bisect_left(ids, self._positions[step.id], key=self._positions.__getitem__) if ids else 0
+            at = bisect_left(ids, self.order.key(step.id), key=self.order.key) if ids else 0
             self._definers[key] = (*ids[:at], step.id, *ids[at:])
 
     def _undefine(self, step: Step) -> None:
-        self._own("_definers")
+        self._hold_open("_definers")
+        self._carriers -= bool(step.carried)
         for key in set(step.keys):
             rest = tuple(d for d in self._definers[key] if d != step.id)
             if rest:
@@ -147,76 +181,71 @@ class Network:
         if number and stem in self._tried:
             self._tried[stem] = min(self._tried[stem], int(number))
 
-    def _users_between(self, keys: Iterable[str], index: int) -> list[str]:
-        """Steps from ``index`` on that use one of these names as it stands there: they would use another version of it if
-        a step at ``index`` came to define it, or no longer did."""
+    def _users_between(self, keys: Iterable[str], at: Key) -> list[str]:
+        """Steps behind ``at`` that use one of these names as it stands there: they would use another version of it if a step
+        at that place came to define it, or no longer did."""
         found: list[str] = []
         for key in keys:
-            version = self._resolve(key, index)
+            version = self._resolve(key, at)
             users = self._users.get(version, ()) if version is not None else ()
-            found += [u for u in users if self._positions[u] >= index and key in self._plans[u].names]
+            found += [u for u in users if self.order.key(u) >= at and key in self._plans[u].names]
             found += self._hopeful(key)
         return found
-
-    def _renumber(self) -> None:
-        self._positions = {id: index for index, id in enumerate(self.order)}
-        self._owned.add("_positions")
 
     def _hopeful(self, key: str) -> tuple[str, ...]:
         """Steps that use this name where no earlier step defines it."""
         return self._users.get(f"?{key}", ()) if key else ()
 
-    def _relative_after(self, index: int) -> list[str]:
-        """Steps from ``index`` on whose last place is the one of the nearest step before ``index``."""
-        found: list[str] = []
-        for at in range(index, len(self.order)):
-            id = self.order[at]
-            if self._plans[id].needs_last:
-                found.append(id)
-            if self.steps[id].puts_place:
-                break
-        return found
+    def _relative_after(self, at: Key) -> list[str]:
+        """Steps behind ``at`` whose last place is the one of the nearest step before it."""
+        users = self._users.get(self._last_provider(at) or "", ())
+        return [u for u in users if self._plans[u].needs_last and self.order.key(u) >= at]
 
-    def _last_provider(self, index: int) -> str | None:
-        order, steps = self.order, self.steps
-        for at in range(min(index, len(order)) - 1, -1, -1):
-            if steps[order[at]].puts_place:
-                return order[at]
-        return None
+    def _last_provider(self, at: Key) -> str | None:
+        """The step whose place is the last one put down before ``at``."""
+        steps = self.steps
+        return next((id for id in self.order.before(at) if steps[id].puts_place), None)
 
-    def _resolve(self, key: str, index: int) -> str | None:
-        """The step that a name means at ``index``: the nearest one before it that defines it."""
+    def _resolve(self, key: str, at: Key) -> str | None:
+        """The step that a name means at a place in the order: the nearest one before it that defines it."""
         ids = self._definers.get(key)
         if not ids:
             return None
-        at = bisect_left(ids, index, key=self._positions.__getitem__)
-        return ids[at - 1] if at else None
+        found = bisect_left(ids, at, key=self.order.key)
+        return ids[found - 1] if found else None
 
-    def _needs(self, planned: Planned, index: int) -> tuple[Need, ...]:
-        """What a plan needs at ``index``: the step, with the number of the figure where that is not its first; ``?name`` for
-        a name that nothing before it defines."""
+    def _needs(self, planned: Planned, at: Key) -> tuple[Need, ...]:
+        """What a plan needs at a place in the order: the step, with the number of the figure where that is not its first;
+        ``?name`` for a name that nothing before it defines."""
         found: list[Need] = []
         for name in planned.names:
-            id = self._resolve(name, index)
+            id = self._resolve(name, at)
             which = self.steps[id].keys.index(name) if id is not None else 0
             found.append(f"?{name}" if id is None else (id, which) if which else id)
-        return (*found, self._last_provider(index) or "") if planned.needs_last else tuple(found)
+        return (*found, self._last_provider(at) or "") if planned.needs_last else tuple(found)
+
+    def key_at(self, index: int | None) -> Key:
+        """The place in the order of a step at ``index``; behind all of them where that is None."""
+        return END if index is None else self.order.key_at(index)
 
     def kind_at(self, key: str, index: int) -> str | None:
         """What a name stands for where a step at ``index`` uses it; None where nothing before it defines it."""
-        found = self._resolve(key, index)
+        return self._kind_at(key, self.key_at(index))
+
+    def _kind_at(self, key: str, at: Key) -> str | None:
+        found = self._resolve(key, at)
         if found is None:
             return None
-        step, position = self.steps[found], self._positions[found]
-        return step.kinds(lambda operand: self.kind_at(operand, position))[step.keys.index(key)]
+        step, place = self.steps[found], self.order.key(found)
+        return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
     def _settle_reading(self, id: str) -> bool:
         """Reads a step anew where its reading hinges on names that stand for something else now; whether it has become
         another kind of thing."""
-        step, index = self.steps[id], self._positions[id]
-        settled = step.statement.settled(lambda key: self.kind_at(key, index))
+        step, at = self.steps[id], self.order.key(id)
+        settled = step.statement.settled(lambda key: self._kind_at(key, at))
         if settled is not step.statement:
-            self._own("steps", "_plans")
+            self._hold_open("steps", "_plans")
             self.steps[id] = replace(step, statement=settled)
             self._plans[id] = Planned(self.steps[id], self.header.manner.unit)
         return self.steps[id].figure_kind != step.figure_kind
@@ -230,9 +259,9 @@ class Network:
             elif self.steps[id].statement.operands:
                 # What comes of a verb is of the kind of what it works on, which may be another one now.
                 other_kinds.append(id)
-            needs = self._needs(self._plans[id], self._positions[id])
+            needs = self._needs(self._plans[id], self.order.key(id))
             if needs != self._links.get(id):
-                self._own("_links", "_users")
+                self._hold_open("_links", "_users")
                 self._unlink(id)
                 self._links[id] = needs
                 for need in {step_of(need) for need in needs}:
@@ -240,7 +269,7 @@ class Network:
         return other_kinds
 
     def _unlink(self, id: str) -> None:
-        self._own("_links", "_users")
+        self._hold_open("_links", "_users")
         for need in {step_of(need) for need in self._links.pop(id, ())}:
             rest = tuple(u for u in self._users.get(need, ()) if u != id)
             if rest:
@@ -250,7 +279,7 @@ class Network:
 
     def datum_place(self, written: Manner) -> Point:
         """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""
-        manner = Planner(written, self.header.manner.unit).in_drawing(written)
+        manner = written.in_unit(self.header.manner.unit)
         return Point(manner.datum.x, manner.datum.y)
 
     # Evaluating ---------------------------------------------------------------------------------------
@@ -261,36 +290,51 @@ class Network:
         waiting = set(touched)
         while waiting:
             # A step that reads otherwise may be another kind of thing, and then those that use it are linked again, too.
-            other_kinds = self._link(sorted(waiting, key=self._positions.__getitem__))
+            other_kinds = self._link(sorted(waiting, key=self.order.key))
             waiting = {user for id in other_kinds for user in self._users.get(id, ())}
             touched |= waiting
         self._evaluate(touched)
 
     def _evaluate_all(self) -> None:
-        """Every step once, in order: what a step needs always stands before it."""
-        values, steps, plans, links = self.values, self.steps, self._plans, self._links
+        """Every step once, in order: what a step needs always stands before it. While all of them are worked out the values stand
+        in a plain dictionary, which is faster to write."""
+        self._close()
+        values: dict[str, Value] = {}
+        self.values = values  # type: ignore[assignment]
+        steps, plans, links = self.steps, self._plans, self._links
         for id in self.order:
             planned = plans[id]
             plan = planned.fast_plan
             if plan is not None:
-                # The everyday case in a few operations; whatever is missing or refused is looked at again below.
+                # The everyday case in a few operations: what a step holds begins with its figure. Whatever is missing or refused
+                # is looked at again below.
                 try:
-                    values[id] = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr, index]
+                    needs = links[id]
+                    # A comprehension is a call of its own, which would be a tenth of the whole.
+                    if len(needs) == 2:
+                        env = [values[needs[0]][0], values[needs[1]][0]]  # type: ignore[index]
+                    elif len(needs) == 1:
+                        env = [values[needs[0]][0]]  # type: ignore[index]
+                    else:
+                        env = [values[need][0] for need in needs]  # type: ignore[index]
+                    values[id] = plan(env, _ORIGIN)
                     continue
-                except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
+                except (KeyError, TypeError, AttributeError, Refused, OverflowError, ZeroDivisionError):
                     pass
             values[id] = self._value(steps[id], planned, links[id])
-        self.changed = frozenset(self.order)
+        self.values = Map(values)  # type: ignore[assignment]
+        self.changed = self.order
 
     def _evaluate(self, ids: Iterable[str]) -> None:
-        self._own("values")
+        self._hold_open("values")
         values, users, steps, plans, links = self.values, self._users, self.steps, self._plans, self._links
         waiting = set(ids)
-        done: set[str] = set()
-        # What hangs on a step always stands after it, so one walk down the book meets everything in its order.
-        for id in self.order[min((self._positions[id] for id in waiting), default=0) :]:
-            if id not in waiting:
-                continue
+        # What hangs on a step always stands after it, so whatever stands first among those that wait can be worked out.
+        key = self.order.key
+        queue = [(key(id), id) for id in waiting]
+        heapify(queue)
+        while queue:
+            _, id = heappop(queue)
             planned = plans[id]
             plan = planned.fast_plan
             value: Value | None = None
@@ -302,12 +346,14 @@ class Network:
                     value = None
             if value is None:
                 value = self._value(steps[id], planned, links[id])
-            done.add(id)
             hanging = users.get(id)
             if hanging and value != values.get(id):
-                waiting.update(hanging)
+                for user in hanging:
+                    if user not in waiting:
+                        waiting.add(user)
+                        heappush(queue, (key(user), user))
             values[id] = value
-        self.changed = frozenset(done)
+        self.changed = frozenset(waiting)
 
     def _value(self, step: Step, planned: Planned, links: tuple[Need, ...]) -> Value:
         if step.off:

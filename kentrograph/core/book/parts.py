@@ -1,9 +1,9 @@
 """The numbers that belong to figures and readings, by the words after the dot, and what each is measured in."""
 
 from collections.abc import Callable
-from typing import Any, Literal
+from typing import Any, Literal, assert_never
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..units import convert
@@ -117,7 +117,7 @@ PARTS: dict[str, Part] = {
 """Every word that can stand after the dot."""
 
 
-def parts_of(figure: Any) -> list[str]:
+def parts_of(figure: Figure | Reading | float) -> list[str]:
     """The parts that a figure or a reading has, for an error that names them."""
     match figure:
         case Point():
@@ -136,5 +136,7 @@ def parts_of(figure: Any) -> list[str]:
             return ["length", "area"] if figure.closed else ["length"]
         case Reading():
             return ["value", *figure.parts]
-        case _:
+        case float():
             return ["value"]
+        case _:
+            assert_never(figure)

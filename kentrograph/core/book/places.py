@@ -1,17 +1,17 @@
 """Plans of places."""
 
 from collections.abc import Callable
-from typing import Any
+from typing import Any, assert_never
 
 from ..angles import unit, unit_vector
 from ..construct.outlines import sector, segment
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
 from ..problem import refuse
 from .crossings import chosen, plan_along, plan_crossings, plan_feet, plan_on_at, plan_past
-from .planner import Env, NumberPlan, Planner
+from .planner import Env, NumberPlan, PlacePlan, Planner, as_function
 from .tree import (
     PLACES,
     Along,
@@ -31,8 +31,7 @@ from .tree import (
     Relative,
     Toward,
 )
-
-PlacePlan = Point | Callable[[Env, Point], Point]
+from .values import Reading
 
 
 def plan_place(p: Planner, node: Place) -> PlacePlan:
@@ -65,23 +64,12 @@ def plan_place(p: Planner, node: Place) -> PlacePlan:
         case CrossingOf():
             return chosen(plan_crossings(p, node), node.sides)
         case FootOf():
-            return chosen(plan_feet(p, node, plan_origin(p, node.place)), node.sides)
-
-
-def plan_origin(p: Planner, node: Place | None) -> Callable[[Env, Point], Point]:
-    """A plan for the place that something is measured from: the last one where none is named."""
-    if node is None:
-        p.needs_last = True
-        return lambda env, last: last
-    return as_function(plan_place(p, node))
+            return chosen(plan_feet(p, node, p.origin(node.place)), node.sides)
 
 
 def plan_next(p: Planner, node: Place) -> Callable[[Env, Point], Point]:
     """A plan for a place that follows another in the same statement: relative entries count from that one."""
-    before = p.needs_last
-    plan = as_function(plan_place(p, node))
-    p.needs_last = before
-    return plan
+    return as_function(p.behind(True, lambda: plan_place(p, node)))
 
 
 def plan_thing(p: Planner, node: "Place | Name | Portion") -> Callable[[Env, Point], Any]:
@@ -100,11 +88,6 @@ def plan_thing(p: Planner, node: "Place | Name | Portion") -> Callable[[Env, Poi
         return portion
     slot = p.slot(node)
     return lambda env, last: env[slot]
-
-
-def as_function(plan: PlacePlan) -> Callable[[Env, Point], Point]:
-    """A place plan that can be called, whether it depends on anything or not."""
-    return (lambda env, last: plan) if isinstance(plan, Point) else plan
 
 
 Offset = tuple[float, float]
@@ -150,7 +133,7 @@ def _absolute(p: Planner, offset: OffsetPlan, turned: bool) -> PlacePlan:
         if isinstance(offset, tuple):
             return Point(*offset)
         return lambda env, last: Point(*offset(env, last))
-    datum = p.in_drawing(p.manner)
+    datum = p.manner.in_unit(p.unit)
 
     def make(xy: Offset) -> Point:
         if turned:
@@ -261,7 +244,7 @@ def special_place(figure: Any, what: str, name: Name) -> Point:
     raise refuse("no_such_place", name.start, name.end, name=name.text, what=what)
 
 
-def _middle_of(figure: Any, name: Name) -> Point:
+def _middle_of(figure: Figure | Reading | float, name: Name) -> Point:
     """Halfway along what is open; the area centre of what is closed."""
     match figure:
         case Line(start, end):
@@ -274,5 +257,7 @@ def _middle_of(figure: Any, name: Name) -> Point:
             return place_along(figure, figure.length / 2.0)
         case Circle() | Ellipse():
             return place_of(figure)
-        case _:
+        case Point() | EndlessLine() | Reading() | float():
             raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
+        case _:
+            assert_never(figure)

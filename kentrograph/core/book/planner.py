@@ -4,14 +4,15 @@ A plan takes ``(env, last)``: the figures of the names that the step uses, in th
 last place of the steps before it. What does not depend on either is worked out when the plan is made.
 """
 
+from abc import ABC, abstractmethod
 from collections.abc import Callable, Sequence
 from math import acos, asin, atan, cos, degrees, isfinite, radians, sin, sqrt, tan
-from typing import Any
+from typing import Any, Literal, TypeVar
 
 from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import convert
-from .manner import Datum, Manner
+from .manner import Manner
 from .parts import PARTS, QUANTITIES, in_unit, parts_of
 from .tree import (
     PLACES,
@@ -26,21 +27,36 @@ from .tree import (
     Negative,
     Number,
     Part,
+    Place,
     Plain,
 )
 from .values import Drawn, Reading
 
+_T = TypeVar("_T")
 Env = Sequence[Any]
 NumberPlan = float | Callable[[Env, Point], float]
 Plan = Callable[[Env, Point], Drawn]
+PlacePlan = Point | Callable[[Env, Point], Point]
+Quantity = Literal["length", "direction", "turn", "factor", "count", "offset"]
+"""What a number is: how it is read, converted and shown goes by this."""
 
 
-class Planner:
-    """Plans the numbers of one statement, written in ``manner``, for a drawing in ``unit``."""
+def as_function(plan: PlacePlan) -> Callable[[Env, Point], Point]:
+    """A place plan that can be called, whether it depends on anything or not."""
+    return (lambda env, last: plan) if isinstance(plan, Point) else plan
 
-    def __init__(self, manner: Manner, unit: str) -> None:
+
+class Planner(ABC):
+    """Plans the numbers of one statement, written in ``manner``, for a drawing in ``unit``.
+
+    Numbers hold places and readings, which hold numbers: how those are planned is said in `statement_planner`. ``quantity``
+    tells what the numbers of a given are, by its word.
+    """
+
+    def __init__(self, manner: Manner, unit: str, quantity: Callable[[str], Quantity | None] = lambda word: None) -> None:
         self.manner = manner
         self.unit = unit
+        self.quantity = quantity
         self.names: list[str] = []
         self.needs_last = False
 
@@ -52,11 +68,30 @@ class Planner:
         self.names.append(key)
         return len(self.names) - 1
 
-    def in_drawing(self, manner: Manner) -> Manner:
-        """The same manner with its datum in the drawing's unit."""
-        d = manner.datum
-        x, y = (convert(v, manner.unit, self.unit) for v in (d.x, d.y))
-        return Manner(self.unit, manner.convention, Datum(x, y, d.turn))
+    # What numbers hold and are held by ------------------------------------------------------------------
+
+    @abstractmethod
+    def place(self, node: Place) -> PlacePlan:
+        """A plan for a place: a point where it depends on nothing, otherwise a function of ``(env, last)``."""
+
+    @abstractmethod
+    def reading(self, node: Measured) -> Callable[[Env, Point], float]:
+        """A plan for the value of a reading, in the drawing's unit."""
+
+    def behind(self, placed: bool, make: Callable[[], _T]) -> _T:
+        """Makes a plan; what stands behind a place of the same statement counts from that one, and needs no other last place."""
+        before = self.needs_last
+        made = make()
+        if placed:
+            self.needs_last = before
+        return made
+
+    def origin(self, node: Place | None) -> Callable[[Env, Point], Point]:
+        """A plan for the place that something is measured from: the last one where none is named."""
+        if node is None:
+            self.needs_last = True
+            return lambda env, last: last
+        return as_function(self.place(node))
 
     # Lengths and directions ---------------------------------------------------------------------------
 
@@ -166,10 +201,7 @@ class Planner:
             raise refuse("no_part", node.start, node.end, part=node.part, of="", has=[])
         get: Callable[[Env, Point], Any]
         if isinstance(node.of, PLACES):
-            from .places import plan_place
-
-            place = plan_place(self, node.of)
-            get = place if callable(place) else lambda env, last: place
+            get = as_function(self.place(node.of))
             shown = "a place"
         else:
             slot = self.slot(node.of)
@@ -190,16 +222,12 @@ class Planner:
         return value
 
     def _measured(self, node: Measured) -> NumberPlan:
-        from .readings import COUNTS, plan_reading
-
-        if len(node.of) not in COUNTS[node.what]:
-            raise refuse("too_many_givens", node.start, node.end, kind="measure", word="the last one", others=["the others"])
-        read, quantity = plan_reading(self, node.what, node.of, node.less), QUANTITIES[node.what]
+        read, quantity = self.reading(node), QUANTITIES[node.what]
         manner, unit = self.manner, self.unit
 
         def value(env: Env, last: Point) -> float:
             try:
-                return in_unit(read(env, last)[0], quantity, unit, manner.unit)
+                return in_unit(read(env, last), quantity, unit, manner.unit)
             except Refused as refused:
                 raise Refused(refused.problem.at(node.start, node.end)) from None
 

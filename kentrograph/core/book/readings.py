@@ -4,6 +4,7 @@ Lengths are in the drawing's unit, directions as the planner's manner counts the
 """
 
 from collections.abc import Callable, Sequence
+from functools import partial
 from math import hypot
 from typing import Any
 
@@ -17,7 +18,7 @@ from ..measure.gap import gap_between
 from ..problem import refuse
 from .places import plan_thing
 from .planner import Env, Planner
-from .tree import Name, Place, PlaceOf, Portion
+from .tree import PLACES, Name, Place, PlaceOf, Portion
 from .values import Reading
 
 Read = tuple[float, dict[str, float], str]
@@ -41,11 +42,20 @@ def plan_reading(
     if what == "direction" and len(of) == 1 and isinstance(of[0], PlaceOf) and of[0].what in ("start", "end"):
         tip, at_start = p.slot(of[0].name), of[0].what == "start"
         return lambda env, last: (_direction_at_end(p, env[tip], at_start), {}, "")
-    things = [plan_thing(p, one) for one in (*of, *less)]
+    things: list[Callable[[Env, Point], Any]] = []
+    placed = False
+    for one in (*of, *less):
+        things.append(p.behind(placed, partial(plan_thing, p, one)))
+        placed = placed or isinstance(one, PLACES)
     read = READERS[what]
 
     def measure(env: Env, last: Point) -> Read:
-        found = [thing(env, last) for thing in things]
+        found: list[Any] = []
+        for thing in things:
+            # As in a figure, a relative place counts from the one before it.
+            found.append(thing(env, last))
+            if type(found[-1]) is Point:
+                last = found[-1]
         if any(isinstance(one, float | Reading) for one in found):
             raise refuse("not_a_figure")
         return read(p, *found)
@@ -68,7 +78,7 @@ def _distance(p: Planner, a: Any, b: Any) -> Read:
 
 def _along_datum(p: Planner, dx: float, dy: float) -> tuple[float, float]:
     """An offset counted along and across the datum's direction."""
-    moved = p.in_drawing(p.manner)
+    moved = p.manner.in_unit(p.unit)
     origin = moved.from_world(Point(0.0, 0.0))
     to = moved.from_world(Point(dx, dy))
     return (dx, dy) if moved.datum.turn == 0.0 else (to[0] - origin[0], to[1] - origin[1])

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from .kinds import ALL
 from .manner import Manner
+from .statement_planner import StatementPlanner
 from .tree import KindOf, Statement, key_of
 
 VERBS = frozenset(kind.word for kind in ALL.values() if kind.shapes)
@@ -76,6 +77,12 @@ class Step:
         """Whether relative entries in later steps count from it."""
         kind = ALL.get(self.statement.kind)
         return kind is not None and kind.puts_place and not self.off
+
+
+def planner_of(step: Step, unit: str) -> StatementPlanner:
+    """The planner of a step, for a drawing in ``unit``."""
+    kind = ALL.get(step.statement.kind)
+    return StatementPlanner(step.manner, unit, kind.quantity) if kind is not None else StatementPlanner(step.manner, unit)
 
 
 Taken = Container[str]

@@ -302,6 +302,11 @@ class Given:
     start: int
     end: int
 
+    @property
+    def chooses(self) -> bool:
+        """Whether it says which of several solutions is meant: by side words, its own or those of a place in it."""
+        return bool(self.sides) or any(getattr(argument, "sides", ()) for argument in self.arguments)
+
 
 @dataclass(frozen=True, slots=True)
 class Statement:

@@ -1,6 +1,7 @@
 """Lines from whatever determines them."""
 
 from math import hypot
+from typing import assert_never
 
 from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
@@ -70,8 +71,10 @@ def _size(curve: Curve) -> float:
             return curve.radius
         case Ellipse():
             return max(curve.a, curve.b)
-        case _:
+        case Line() | EndlessLine():
             return way_of(curve).size
+        case _:
+            assert_never(curve)
 
 
 def reaching(start: Point, length: float, end: Curve) -> list[Solution]:

@@ -7,8 +7,9 @@ import re
 from dataclasses import dataclass
 
 from ..book.book import Book
+from ..book.kind import GivenKind
 from ..book.kinds import ALL
-from ..book.tree import Statement
+from ..book.tree import CrossingOf, FootOf, Name, Statement
 from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
 from ..problem import Refused
 from .trying import readable
@@ -26,7 +27,23 @@ SIDE_WORDS = {
     "counter-clockwise": "counter-clockwise",
     "first": "the first of them",
     "second": "the second of them",
+    "outside": "the two lie outside each other",
+    "inside": "the new one lies inside it",
+    "enclosing": "the new one encloses it",
 }
+KIND_OF_WAY = {
+    "level": "a line level with a place",
+    "plumb": "a line plumb with a place",
+    "through": "a line through a place",
+    "direction": "a line in a direction",
+    "parallel": "a line parallel to one",
+    "square": "a line square to one",
+    "continuing": "straight on from an end",
+    "to": "and then where it ends",
+}
+_OF_PLACE = ("entering", "leaving", "left", "right", "first", "second")
+_OF_LINE = ("left", "right")
+_OF_ROUND = ("outside", "inside", "enclosing")
 PLACE_WORDS = {
     "start of": "where a figure begins",
     "end of": "where a figure ends",
@@ -57,9 +74,9 @@ def complete(book: Book, text: str, index: int | None = None) -> tuple[Completio
     if before and not partial and not before[-1].isspace() and before[-1] != ".":
         # A number or a sign has just been written: the next word has not been begun.
         return ()
-    if not before.strip():
+    if not before.strip() or before.rstrip().endswith("="):
         return complete_beginning(partial)
-    found = [c for c in _after(book, before, at) if c.word.lower().startswith(partial) and c.word.lower() != partial]
+    found = [c for c in _after(book, before, at, partial) if c.word.lower().startswith(partial) and c.word.lower() != partial]
     return tuple(found[:MOST])
 
 
@@ -73,7 +90,7 @@ def complete_beginning(typed: str) -> tuple[Completion, ...]:
     return tuple(found[:MOST])
 
 
-def _after(book: Book, before: str, at: int) -> list[Completion]:
+def _after(book: Book, before: str, at: int, partial: str) -> list[Completion]:
     if before.rstrip().endswith("."):
         return [Completion(word, explanation) for word, explanation in PARTS.items()]
     try:
@@ -82,47 +99,79 @@ def _after(book: Book, before: str, at: int) -> list[Completion]:
         problem = refused.problem
         if problem.kind != "unfinished":
             return []
-        return [c for wanted in problem.fields["expected"] for c in _wanted(book, wanted, at)]
+        # What something is the middle, an end or the centre of can be any figure.
+        of = _names(book, at, None, partial) if before.rstrip().lower().endswith(" of") else []
+        return [*of, *(c for wanted in problem.fields["expected"] for c in _wanted(book, wanted, at, partial))]
     if statement.kind == "point" and not statement.givens:
         # A point's place needs no word in front of it.
-        return [*_givens(statement), *_wanted(book, "a place", at)]
-    return [*_sides(statement), *_givens(statement)]
+        return [*_givens(statement), *_wanted(book, "a place", at, partial)]
+    return [*_sides(book, statement, at), *_more(book, statement, at, partial), *_givens(statement)]
 
 
-def _wanted(book: Book, wanted: str, at: int) -> list[Completion]:
+def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Completion]:
+    """Further names for a given that takes several: ``touching C1 C2``, ``through P1 P2``, ``move C1 C2``."""
+    given = _last_given(statement)
+    if statement.kind == "measure":
+        read = bool(statement.givens) and statement.givens[-1].word not in ("wanted", "within")
+        return _names(book, at, None, partial) if read else []
+    if given is None:
+        first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
+        return _names(book, at, None, partial) if any(g.word == "figures" for g in first) else []
+    places = given.takes == "places"
+    several = places or given.takes in ("figures", "two places", "two things", "one or two things")
+    return _names(book, at, {"point", "circle", "arc", "ellipse"} if places else None, partial) if several else []
+
+
+def _last_given(statement: Statement) -> GivenKind | None:
+    if not statement.givens or statement.kind not in KINDS:
+        return None
+    return KINDS[statement.kind].given(statement.givens[-1].word)
+
+
+def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
     """What fits one thing that the parser expected."""
     if wanted in ("a place", "a place or a figure"):
         kinds = {"point", "circle", "arc", "ellipse"} if wanted == "a place" else None
-        return [*_names(book, at, kinds), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
+        return [*_names(book, at, kinds, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
     if wanted == "the name of a figure":
-        return _names(book, at, None)
+        return _names(book, at, None, partial)
     if wanted == "a kind of figure":
         return list(complete_beginning(""))
     if wanted in ("a number", "a direction"):
-        return _names(book, at, {"number", "reading"})
+        return _names(book, at, {"number", "reading"}, partial)
     if wanted.isalpha():
-        return [Completion(wanted, READINGS.get(wanted, ""))]
+        return [Completion(wanted, READINGS.get(wanted) or KIND_OF_WAY.get(wanted, "the word that comes next here"))]
     return []
 
 
-def _names(book: Book, at: int, kinds: set[str] | None) -> list[Completion]:
-    """Names of steps, the latest first, each with what it stands for."""
-    found: list[Completion] = []
-    for id in reversed(book.order[:at]):
-        step = book.steps[id]
-        numeric = step.figure_kind in ("number", "reading")
-        if step.name and (step.figure_kind in kinds if kinds is not None else not numeric):
-            found.append(Completion(step.name, f"{step.figure_kind}: {step.statement.text}"))
-    return found
+def _names(book: Book, at: int, kinds: set[str] | None, partial: str) -> list[Completion]:
+    """Names of steps that go on as one that is begun, the latest first, each with what it stands for."""
+    found: dict[str, Completion] = {}
+    for step in book.latest(at):
+        for key, name in zip(step.keys, step.names, strict=True):
+            if key in found or not key.startswith(partial):
+                continue
+            kind = book.kind_at(key, at) or ""
+            if kind in kinds if kinds is not None else kind not in ("number", "reading"):
+                found[key] = Completion(name, f"{kind}: {step.statement.text}")
+        if len(found) > MOST:
+            break
+    return list(found.values())
 
 
-def _sides(statement: Statement) -> list[Completion]:
+def _sides(book: Book, statement: Statement, at: int) -> list[Completion]:
+    """Side words: those that the last given declares, those of the figure that it touches, those of a place in it."""
     if not statement.givens or statement.kind in ("measure", "number"):
         return []
-    has = set(statement.givens[-1].sides)
-    given = KINDS[statement.kind].given(statement.givens[-1].word) if statement.kind in KINDS else None
-    words = given.sides if given else ()
-    return [Completion(w, SIDE_WORDS[w]) for w in words if w not in has and w in SIDES]
+    last, given = statement.givens[-1], _last_given(statement)
+    words = list(given.sides if given else ())
+    argument = last.arguments[-1] if last.arguments else None
+    if isinstance(argument, CrossingOf | FootOf) and not argument.sides:
+        words += _OF_PLACE
+    if last.word == "touching" and isinstance(argument, Name):
+        straight = statement.kind == "line" or book.kind_at(argument.key, at) == "line"
+        words += _OF_LINE if straight else _OF_ROUND
+    return [Completion(w, SIDE_WORDS[w]) for w in dict.fromkeys(words) if w not in last.sides and w in SIDES]
 
 
 def _givens(statement: Statement) -> list[Completion]:

@@ -17,7 +17,7 @@ def datum_in_numbers(book: Book, text: str) -> str:
     """
     along = re.fullmatch(r"\s*datum\s+along\s+(\w+)\s*", text, re.IGNORECASE)
     if along:
-        figure = book.figure_named(key_of(along[1]))
+        figure = book.figure_named(key_of(along[1]), len(book.order))
         if isinstance(figure, Line | EndlessLine):
             start = figure.start if isinstance(figure, Line) else figure.through
             return f"datum {start.x!r}, {start.y!r} direction {figure.direction!r}"

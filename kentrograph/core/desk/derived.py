@@ -4,19 +4,20 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from itertools import combinations
 from math import hypot
-from typing import Any
+from typing import Any, assert_never
 
 from ..book.book import Book
 from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, Figure, Line, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..problem import Problem, Refused
 from ..units import plain
 from . import display
+from .draft import Draft
 from .intents import mended
 from .interpretation import given_texts
-from .open_line import Draft, before_kind, draft_of
+from .open_line import before_kind, draft_of
 from .side_words import worded
 
 _MOST_REMOVED = 2
@@ -167,8 +168,11 @@ def _plainly(book: Book, step: Step, value: Drawn, given: str, word: str) -> Way
             way = f"direction {plain(hand.writing.direction_from_core(figure.direction), 12)}"
             length = f"length {plain(figure.length, 12)}{hand.suffix}"
             rows = [f"from {place(start)}", *([given, length] if word == "direction" else [way, given])]
-        case _:
+        case Point() | EndlessLine() | Ellipse() | Outline() | Reading() | float():
+            # These are restated given by given.
             return None
+        case _:
+            assert_never(figure)
     try:
         return _way(book, step, value, rows, tuple(given_texts(step.statement)))
     except Refused:

@@ -25,24 +25,15 @@ def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | 
     has = [g.word for g in statement.givens] if statement else []
     if kind.startswith("measure"):
         return "Enter writes the reading." if done else "Give a place or a figure: type it or point at it."
-    if kind == "path" and has:
-        if has[-1] == "close":
-            return "Enter writes the closed path."
-        if done:
-            return (
-                "Next place; for an arc, point at the last end again and leave it sideways. close leads back, Esc leaves it open."
-            )
-        return "Next place: 40, 25 or + 20 at 90, or point."
+    said = KINDS[kind].said(has, done)
+    if said is not None:
+        return said
     if done:
         return f"Enter writes the {kind}."
     if not has:
         return KINDS[kind].first
-    if kind == "line" and has == ["from"]:
-        return "Where does it end? 40, 25 or + 20 at 90, or point."
-    if kind == "circle" and has == ["centre"]:
-        return "A number is its radius; or diameter 24, or a place on it."
     if problem is not None and problem.kind == "needs_given":
-        said = sentence(problem)
-        return said[0].upper() + said[1:] + "."
+        lacks = sentence(problem)
+        return lacks[0].upper() + lacks[1:] + "."
     left = [g.word for g in KINDS[kind].givens if g.written and g.word not in has]
     return f"Give what is known: {', '.join(left)}."

@@ -5,9 +5,11 @@ from typing import Literal
 
 from ..book.book import Book
 from ..book.planner import NumberPlan, Planner
+from ..book.statement_planner import StatementPlanner
 from ..book.tree import Number
-from ..language.cursor import Cursor
-from ..language.numbers import DIRECTION, LENGTH, Wanted, expression
+from ..language.cursor import DIRECTION, LENGTH, Wanted
+from ..language.numbers import expression
+from ..language.places import Reader
 from ..problem import Refused, refuse
 from .interpretation import env_of
 
@@ -37,7 +39,7 @@ def numbers_of(book: Book, field: Field, text: str) -> list[float]:
 
 def _number(book: Book, text: str) -> float:
     try:
-        planner, node = Planner(book.header.manner, book.header.manner.unit), _read(text, LENGTH)
+        planner, node = StatementPlanner(book.header.manner, book.header.manner.unit), _read(text, LENGTH)
     except Refused as refused:
         raise refuse("unread_number", found=text.strip()) from refused
     return _value(book, planner, planner.number(node))
@@ -46,7 +48,7 @@ def _number(book: Book, text: str) -> float:
 def _direction(book: Book, text: str) -> float:
     """A direction with bearings, minutes and the drawing's convention, as the drawing counts it."""
     try:
-        planner, node = Planner(book.header.manner, book.header.manner.unit), _read(text, DIRECTION)
+        planner, node = StatementPlanner(book.header.manner, book.header.manner.unit), _read(text, DIRECTION)
     except Refused as refused:
         raise refuse("unread_direction", found=text.strip()) from refused
     found = _value(book, planner, planner.direction(node))
@@ -55,7 +57,7 @@ def _direction(book: Book, text: str) -> float:
 
 def _read(text: str, wanted: Wanted) -> Number:
     """The number that a text is, and nothing besides."""
-    c = Cursor(text)
+    c = Reader(text)
     node = expression(c, wanted)
     if c.tok.kind != "end":
         c.fail("the end")

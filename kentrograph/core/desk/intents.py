@@ -13,7 +13,7 @@ from ..language.header import apply_header
 from ..language.script import named_step
 from ..language.statements import parse_header
 from ..language.vocabulary import CHOOSERS, KINDS
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused
 from .datum import datum_in_numbers
 from .side_words import worded
 from .trying import readable, tried
@@ -22,7 +22,7 @@ _WAITING = frozenset({"waits", "waits_for_last", "off"})
 
 
 def write(
-    book: Book, text: str, id: str, index: int | None = None, pen: str = "ink", beside: str = ""
+    book: Book, text: str, id: str, in_front_of: str | None = None, pen: str = "ink", beside: str = ""
 ) -> tuple[Edit, str]:  # fmt: skip
     """The edit that writes a step (or sets the header), and its label. Raises `Refused` for what cannot be drawn.
 
@@ -32,9 +32,7 @@ def write(
     head = parse_header(datum_in_numbers(book, text))
     if head is not None:
         return SetHeader(apply_header(head, book.header)), head.word
-    at = len(book.order) if index is None else index
-    if not 0 <= at <= len(book.order):
-        raise refuse("bad_index", index=at, count=len(book.order))
+    at = book.index_before(in_front_of)
     step, value = tried(book, text, id, at)
     if isinstance(value, Problem):
         raise Refused(helped(book, value, at))
@@ -47,7 +45,7 @@ def write(
         step, _ = tried(book, text, id, at)
     if beside and "#" not in text:
         step, _ = tried(book, f"{text}  {BESIDE}{beside}", id, at)
-    return Insert(at, step), label(step)
+    return Insert(step, in_front_of), label(step)
 
 
 BESIDE = "# beside "
@@ -61,9 +59,11 @@ def beside_of(step: Step) -> str | None:
 
 
 def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
-    """The text of a step, with ``near`` and ``solution`` turned into the side words that mean the same solution."""
-    chooses = any(g.word in CHOOSERS for g in step.statement.givens)
-    if chooses and isinstance(value, Drawn) and len(value.solutions) > 1:
+    """The text of a step that has several solutions, with the side words of the one that is taken where it says none: they
+    keep it taken while numbers before it change. ``near`` and ``solution`` become such words, too."""
+    givens = step.statement.givens
+    unsaid = not any(g.chooses for g in givens) or any(g.word in CHOOSERS for g in givens)
+    if unsaid and isinstance(value, Drawn) and len(value.solutions) > 1:
         return worded(book, step, value, value.taken, index)
     return step.statement.text
 
@@ -112,10 +112,13 @@ def strike(book: Book, id: str, others: Sequence[str] = ()) -> tuple[Edit, str]:
     return Several(tuple(Delete(one) for one in ids)), f"striking {len(ids)} steps"
 
 
-def move(book: Book, id: str, index: int) -> tuple[Edit, str]:
-    """The edit that moves a step. Raises `Refused` (later_name) where a step would then need one that comes after it."""
+def move(book: Book, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:
+    """The edit that moves a step in front of another one, or to the end.
+
+    Raises `Refused`: no_step; later_name where a step would then need one that comes after it.
+    """
     book.position(id)
-    edit = Move(id, index)
+    edit = Move(id, in_front_of)
     after, _ = book.edited(edit)
     for changed in after.changed:
         now, before = after.values[changed], book.values[changed]
@@ -153,8 +156,8 @@ def helped(book: Book, problem: Problem, index: int) -> Problem:
     """The same problem with the nearest names that do exist, where a name was not found."""
     if problem.kind != "unknown_name" or "nearest" in problem.fields:
         return problem
-    names = {key: name for i in book.order[:index] for key, name in zip(book.steps[i].keys, book.steps[i].names, strict=True)}
     wanted = key_of(problem.fields["name"])
     # P1 is no hint for C1: what begins otherwise is another kind of thing.
-    near = get_close_matches(wanted, [n for n in names if n[0] == wanted[0]], n=3, cutoff=0.5)
+    names = book.names_like(wanted[0], index)
+    near = get_close_matches(wanted, list(names), n=3, cutoff=0.5)
     return replace(problem, fields={**problem.fields, "nearest": [names[k] for k in near]})

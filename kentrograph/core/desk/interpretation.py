@@ -1,14 +1,13 @@
 """What was typed, beside the value it was understood as: ``140 - 48`` = 92 mm."""
 
-from typing import Any, cast
+from collections.abc import Iterator
+from typing import Any
 
 from ..book.book import Book
-from ..book.kind import Quantity
-from ..book.kinds import ALL
-from ..book.places import as_function, plan_next, plan_place
-from ..book.planner import Planner
-from ..book.step import Step
-from ..book.tree import PLACES, Bearing, Coordinates, Given, Name, Number, Plain, Portion, Statement
+from ..book.chain import Link, chain_of
+from ..book.planner import Planner, Quantity
+from ..book.step import Step, planner_of
+from ..book.tree import PLACES, Argument, Bearing, Coordinates, Given, Name, Plain, Portion, Statement
 from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import plain
@@ -30,44 +29,46 @@ def _with_word(given: Given, text: str) -> str:
 
 def given_values(book: Book, step: Step, index: int) -> list[str]:
     """For each given, the value it was understood as; empty where the text says the same already."""
-    planner = Planner(step.manner, book.header.manner.unit)
-    last = book.last_place(index)
-    shown: list[str] = []
-    for position, given in enumerate(step.statement.givens):
-        quantity = ALL[step.statement.kind].quantity(given.word)
-        words: list[str] = []
-        for argument in given.arguments:
-            if isinstance(argument, Name | Portion):
-                continue
-            try:
-                value, last = _value(book, planner, quantity, argument, last, index, position == 0)
-            except Refused:
-                # The step itself says what is wrong; here there is only nothing to show.
-                value = ""
-            words.append(value)
-        shown.append("; ".join(w for w in words if w))
-    return shown
+    planner = planner_of(step, book.header.manner.unit)
+    shown: dict[int, list[str]] = {}
+    for link, value in worked_out(book, planner, step.statement, index, book.last_place(index)):
+        # Where there is nothing to show the step itself says what is wrong.
+        if value is not None:
+            words = _in_words(book, planner.quantity(link.given.word), link.argument, value)
+            shown.setdefault(id(link.given), []).append(words)
+    return ["; ".join(w for w in shown.get(id(given), ()) if w) for given in step.statement.givens]
 
 
-def _value(
-    book: Book, planner: Planner, quantity: Quantity | None, argument: Any, last: Point, index: int, first: bool
-) -> tuple[str, Point]:
+def worked_out(book: Book, planner: Planner, statement: Statement, index: int, last: Point) -> Iterator[tuple[Link, Any]]:
+    """The arguments of a statement with their values, each place counting from the one before it; None for what cannot be worked
+    out, as what stands behind the name of something that is not there."""
+    env: list[Any] = []
+    for link in chain_of(planner, statement, patient=True):
+        env += [book.figure_named(key, index) for key in planner.names[len(env) : link.names]]
+        try:
+            value = None if None in env else link.plan(env, last)
+        except Refused:
+            value = None
+        if type(value) is Point:
+            last = value
+        yield link, value
+
+
+def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: Any) -> str:
+    """A value in words; nothing where the text says the same already, or names a figure."""
     header = book.header
+    match argument:
+        case Name() | Portion() | Plain() | Bearing():
+            return ""
+        case Coordinates(x, y) if _literal(x) and _literal(y):
+            return ""
+    if quantity == "offset":
+        return f"{display.length(value[0], header)}, {display.length(value[1], header)}"
     if isinstance(argument, PLACES):
-        place = argument
-        plan = as_function(plan_place(planner, place)) if first else plan_next(planner, place)
-        at = plan(env_of(book, planner, index), last)
-        if isinstance(place, Coordinates) and _literal(place.x) and _literal(place.y):
-            return "", at
-        return display.place(at, header), at
-    number = cast(Number, argument)
-    if _literal(number):
-        return "", last
-    plan_number = planner.length(number) if quantity == "length" else planner.number(number)
-    value = plan_number if isinstance(plan_number, float) else plan_number(env_of(book, planner, index), last)
+        return display.place(value, header)
     if quantity in ("direction", "turn"):
-        return display.dms(value), last
-    return (f"{plain(value)} {header.manner.unit}" if quantity == "length" else plain(value)), last
+        return display.dms(value)
+    return f"{plain(value)} {header.manner.unit}" if quantity == "length" else plain(value)
 
 
 def env_of(book: Book, planner: Planner, index: int) -> list[Any]:

@@ -11,14 +11,15 @@ from typing import Literal
 from ..book.book import Book
 from ..book.manner import Header
 from ..book.step import Step
-from ..book.tree import Statement
+from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
 from ..language.header import apply_header
 from ..language.statements import parse_header
-from ..language.vocabulary import HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
+from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
 from ..problem import Problem, Refused
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
+from .draft import Draft
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
 from .interpretation import given_texts
@@ -27,33 +28,6 @@ from .trying import tried
 DRAFT_ID = "draft"
 
 Do = Literal["begin", "given", "write", "header", "type", "nothing"]
-
-
-@dataclass(frozen=True, slots=True)
-class Draft:
-    """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
-
-    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
-    that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
-    """
-
-    kind: str
-    rows: tuple[str, ...] = ()
-    at: int | None = None
-    again: bool = False
-
-    def text(self, row: str = "") -> str:
-        """The statement that it would be, with one row more."""
-        return self.placed(row)[0]
-
-    def placed(self, row: str) -> tuple[str, int]:
-        """The statement with one row more, and where that row ends in it."""
-        at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
-        before = [r for r in (*self.rows[:at], row) if r]
-        after = [r for r in self.rows[at:] if r]
-        joint = "; " if self.kind.startswith("measure") else " "
-        head = f"{self.kind} {joint.join(before)}".strip()
-        return (joint.join([head, *after]) if before else f"{self.kind} {joint.join(after)}".strip()), len(head)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +47,8 @@ class OpenLine:
     problem: Problem | None = None
     hint: str = ""
     completions: tuple[Completion, ...] = field(default=())
+    several: bool = False
+    """Whether it would be written, were it said which of several solutions is meant."""
 
 
 def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None = None, offer: bool = True) -> OpenLine:
@@ -147,11 +123,14 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         row = f"{word} {typed}".strip() if word else typed
         step, value, problem = _try(book, draft.text(row), at)
         if problem is None or problem.kind == "needs_given":
-            more = Draft(draft.kind, _rows(draft, row, step))
+            more = draft.grown(_rows(draft, row, step))
             done = isinstance(value, Drawn)
             said = hint(draft.kind, step.statement if step else None, done, problem)
-            do: Do = "write" if done and finished(draft.kind, step) else "given"
-            return OpenLine(do, more, row, draft.text(row), step, value if done else None, None, said)
+            several = open_choice(step, value)
+            do: Do = "write" if done and finished(draft.kind, step) and not several else "given"
+            return OpenLine(
+                do, more, row, draft.text(row), step, value if done else None, None, _CHOICE if several else said, several=several
+            )
         shift = draft.placed(row)[1] - len(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
@@ -160,8 +139,29 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         )  # fmt: skip
         if best is None or _gets_further(candidate, best):
             best = candidate
+        if typed[0] in _NUMBER_BEGINS and word and problem.kind not in _UNREAD and _takes_number(draft.kind, word):
+            # A number that was understood, and will not do, is not tried as something else unsaid.
+            break
     assert best is not None
     return best
+
+
+_CHOICE = "Which of them is meant? ↑ ↓ go through them, a click takes one; Enter twice takes this one."
+
+
+def open_choice(step: Step | None, value: Value | None) -> bool:
+    """Whether several solutions are left, and nothing that was said chooses among them."""
+    if step is None or not isinstance(value, Drawn) or len(value.solutions) < 2:
+        return False
+    return not any(g.chooses or g.word in CHOOSERS for g in step.statement.givens)
+
+
+_NUMBER_BEGINS = "0123456789.-("
+
+
+def _takes_number(kind: str, word: str) -> bool:
+    given = KINDS[kind].given(word) if kind in KINDS else None
+    return given is not None and given.quantity in ("length", "direction", "turn", "factor", "count")
 
 
 def _series(book: Book, draft: Draft, at: int) -> list[str]:
@@ -218,7 +218,7 @@ def finished(kind: str, step: Step | None) -> bool:
     """Whether nothing more is to be said once the figure can be drawn: Enter then writes it at once."""
     if step is None:
         return False
-    if kind == "path":
+    if kind in KINDS and KINDS[kind].endless:
         return bool(step.statement.givens) and step.statement.givens[-1].word == "close"
     return True
 
@@ -235,6 +235,9 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
         return OpenLine("begin", Draft(kind), "", hint=stands.hint, completions=completions)
     step, value, problem = _try(book, typed, at)
     if step is not None:
+        if open_choice(step, value):
+            draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
+            return OpenLine("begin", draft, typed, typed, step, value, hint=_CHOICE, several=True)
         if isinstance(value, Drawn):
             return OpenLine("write", None, typed, typed, step, value, hint="Enter writes it.")
         if problem is not None and problem.kind == "needs_given":
@@ -323,7 +326,5 @@ def _draft_kind(statement: Statement) -> str:
 
 def _draft_rows(statement: Statement) -> tuple[str, ...]:
     if statement.kind == "measure":
-        from ..book.tree import Name
-
         return tuple(a.text for a in statement.givens[0].arguments if isinstance(a, Name))
     return tuple(given_texts(statement))

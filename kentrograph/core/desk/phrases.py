@@ -11,7 +11,7 @@ from ..figures import Point
 from ..language.vocabulary import KINDS
 from ..snap.guide_lines import in_number
 from ..snap.kinds import KINDS as PLACE_KINDS
-from .open_line import Draft
+from .draft import Draft
 from .pointing import Pointed, Pointer, places_at
 
 _MOST = 6

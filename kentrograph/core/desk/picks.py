@@ -7,11 +7,14 @@ from dataclasses import dataclass, replace
 from math import atan2, degrees, hypot, inf
 
 from ..book.book import Book
+from ..book.kind import Kind
+from ..book.kinds import FIGURES
 from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..units import plain
-from .open_line import Draft, OpenLine, read_open_line
+from .draft import Draft
+from .open_line import OpenLine, read_open_line
 from .phrases import phrases
 from .pointing import (
     Pointed,
@@ -67,7 +70,8 @@ def under_pointer(
             return _picked(book, draft, line, found, pointer, index, choice, places)
     if draft is None or text.strip() or pointer is None:
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
-        return Shown(line, line if line.value is not None or draft is None else _stands(book, draft, index), pointed=pointed)
+        # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
+        return Shown(line, line if line.value is not None or draft is None else stands(book, draft, index), pointed=pointed)
     found = picks(book, draft, pointer, index, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
@@ -80,8 +84,12 @@ def _picked(
     places: list[Pointed],
 ) -> Shown:  # fmt: skip
     which = (choice or 0) % len(found)
-    # Where a pick leaves several solutions, the one that runs nearest to the pointer is meant: one points where it shall touch.
-    click = with_solution(book, found[which].line, None, pointer, index)
+    picked = clicked_at(found[which].line, draft, pointer)
+    # Where a pick leaves several solutions, the one is meant that touches where its figures were clicked; where it touches none,
+    # the one that runs nearest to the pointer.
+    click = with_solution(book, picked, None, None, index)
+    if click is picked:
+        click = with_solution(book, picked, None, pointer, index)
     drawn = click if click.value is not None or line.value is None else line
     plain = places[-1]
     beside = plain.beside if plain.words in found[which].row else ""
@@ -90,9 +98,11 @@ def _picked(
     return Shown(line, drawn, click, tuple(p.row for p in found), which, meant, beside)
 
 
-def _stands(book: Book, draft: Draft, index: int) -> OpenLine:
-    """What is typed cannot be drawn yet: the figure stays in sight as it stands without it."""
-    return stands(book, draft, index)
+def clicked_at(line: OpenLine, draft: Draft, pointer: Pointer) -> OpenLine:
+    """The line of a pick, which knows where its row was clicked."""
+    if line.draft is None or len(line.draft.rows) <= len(draft.rows):
+        return line
+    return replace(line, draft=draft.grown(line.draft.rows, (pointer.x, pointer.y)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -218,8 +228,6 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
             return _arc(book, draft, has, pointed, place, figure, name, pointer.turned < 0.0, index)
         case "line":
             return _line(book, draft, has, pointed, place, figure, name, pointer, index)
-        case "fillet" | "join":
-            return [name] if name else []
         case "point":
             return [place, *([on, f"on {name}"] if name and not pointed.special else [])]
         case _ if draft.kind.startswith("measure"):
@@ -234,7 +242,28 @@ def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointe
             ways = [f"curve to {place}", place] if pointer.swing else [place, f"curve to {place}"]
             return [*ways, *([on] if not pointed.special and on else [])]
         case _:
+            kind = FIGURES[draft.kind]
+            if kind.givens[0].word == "figures":
+                return _of_figures(kind, has, pointed, place, figure, name)
             return [place, *([on] if not pointed.special and on else [])]
+
+
+def _of_figures(kind: Kind, has: set[str], pointed: Pointed, place: str, figure: object, name: str) -> list[str]:
+    """For a kind that works on figures: those first, then the places that its other givens take, in the order declared."""
+    figures = [name] if name else []
+    placed: list[str] = []
+    in_line = False
+    for given in kind.givens:
+        if given.takes == "place" and given.word not in has:
+            placed.append(f"{given.word} {place}")
+        elif given.takes == "one or two things" and given.word not in has:
+            in_line = bool(name) and isinstance(figure, Line | EndlessLine)
+            placed.append(f"{given.word} {name if in_line else place}")
+    if not placed or not has:
+        return figures
+    # On a figure, and not at a place of it, it is another one to be worked on, as long as nothing else was given.
+    another = bool(name) and not pointed.special and has == {"figures"} and not in_line
+    return [*figures, *placed] if another else [*placed[:1], *figures, *placed[1:]]
 
 
 def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:

@@ -1,14 +1,16 @@
 """The pointer as a way of writing: the words for the place it is at, and distances that go toward it."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from math import hypot
 
 from ..angles import direction_of
 from ..book.book import Book
-from ..book.places import as_function, plan_next, plan_place
-from ..book.planner import Planner
-from ..book.tree import PLACES, Given, Place, Statement, key_of
+from ..book.caches import Kept
+from ..book.step import planner_of
+from ..book.tree import Statement, key_of
 from ..book.values import Drawn
+from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from ..figures.along import heading
@@ -18,11 +20,13 @@ from ..problem import Refused
 from ..snap.candidates import look
 from ..snap.kinds import KINDS, ON
 from ..snap.query import Passed, Query, decimals_for
+from ..tolerance import SPOT_SHARE
 from ..units import plain
+from .draft import Draft
 from .intents import mended
-from .interpretation import env_of
-from .open_line import DRAFT_ID, Draft, OpenLine, read_open_line
-from .side_words import worded
+from .interpretation import worked_out
+from .open_line import DRAFT_ID, OpenLine, read_open_line
+from .side_words import clicked_solution, worded
 from .trying import tried
 
 
@@ -104,7 +108,7 @@ def places_at(
     query = _query(book, pointer, draft, index, only)
     found, under = look(book, query)
     spots = [(c.at.x, c.at.y) for c in found if c.kind not in _FAR]
-    near = 1e-9 * pointer.reach
+    near = SPOT_SHARE * pointer.reach
     taken: list[Pointed] = []
     for one in found[:most]:
         more = sum(abs(x - one.at.x) <= near and abs(y - one.at.y) <= near for x, y in spots)
@@ -144,10 +148,7 @@ def _runs(book: Book, id: str) -> bool:
 
 def _passed(book: Book, words: str, index: int) -> list[Passed]:
     """What was passed over, as it stands now; kept with the book, since every move of the pointer asks for the same few."""
-    kept = book.memo.get("passed")
-    if kept is None or kept[0] is not book:
-        kept = book.memo["passed"] = (book, {})
-    found: dict[tuple[str, int], list[Passed]] = kept[1]
+    found = _PASSED.of(book)
     if (words, index) not in found:
         found[(words, index)] = _found_again(book, words, index)
     return found[(words, index)]
@@ -155,7 +156,7 @@ def _passed(book: Book, words: str, index: int) -> list[Passed]:
 
 def _found_again(book: Book, words: str, index: int) -> list[Passed]:
     """A place in words, or a line by its name; nothing where it can no longer be found."""
-    step = book.find(key_of(words))
+    step = book.find(key_of(words), index)
     if step is not None and step.figure_kind == "line":
         return [Passed(words, None, step.id)]
     try:
@@ -165,7 +166,7 @@ def _found_again(book: Book, words: str, index: int) -> list[Passed]:
     if not isinstance(value, Drawn) or not isinstance(value.figure, Point):
         return []
     uses = made.statement.uses
-    of = book.find(uses[-1].key) if len(uses) == 1 else None
+    of = book.find(uses[-1].key, index) if len(uses) == 1 else None
     return [Passed(words, value.figure, of.id if of is not None and of.name != words else "")]
 
 
@@ -225,14 +226,19 @@ def with_solution(
 ) -> OpenLine:
     """The line with another solution taken: by its number or, where no side is stated, the one nearest to the pointer.
 
-    The side words that mean it are written into the statement; ``mend`` is the step whose text it is, if there is one.
+    Before that those count that touch where the figures were clicked, unless the pointer is on another solution. The side
+    words that mean it are written into the statement; ``mend`` is the step whose text it is, if there is one.
     """
     value, step = line.value, line.step
-    if step is None or line.do != "write" or not isinstance(value, Drawn) or len(value.solutions) < 2:
+    if step is None or not (line.do == "write" or line.several) or not isinstance(value, Drawn) or len(value.solutions) < 2:
         return line
+    stated = any(g.chooses for g in step.statement.givens)
+    clicked = None if stated or line.draft is None else clicked_solution(line.draft, step.statement, value.solutions)
     if choice is not None:
         which = choice % len(value.solutions)
-    elif pointer is not None and not any(g.sides for g in step.statement.givens):
+    elif clicked is not None and not (pointer is not None and _on_one(value.solutions, pointer)):
+        which = clicked
+    elif pointer is not None and not stated:
         at = Point(pointer.x, pointer.y)
         words = [g.word for g in step.statement.givens]
         if words.count("square") == 2 or "until" in words:
@@ -247,18 +253,26 @@ def with_solution(
         step, value = mended(book, mend, text) if mend else tried(book, text, DRAFT_ID, index)
     except Refused:
         return line
-    return replace(line, step=step, value=value, statement=step.statement.text)
+    hint = "Enter writes this one; ↑ ↓ go through the others." if line.several else line.hint
+    return replace(line, do="write", several=False, step=step, value=value, statement=step.statement.text, hint=hint)
+
+
+def _on_one(solutions: Sequence[Solution], pointer: Pointer) -> bool:
+    at = Point(pointer.x, pointer.y)
+    return any(distance_between(at, one.figure) <= pointer.reach for one in solutions)
 
 
 def stands(book: Book, draft: Draft, index: int) -> OpenLine:
     """A draft as it stands with nothing typed; the last one is kept, since one look at the pointer asks several times."""
-    kept = book.memo.get("stands")
-    if kept is not None and kept[0] is book and kept[1] == draft and kept[2] == index:
-        line: OpenLine = kept[3]
-        return line
-    line = read_open_line(book, draft, "", index)
-    book.memo["stands"] = (book, draft, index, line)
-    return line
+    kept = _STANDS.of(book)
+    if (draft, index) not in kept:
+        kept.clear()
+        kept[(draft, index)] = read_open_line(book, draft, "", index)
+    return kept[(draft, index)]
+
+
+_PASSED: Kept[dict[tuple[str, int], list[Passed]]] = Kept(dict)
+_STANDS: Kept[dict[tuple[Draft, int], OpenLine]] = Kept(dict)
 
 
 def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
@@ -275,20 +289,14 @@ def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
 def last_of_givens(book: Book, statement: Statement, last: Point, index: int) -> Point:
     """Follows the places of a statement, each relative to the one before it, as far as they can be worked out."""
     step = named_step(DRAFT_ID, replace(statement, name=None), book.header, set())
-    planner = Planner(step.manner, book.header.manner.unit)
-    for given in statement.givens:
-        for place in _places(given):
-            try:
-                plan = as_function(plan_place(planner, place)) if given is statement.givens[0] else plan_next(planner, place)
-                last = plan(env_of(book, planner, index), last)
-            except Refused:
-                # What cannot be worked out has put nothing down.
-                return last
+    planner = planner_of(step, book.header.manner.unit)
+    for _, value in worked_out(book, planner, statement, index, last):
+        if value is None:
+            # What cannot be worked out has put nothing down.
+            return last
+        if type(value) is Point:
+            last = value
     return last
-
-
-def _places(given: Given) -> list[Place]:
-    return [a for a in given.arguments if isinstance(a, PLACES)]
 
 
 def turning_about(book: Book, draft: Draft | None, index: int) -> Point | None:

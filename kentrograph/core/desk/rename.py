@@ -1,47 +1,64 @@
-"""Renaming a step: its own text and that of every step that uses the name, as one change."""
+"""Renaming: the text of the step that gives a name and of every step that uses it, as one change."""
 
 from dataclasses import replace
 
 from ..book.book import Book
 from ..book.edits import Edit, Replace, Several
 from ..book.step import Step, like_name
-from ..book.tree import Name, key_of
+from ..book.tree import key_of
 from ..language.script import with_names
 from ..language.statements import check_name, read
 from ..problem import refuse
 
 
 def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:
-    """The edit that gives a step another name everywhere, and its label.
+    """The edit that gives what comes of a step another name everywhere, and its label.
 
-    Raises `Refused`: bad_name, name_taken, no_name for a step that defines nothing, no_step.
+    A step that gives several names takes as many, in their order, with blanks between. Raises `Refused`: bad_name,
+    name_taken, other_count, no_name for a step that defines nothing, no_step.
     """
     keys = book.steps[id].keys if book.position(id) >= 0 else ()
-    # The name of a lineage is given by one step and carried on by others.
-    step = book.owner(keys[0]) if keys else None
-    if step is None:
+    step = book.steps[id]
+    if not step.own and keys:
+        # It only carries names on: the name of a lineage is given by one step.
+        step = book.owner(keys[0]) or step
+    if not step.own:
         raise refuse("no_name")
-    check_name(name, 0, len(name))
-    old = next(own for own in step.own if key_of(own) == keys[0])
-    other = book.owner(key_of(name))
-    if other is not None and (other.id != step.id or (len(step.own) > 1 and key_of(name) != keys[0])):
-        raise refuse("name_taken", 0, len(name), name=name, free=like_name(name, book.taken_names()))
-    edits: list[Edit] = [Replace(_own(step, old, name))]
-    for user in book.order[book.position(step.id) + 1 :]:
-        uses = [n for n in book.steps[user].statement.uses if n.key == keys[0]]
-        if uses:
-            edits.append(Replace(_using(book.steps[user], uses, name)))
-    return Several(tuple(edits)), f"renaming {old} to {name}"
+    names = _names(step, name.split() or [name], keys[0] if step.id != id else "")
+    other = {key_of(old): new for old, new in zip(step.own, names, strict=True) if old != new}
+    _check(book, step, names)
+    edits: list[Edit] = [
+        Replace(replace(step, name=" ".join(names), dealt=False, statement=read(with_names(step.statement, names))))
+    ]
+    edits += [Replace(_using(user, other)) for user in book.users_of_names(set(other), step.id)]
+    olds = [old for old in step.own if key_of(old) in other] or [step.own[0]]
+    return Several(tuple(edits)), f"renaming {' '.join(olds)} to {' '.join(other.values()) or names[0]}"
 
 
-def _own(step: Step, old: str, name: str) -> Step:
-    """The step with another name for one that it gives, written in front of it."""
-    names = tuple(name if own == old else own for own in step.own)
-    return replace(step, name=" ".join(names), dealt=False, statement=read(with_names(step.statement, names)))
+def _names(step: Step, said: list[str], only: str) -> list[str]:
+    """All names that a step gives, with those that were said; ``only`` is the one that is meant where one of many is."""
+    if only:
+        said = [said[0] if key_of(own) == only else own for own in step.own]
+    if len(said) != len(step.own):
+        raise refuse("other_count", names=" ".join(step.own), count=len(step.own))
+    return said
 
 
-def _using(step: Step, uses: list[Name], name: str) -> Step:
+def _check(book: Book, step: Step, names: list[str]) -> None:
+    start = 0
+    for n, name in enumerate(names):
+        end = start + len(name)
+        check_name(name, start, end)
+        owner = book.owner(key_of(name))
+        twice = key_of(name) in map(key_of, names[:n])
+        if twice or (owner is not None and owner.id != step.id):
+            raise refuse("name_taken", start, end, name=name, free=like_name(name, book.taken_names()))
+        start = end + 1
+
+
+def _using(step: Step, other: dict[str, str]) -> Step:
     text = step.statement.text
-    for use in sorted(uses, key=lambda n: -n.start):
-        text = text[: use.start] + name + text[use.end :]
+    for use in sorted(step.statement.uses, key=lambda n: -n.start):
+        if use.key in other:
+            text = text[: use.start] + other[use.key] + text[use.end :]
     return replace(step, statement=read(text))

@@ -1,7 +1,9 @@
 """Taking one of several solutions: the side words that mean it, written into the statement."""
 
 import re
+from collections.abc import Sequence
 from dataclasses import replace
+from math import hypot
 
 from ..book.book import Book
 from ..book.step import Step
@@ -10,6 +12,7 @@ from ..book.values import Drawn
 from ..construct.solution import Solution
 from ..language.vocabulary import CHOOSERS, SIDES
 from ..problem import Refused
+from .draft import Draft
 from .trying import readable
 
 _TOUCHED = ("touching", "through", "figures")
@@ -26,6 +29,22 @@ def worded(book: Book, step: Step, drawn: Drawn, which: int, index: int) -> str:
         if text is not None and _takes(book, step, text, which, index):
             return text
     return f"{_stripped(step.statement, ())} solution {which + 1}"
+
+
+def clicked_solution(draft: Draft, statement: Statement, solutions: Sequence[Solution]) -> int | None:
+    """The solution whose touching places lie nearest to where its figures were clicked: true ones before those on a
+    continuation. None where no figure that is touched was clicked."""
+    touched = [n for n, given in enumerate(statement.givens) if given.word in _TOUCHED]
+    clicks = [(k, draft.clicks[n]) for k, n in enumerate(touched) if n < len(draft.clicks) and draft.clicks[n] is not None]
+    if len(solutions) < 2 or not clicks or any(len(one.contacts) < len(touched) for one in solutions):
+        return None
+
+    def off(one: Solution) -> tuple[int, float]:
+        found = [(one.contacts[k], click) for k, click in clicks if click is not None]
+        past = sum(contact.past for contact, _ in found)
+        return past, sum(hypot(contact.at.x - x, contact.at.y - y) for contact, (x, y) in found)
+
+    return min(range(len(solutions)), key=lambda n: off(solutions[n]))
 
 
 def _takes(book: Book, step: Step, text: str, which: int, index: int) -> bool:

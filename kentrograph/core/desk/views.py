@@ -1,14 +1,12 @@
 """Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
 
-from typing import Any
-
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
 from ..figures.box import box_of, empty_box, stretch
 from ..language.messages import sentence
-from ..language.report import figure_data
+from ..language.report import FigureData, figure_data
 from ..problem import Problem
 from ..units import plain
 from . import display
@@ -16,14 +14,13 @@ from .derived import values_of, ways_to_state
 from .intents import beside_of, helped
 from .interpretation import given_texts, given_values
 from .suggest import suggestion
+from .view_types import Compared, Locus, ProblemView, ReadingPart, ReadingView, Row, StepView, ValueView, WayView, WorkingView
 from .working import working_of
-
-Data = dict[str, Any]
 
 TITLES = {"measure": "Reading", UNREAD: "Unread"}
 
 
-def step_view(book: Book, id: str) -> Data:
+def step_view(book: Book, id: str) -> StepView:
     """One step for the table: its words, its figure or reading, its problem."""
     step, value, index = book.steps[id], book.values[id], book.position(id)
     texts, values = given_texts(step.statement), given_values(book, step, index)
@@ -35,24 +32,25 @@ def step_view(book: Book, id: str) -> Data:
         texts, values = [step.statement.text], [""]
     if step.statement.kind == "path":
         texts, values = folded(texts, values)
-    return {
-        "id": id,
-        "kind": step.figure_kind,
-        "title": TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
-        "name": step.name,
-        "pen": book.pen_of(id),
-        "hidden": step.hidden,
-        "off": step.off,
-        "text": step.statement.text,
-        "rows": [{"text": t, "value": v} for t, v in zip(texts, values, strict=True)],
-        "uses": [n.text for n in step.statement.uses],
-        "figure": _figure(book, id),
-        "reading": reading_words(value.figure, book) if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None,
-        "number": value.figure if isinstance(value, Drawn) and isinstance(value.figure, float) else None,
-        "problem": problem_view(book, value, index, step) if isinstance(value, Problem) else None,
-        "beside": beside_of(step),
-        "residual": residual_words(value, book),
-    }
+    drawn = value.figure if isinstance(value, Drawn) else None
+    return StepView(
+        id=id,
+        kind=step.figure_kind,
+        title=TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
+        name=step.name,
+        pen=book.pen_of(id),
+        hidden=step.hidden,
+        off=step.off,
+        text=step.statement.text,
+        rows=[Row(t, v) for t, v in zip(texts, values, strict=True)],
+        uses=[n.text for n in step.statement.uses],
+        figure=_figure(book, id),
+        reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
+        number=drawn if isinstance(drawn, float) else None,
+        problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
+        beside=beside_of(step),
+        residual=residual_words(value, book),
+    )
 
 
 def residual_words(value: Value, book: Book) -> str | None:
@@ -63,26 +61,26 @@ def residual_words(value: Value, book: Book) -> str | None:
     return f"{largest:.2g} {book.header.manner.unit}"
 
 
-def working_view(book: Book, id: str) -> Data:
+def working_view(book: Book, id: str) -> WorkingView:
     """What a person would draw with compasses to find a step's figure, and the sums. Raises `Refused` (no_step)."""
     book.position(id)
     working = working_of(book, id)
     if working is None:
-        return {"loci": [], "sums": []}
-    return {"loci": [{"figure": figure_data(f), "words": w} for f, w in working.loci], "sums": list(working.sums)}
+        return WorkingView([], [])
+    return WorkingView([Locus(figure_data(f), w) for f, w in working.loci], list(working.sums))
 
 
-def values_view(book: Book, id: str) -> list[Data]:
+def values_view(book: Book, id: str) -> list[ValueView]:
     """The values of a step's figure that can be stated. Raises `Refused` (no_step)."""
     book.position(id)
-    return [{"word": v.word, "shown": v.shown, "exact": v.exact, "stated": v.stated} for v in values_of(book, id)]
+    return [ValueView(v.word, v.shown, v.exact, v.stated) for v in values_of(book, id)]
 
 
-def ways_view(book: Book, id: str, word: str, typed: str) -> list[Data]:
+def ways_view(book: Book, id: str, word: str, typed: str) -> list[WayView]:
     """The ways in which a step could state another value. Raises `Refused`."""
     book.position(id)
     ways = ways_to_state(book, id, word, typed)
-    return [{"instead": list(w.instead), "text": w.text, "figure": figure_data(w.figure)} for w in ways]
+    return [WayView(list(w.instead), w.text, figure_data(w.figure)) for w in ways]
 
 
 def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:
@@ -96,7 +94,7 @@ def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:
     )
 
 
-def _figure(book: Book, id: str) -> Data | None:
+def _figure(book: Book, id: str) -> FigureData | None:
     """What is seen of a step: its figure, or several as one set; nothing of what a later step has shaped."""
     shown = [f for one, _, f in book.figures_of(id) if not isinstance(f, float | Reading) and book.seen(one)]
     if not shown:
@@ -109,17 +107,17 @@ def _figure(book: Book, id: str) -> Data | None:
     return {"kind": "set", "pieces": [figure_data(figure) for figure in shown], "box": box}
 
 
-def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> Data:
+def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> ProblemView:
     """A problem in one sentence, with its place in the step's text, and what would work where that is known."""
     problem = helped(book, problem, index)
     better = suggestion(step, problem, book.header.manner.unit) if step else None
-    return {
-        "kind": problem.kind, "message": sentence(problem), "start": problem.start, "end": problem.end,
-        "suggestion": better.words if better else None, "suggested": better.text if better else None,
-    }  # fmt: skip
+    return ProblemView(
+        kind=problem.kind, message=sentence(problem), start=problem.start, end=problem.end,
+        suggestion=better.words if better else None, suggested=better.text if better else None,
+    )  # fmt: skip
 
 
-def reading_words(reading: Reading, book: Book) -> Data:
+def reading_words(reading: Reading, book: Book) -> ReadingView:
     """A reading in words: its value, then its parts, each with its name, and the difference from what was wanted."""
     header = book.header
 
@@ -130,22 +128,19 @@ def reading_words(reading: Reading, book: Book) -> Data:
             return f"{display.length(value, header)} {header.manner.unit}²"
         return display.with_unit(value, header)
 
-    rows = [{"name": part, "value": told(value, part)} for part, value in reading.parts.items()]
+    rows = [ReadingPart(part, told(value, part)) for part, value in reading.parts.items()]
     said = told(reading.value, reading.kind)
     if reading.state:
         # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
         digits = header.decimals + 6
         rest = plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
         said = f"{reading.state}, {rest} {header.manner.unit}"
-    compared: Data | None = None
     off = reading.difference
+    compared = None
     if reading.wanted is not None and off is not None:
-        compared = {
-            "wanted": told(reading.wanted, reading.kind),
-            "difference": ("+" if off > 0 else "") + told(off, reading.kind),
-            "good": reading.good,
-        }
-    return {"kind": reading.kind, "value": said, "exact": reading.value, "rows": rows, "compared": compared}
+        difference = ("+" if off > 0 else "") + told(off, reading.kind)
+        compared = Compared(told(reading.wanted, reading.kind), difference, reading.good)
+    return ReadingView(reading.kind, said, reading.value, rows, compared)
 
 
 _ANGLES = frozenset({"direction", "angle", "turn", "acute"})

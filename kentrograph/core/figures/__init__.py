@@ -1,8 +1,10 @@
 """The figures of a flat drawing: frozen, slotted, refused when made wrong, never repaired in silence."""
 
-from .circle import Arc, Circle
+from .arc import Arc
+from .circle import Circle
 from .ellipse import Ellipse
-from .line import EndlessLine, Line
+from .endless_line import EndlessLine
+from .line import Line
 from .outline import Outline
 from .point import Point, halfway
 

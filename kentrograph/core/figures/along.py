@@ -1,12 +1,16 @@
 """Places along a figure, by the distance from its start."""
 
 from math import degrees, hypot
+from typing import assert_never
 
 from ..angles import unit_vector
 from ..problem import refuse
-from .circle import Arc, Circle
+from ..tolerance import TOLERANCE
+from .arc import Arc
+from .circle import Circle
 from .ellipse import Ellipse
-from .line import EndlessLine, Line
+from .endless_line import EndlessLine
+from .line import Line
 from .outline import Outline
 from .point import Point
 
@@ -44,9 +48,11 @@ def place_along(figure: Longish, distance: float) -> Point:
                 if rest <= piece.length:
                     return place_along(piece, rest)
                 rest -= piece.length
-            if rest <= 1e-9 * figure.length:
+            if rest <= TOLERANCE.joint_share * figure.length:
                 return figure.end
             raise refuse("no_along", length=figure.length)
+        case _:
+            assert_never(figure)
 
 
 def _on_circle(centre: Point, radius: float, direction: float) -> Point:
@@ -102,4 +108,6 @@ def heading(figure: Line | Arc | EndlessLine | Ellipse, at_start: bool) -> tuple
             ux, uy = (-ry / r, rx / r) if sweep > 0.0 else (ry / r, -rx / r)
         case Ellipse():
             ux, uy = figure.heading_at(figure.begin if at_start else figure.begin + figure.sweep)
+        case _:
+            assert_never(figure)
     return (-ux, -uy) if at_start else (ux, uy)

@@ -1,6 +1,7 @@
 """The box around figures, upright, exact at the quarter points of arcs."""
 
 from math import atan2, cos, inf, pi, radians, sin
+from typing import assert_never
 
 from . import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 
@@ -48,6 +49,8 @@ def stretch(box: Box, figure: Figure) -> None:
         case Outline(pieces):
             for piece in pieces:
                 stretch(box, piece)
+        case _:
+            assert_never(figure)
 
 
 def _stretch_ellipse(box: Box, e: Ellipse) -> None:

@@ -1,4 +1,4 @@
-"""Lines with two ends, and endless ones."""
+"""Lines with two ends."""
 
 from dataclasses import dataclass
 from math import hypot
@@ -35,17 +35,3 @@ class Line:
     def direction(self) -> float:
         """Direction from start to end, degrees counter-clockwise from east."""
         return direction_of(self.end.x - self.start.x, self.end.y - self.start.y)
-
-
-@dataclass(frozen=True, slots=True)
-class EndlessLine:
-    """A line without ends, through a place along the unit vector (ux, uy)."""
-
-    through: Point
-    ux: float
-    uy: float
-
-    @property
-    def direction(self) -> float:
-        """Direction in which it runs, degrees counter-clockwise from east."""
-        return direction_of(self.ux, self.uy)

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import fsum
 
 from ..problem import refuse
-from .circle import Arc
+from .arc import Arc
 from .ellipse import Ellipse
 from .line import Line
 from .point import Point

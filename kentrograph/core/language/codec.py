@@ -66,14 +66,14 @@ def statement_data(step: Step) -> list[Data]:
 def edit_data(edit: Edit) -> Data:
     """An edit as data."""
     match edit:
-        case Insert(index, step):
-            return {"op": "insert", "index": index, "step": step_data(step)}
+        case Insert(step, in_front_of):
+            return {"op": "insert", "in_front_of": in_front_of, "step": step_data(step)}
         case Delete(id):
             return {"op": "delete", "id": id}
         case Replace(step):
             return {"op": "replace", "step": step_data(step)}
-        case Move(id, index):
-            return {"op": "move", "id": id, "index": index}
+        case Move(id, in_front_of):
+            return {"op": "move", "id": id, "in_front_of": in_front_of}
         case SetHeader(header):
             return {"op": "header", "header": header_data(header)}
         case Several(edits):
@@ -84,13 +84,13 @@ def edit_from(data: Data) -> Edit:
     """An edit from data."""
     match data["op"]:
         case "insert":
-            return Insert(data["index"], step_from(data["step"]))
+            return Insert(step_from(data["step"]), data["in_front_of"])
         case "delete":
             return Delete(data["id"])
         case "replace":
             return Replace(step_from(data["step"]))
         case "move":
-            return Move(data["id"], data["index"])
+            return Move(data["id"], data["in_front_of"])
         case "header":
             return SetHeader(header_from(data["header"]))
         case "several":

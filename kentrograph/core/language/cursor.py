@@ -1,13 +1,15 @@
 """A place in the tokens of one statement, and the errors that name it."""
 
+from abc import ABC, abstractmethod
 from collections.abc import Iterable, Mapping
 from difflib import get_close_matches
+from enum import Enum
 from typing import NamedTuple, NoReturn
 
-from ..book.tree import Name, key_of
+from ..book.tree import Name, Number, Place, Portion, key_of
 from ..problem import Refused, refuse
 from .lexer import Token, tokens_of
-from .vocabulary import RESERVED
+from .vocabulary import PLACE_WORDS, RESERVED
 
 DEEPEST = 60
 """Parentheses and places within one another."""
@@ -35,7 +37,17 @@ Hinge = tuple[str, str]
 """A name, in the form that is compared, and what is asked about it."""
 
 
-class Cursor:
+class Wanted(Enum):
+    """What a number is read for: ' and " are feet and inches in a length, minutes and seconds in a direction."""
+
+    LENGTH = 1
+    DIRECTION = 2
+
+
+LENGTH, DIRECTION = Wanted.LENGTH, Wanted.DIRECTION
+
+
+class Cursor(ABC):
     """Reads one statement from left to right.
 
     Where a text has two readings, the cursor asks one yes-or-no question about a name. ``answers`` holds what is known;
@@ -56,6 +68,14 @@ class Cursor:
         self.uses: list[Name] = []
         self.depth = 0
         self.operations = 0
+
+    @abstractmethod
+    def parenthesised(self, wanted: Wanted) -> Place | Number:
+        """Reads a place or a number in parentheses."""
+
+    @abstractmethod
+    def measured_thing(self) -> Place | Name | Portion:
+        """Reads what a reading is of: a figure, a place, or the segment or the sector of an arc."""
 
     def advance(self) -> Token:
         """Takes the present token and goes on to the next."""
@@ -95,6 +115,17 @@ class Cursor:
         while self.tok.kind != "end" and self.tok.start < end:
             self.advance()
         self.last = end
+
+    def at_place(self, token: Token | None = None) -> bool:
+        """Whether a further place may begin here (or, with a semicolon before it, at the token after that): with a name or a
+        place word."""
+        token = token or self.tok
+        if token.kind != "word":
+            return False
+        if token.text not in RESERVED or token.text in ("corner", "box"):
+            return True
+        following = self.peek() if token is self.tok else self.peek(2)
+        return token.text in PLACE_WORDS and token.text != "on" and following.text in ("of", "to")
 
     def fail(self, *expected: str) -> NoReturn:
         """Refuses the present token: ``expected`` is what could stand here."""

@@ -8,7 +8,7 @@ from ..book.tree import PLACES, Argument, Coordinates, Given, Named, NamedPlace,
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
-from .places import at_place, place, place_or_number, sides, thing
+from .places import place, place_or_number, sides, thing
 from .vocabulary import CHOOSERS, PLACE_WORDS, SIDES
 
 _ALIASES = {"center": "centre"}
@@ -103,7 +103,7 @@ def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """One given for each place: ``through P1 P2; 40, 25``."""
     givens = [_given(c, spec.word, start, place(c))]
-    while c.at_op(";") or at_place(c):
+    while c.at_op(";") or c.at_place():
         c.take_op(";")
         givens.append(_given(c, spec.word, c.tok.start, place(c)))
     return givens
@@ -186,7 +186,7 @@ def _offset(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 def _one_or_two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``in L1``, ``in P1 P2``."""
     things = [thing(c)]
-    if c.take_op(";") or at_place(c):
+    if c.take_op(";") or c.at_place():
         things.append(thing(c))
     return [_given(c, spec.word, start, *things)]
 

@@ -5,11 +5,11 @@ from typing import Literal
 
 from ..angles import Convention
 from ..book.manner import Datum, Header, Manner
-from ..book.planner import Planner
+from ..book.statement_planner import StatementPlanner
 from ..problem import refuse
 from ..units import MILLIMETRES, convert
-from .cursor import Cursor
 from .numbers import direction, number
+from .places import Reader
 from .statements import HeaderLine
 
 MOST_DECIMALS = 12
@@ -72,7 +72,7 @@ def _convention(line: HeaderLine) -> Convention:
 
 def _datum(line: HeaderLine, manner: Manner) -> Datum:
     """The datum is given in plain coordinates, its direction counter-clockwise from east: not from an earlier datum."""
-    c = Cursor(" ".join(line.values), {})
+    c = Reader(" ".join(line.values), {})
     x = number(c)
     if not c.take_op(",", ".."):
         raise _bad(line, "as in datum 10, 20 direction 15")
@@ -80,7 +80,7 @@ def _datum(line: HeaderLine, manner: Manner) -> Datum:
     turn = direction(c) if c.take_word("direction") else None
     if c.tok.kind != "end":
         raise _bad(line, "as in datum 10, 20 direction 15")
-    p = Planner(Manner(manner.unit), manner.unit)
+    p = StatementPlanner(Manner(manner.unit), manner.unit)
     plans = (p.length(x), p.length(y), p.direction(turn) if turn is not None else 0.0)
     if not all(isinstance(v, float) for v in plans):
         raise _bad(line, "numbers, as in datum 10, 20 direction 15")

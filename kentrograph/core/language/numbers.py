@@ -1,29 +1,32 @@
 """Numbers and directions: arithmetic, mixed numbers, feet and inches, degrees-minutes-seconds, bearings."""
 
 import re
-from enum import Enum
 from math import isfinite, pi
-from typing import TYPE_CHECKING
 
-from ..book.tree import Azimuth, Bearing, Binary, Call, InUnit, Measured, Name, Named, NamedPlace, Negative, Number, Part, Plain
+from ..book.tree import (
+    PLACES,
+    Azimuth,
+    Bearing,
+    Binary,
+    Call,
+    InUnit,
+    Measured,
+    Name,
+    Named,
+    NamedPlace,
+    Negative,
+    Number,
+    Part,
+    Place,
+    Plain,
+    Portion,
+)  # fmt: skip
 from ..problem import refuse
 from ..units import MILLIMETRES
-from .cursor import Cursor
+from .cursor import DIRECTION, LENGTH, Cursor, Wanted
 from .lexer import Token
 from .vocabulary import FUNCTIONS, PARTS, READINGS
 
-if TYPE_CHECKING:
-    from ..book.tree import Place, Portion
-
-
-class Wanted(Enum):
-    """What a number is read for: ' and " are feet and inches in a length, minutes and seconds in a direction."""
-
-    LENGTH = 1
-    DIRECTION = 2
-
-
-LENGTH, DIRECTION = Wanted.LENGTH, Wanted.DIRECTION
 _DEGREES = {"deg": 1.0, "gon": 0.9, "rad": 180.0 / pi}
 _BEARING = re.compile(
     r"""(?P<from>[ns])\s*(?P<d>[0-9]+(?:\.[0-9]+)?)\s*
@@ -103,10 +106,8 @@ def _primary(c: Cursor, wanted: Wanted) -> Number:
 
 def parenthesised_number(c: Cursor, wanted: Wanted) -> Number:
     """A number in parentheses, or a part of a place in parentheses: ``(middle of L2).y``."""
-    from .places import PLACES, parenthesised, part_of
-
     start = c.tok.start
-    inside = parenthesised(c, wanted)
+    inside = c.parenthesised(wanted)
     if isinstance(inside, NamedPlace) and not c.at_op("."):
         return Named(inside.name)
     if isinstance(inside, PLACES):
@@ -155,6 +156,14 @@ def part_of_name(c: Cursor, name: "Part | object") -> Part:
     return Part(name, token.text, start, token.end)  # type: ignore[arg-type]
 
 
+def part_of(c: Cursor, of: Place, start: int) -> Part:
+    """``.x`` or ``.y`` of a place in parentheses; a name in parentheses is that figure."""
+    if not c.at_op("."):
+        c.fail(".x", ".y")
+    part = part_of_name(c, of.name if isinstance(of, NamedPlace) else of)
+    return Part(part.of, part.part, start, part.end)
+
+
 def _call(c: Cursor) -> Call:
     token = c.advance()
     c.deeper()
@@ -175,23 +184,21 @@ def _call(c: Cursor) -> Call:
 
 def measured(c: Cursor) -> Measured:
     """A reading inside a number: ``distance P1 P2``, ``area K1 less C1``."""
-    from .places import at_place, measured_thing
-
     token = c.advance()
     c.deeper()
     fewest, most = _THINGS.get(token.text, (1, 1))
     things: list[Place | Name | Portion] = []
     while len(things) < most:
         following = c.peek() if c.at_op(";") else c.tok
-        if len(things) >= fewest and not at_place(c, following):
+        if len(things) >= fewest and not c.at_place(following):
             break
         c.take_op(";")
-        things.append(measured_thing(c))
+        things.append(c.measured_thing())
     less: list[Place | Name | Portion] = []
     if token.text == "area" and c.take_word("less"):
-        less.append(measured_thing(c))
-        while at_place(c):
-            less.append(measured_thing(c))
+        less.append(c.measured_thing())
+        while c.at_place():
+            less.append(c.measured_thing())
     c.depth -= 1
     return Measured(token.text, tuple(things), tuple(less), token.start, c.last)
 

@@ -5,6 +5,7 @@ from typing import Literal
 from ..book.tree import (
     PLACES,
     Along,
+    Binary,
     Coordinates,
     CornerOf,
     CrossingOf,
@@ -15,7 +16,6 @@ from ..book.tree import (
     NamedPlace,
     Number,
     OnAt,
-    Part,
     Past,
     Place,
     PlaceOf,
@@ -25,11 +25,11 @@ from ..book.tree import (
     Relative,
     Toward,
 )
-from .cursor import Cursor
+from .cursor import LENGTH, Cursor, Wanted
 from .guide_lines import name_or_sight
 from .lexer import Token
-from .numbers import DIRECTION, LENGTH, Wanted, direction, expression, named_number, number, part_of_name
-from .vocabulary import PLACE_WORDS, RESERVED, SIDES
+from .numbers import direction, expression, named_number, number, part_of
+from .vocabulary import PLACE_WORDS, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})
 """Marks after a name that say that it is a number, or has one as a part."""
@@ -68,18 +68,6 @@ def measured_thing(c: Cursor) -> Name | Place | Portion:
         c.advance()
         return Portion(what, c.name())
     return thing(c)
-
-
-def at_place(c: Cursor, token: Token | None = None) -> bool:
-    """Whether a further place may begin here (or, with a semicolon before it, at the token after that): with a name or a
-    place word."""
-    token = token or c.tok
-    if token.kind != "word":
-        return False
-    if token.text not in RESERVED or token.text in ("corner", "box"):
-        return True
-    following = c.peek() if token is c.tok else c.peek(2)
-    return token.text in PLACE_WORDS and token.text != "on" and following.text in ("of", "to")
 
 
 def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> Place | Number:
@@ -132,14 +120,6 @@ def parenthesised(c: Cursor, wanted: Wanted) -> Place | Number:
         c.fail(")")
     c.depth -= 1
     return inside
-
-
-def part_of(c: Cursor, of: Place, start: int) -> Part:
-    """``.x`` or ``.y`` of a place in parentheses; a name in parentheses is that figure."""
-    if not c.at_op("."):
-        c.fail(".x", ".y")
-    part = part_of_name(c, of.name if isinstance(of, NamedPlace) else of)
-    return Part(part.of, part.part, start, part.end)
 
 
 def _based(c: Cursor, base: Place) -> Place:
@@ -206,8 +186,6 @@ def _along(c: Cursor, amount: Number, share: float | None) -> Place:
         c.advance()
         from_end = c.advance().text == "end"
     if share == 100.0:
-        from ..book.tree import Binary
-
         amount = Plain(amount.value / 100.0) if type(amount) is Plain else Binary("/", amount, Plain(100.0), start, c.last)
     return _based(c, Along(amount, name, from_end, share is not None, start, c.last))
 
@@ -292,4 +270,13 @@ def _middle(c: Cursor) -> Place:
     return MiddleOf(first, place(c))
 
 
-__all__ = ["DIRECTION", "PLACES", "at_place", "parenthesised", "part_of", "place", "place_or_number", "sides", "thing"]
+class Reader(Cursor):
+    """A cursor that reads whole statements: numbers find here the places that they may hold."""
+
+    __slots__ = ()
+
+    def parenthesised(self, wanted: Wanted) -> Place | Number:
+        return parenthesised(self, wanted)
+
+    def measured_thing(self) -> Place | Name | Portion:
+        return measured_thing(self)

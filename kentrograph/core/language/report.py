@@ -1,6 +1,6 @@
 """What a book holds, as plain data for ``run --json`` and for whoever draws it. Numbers keep every digit."""
 
-from typing import Any
+from typing import Any, Literal, Required, TypedDict, assert_never
 
 from ..book.book import Book
 from ..book.tree import UNREAD
@@ -11,8 +11,32 @@ from ..problem import Problem
 from .messages import sentence
 from .script import Script
 
+FigureData = TypedDict(
+    "FigureData",
+    {
+        "kind": Required[Literal["point", "line", "circle", "arc", "ellipse", "outline", "set"]],
+        "at": list[float],
+        "from": list[float],
+        "to": list[float],
+        "through": list[float],
+        "direction": float,
+        "centre": list[float],
+        "radius": float,
+        "sweep": float,
+        "axes": list[float],
+        "turned": float,
+        "part": list[float],
+        "pieces": "list[FigureData]",
+        "closed": bool,
+        "pen": str,
+        "box": list[float],
+    },
+    total=False,
+)
+"""A figure as data: ``kind`` says which fields it has; ``box`` is left, bottom, right, top."""
 
-def figure_data(figure: Figure) -> dict[str, Any]:
+
+def figure_data(figure: Figure) -> FigureData:
     """A figure as data: every length in the drawing's unit, every angle in degrees counter-clockwise from east."""
     match figure:
         case Point(x, y):
@@ -28,7 +52,7 @@ def figure_data(figure: Figure) -> dict[str, Any]:
                 "kind": "arc", "centre": _xy(centre), "radius": radius, "from": _xy(start), "to": _xy(end), "sweep": sweep,
             }  # fmt: skip
         case Ellipse(centre, a, b, turn):
-            data: dict[str, Any] = {"kind": "ellipse", "centre": _xy(centre), "axes": [a, b], "turned": turn}
+            data: FigureData = {"kind": "ellipse", "centre": _xy(centre), "axes": [a, b], "turned": turn}
             if figure.whole:
                 return data
             # A part is told counter-clockwise; its ends as it runs.
@@ -37,6 +61,8 @@ def figure_data(figure: Figure) -> dict[str, Any]:
             return {**data, "part": part, "from": _xy(figure.start), "to": _xy(figure.end)}
         case Outline(pieces, closed):
             return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
+        case _:
+            assert_never(figure)
 
 
 def run_report(script: Script, book: Book) -> dict[str, Any]:
@@ -66,7 +92,7 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
     if isinstance(drawn.figure, float):
         return {"kind": "number", "value": drawn.figure}
     assert not isinstance(drawn.figure, Reading)
-    data = figure_data(drawn.figure)
+    data: dict[str, Any] = {**figure_data(drawn.figure)}
     if drawn.note:
         data["note"] = drawn.note
     if len(drawn.solutions) > 1:
@@ -81,7 +107,7 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
 
 def solution_data(solution: Solution) -> dict[str, Any]:
     """One of several solutions: its figure, signature, and where it touches its givens and by how much it misses them."""
-    data = figure_data(solution.figure)
+    data: dict[str, Any] = {**figure_data(solution.figure)}
     del data["kind"]
     data["signature"] = solution.signature
     if solution.note:

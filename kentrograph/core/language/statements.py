@@ -9,7 +9,7 @@ from ..problem import Problem, Refused, refuse
 from .cursor import QUESTIONS, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .numbers import direction, looks_like_bearing, number
-from .places import measured_thing
+from .places import Reader, measured_thing
 from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
@@ -46,7 +46,7 @@ def _read(text: str, answers: Asked) -> tuple[Statement, Asked]:
     """The reading with these answers, and the questions on which it hinges with the answers that were taken."""
     cursor = None
     try:
-        cursor = Cursor(text, answers)
+        cursor = Reader(text, answers)
         statement = _statement(cursor)
     except Refused as refused:
         statement = _unread(text, refused.problem)
@@ -99,7 +99,7 @@ def parse_header(text: str) -> HeaderLine | None:
     begins = _FIRST.match(text)
     if begins is None or begins[1].lower() not in HEADERS:
         return None
-    c = Cursor(text)
+    c = Reader(text)
     if not c.at_word(*HEADERS):
         return None
     first = c.advance()

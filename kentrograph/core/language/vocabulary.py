@@ -4,6 +4,7 @@ The parser, the completion and the reference page all read these tables.
 """
 
 from ..book.kinds import FIGURES
+from ..book.kinds.measure import READINGS as READING_KINDS
 
 KINDS = FIGURES
 """Kinds of figures, by the words that begin them."""
@@ -15,15 +16,7 @@ SIDES = frozenset(
 CHOOSERS = frozenset({"near", "solution"})
 
 
-READINGS: dict[str, str] = {
-    "distance": "between two places, or the shortest between two figures",
-    "direction": "from one place to another",
-    "angle": "between two lines, or at the middle one of three places",
-    "length": "of a line, an arc or an outline",
-    "radius": "of a circle or an arc",
-    "area": "of what is closed, `less` its holes",
-    "gap": "whether two figures touch, miss or cross, and by how much",
-}
+READINGS: dict[str, str] = {word: kind.explanation for word, kind in READING_KINDS.items()}
 
 VERBS: dict[str, str] = {
     "ink": "ink a piece of a figure over, between two places",

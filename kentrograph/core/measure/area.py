@@ -11,6 +11,7 @@ from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
 from ..figures.box import box_of
 from ..problem import refuse
+from ..tolerance import NOISE_OF_SUMS, SERIES_END
 
 
 def signed_area(outline: Outline) -> float:
@@ -40,7 +41,7 @@ def _t_minus_sin(t: float) -> float:
     if abs(t) > 0.3:
         return t - sin(t)
     square, term, total, k = t * t, t**3 / 6.0, 0.0, 3
-    while abs(term) > 1e-20 * abs(total) and term != 0.0:
+    while abs(term) > SERIES_END * abs(total) and term != 0.0:
         total += term
         term *= -square / ((k + 1) * (k + 2))
         k += 2
@@ -83,7 +84,7 @@ def balance(figure: Any) -> Point | None:
         return None
     total = signed_area(figure)
     box = box_of(figure)
-    if abs(total) <= 1e-14 * (hypot(box[2] - box[0], box[3] - box[1]) ** 2):
+    if abs(total) <= NOISE_OF_SUMS * (hypot(box[2] - box[0], box[3] - box[1]) ** 2):
         return None
     o = figure.start
     sx: list[float] = []

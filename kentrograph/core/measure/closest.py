@@ -6,7 +6,7 @@ zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen f
 """
 
 from math import atan2, hypot, pi
-from typing import Any
+from typing import Any, assert_never
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..meet import meet, nearest
@@ -68,13 +68,15 @@ def _ends(curve: Curve) -> list[Point]:
     match curve:
         case Line() | Arc():
             return [curve.start, curve.end]
-        case Ellipse() if not curve.whole:
-            return [curve.start, curve.end]
+        case Ellipse():
+            return [] if curve.whole else [curve.start, curve.end]
         case EndlessLine(through):
             # Any place will do where a line without ends is parallel to something.
             return [through]
-        case _:
+        case Circle():
             return []
+        case _:
+            assert_never(curve)
 
 
 def _any_place(first: Curve, second: Curve) -> Point:
@@ -101,9 +103,11 @@ def _square_to_both(a: Curve, b: Curve) -> list[Pair]:
             return _line_and_round(a, b)
         case (Circle() | Arc(), Line() | EndlessLine()):
             return [(d, q, p) for d, p, q in _line_and_round(b, a)]
-        case _:
+        case (Line() | EndlessLine(), Line() | EndlessLine()):
             # Two lines that do not meet are closest at an end, or all along.
             return []
+        case _:
+            raise AssertionError(f"no distance of {a} and {b}")
 
 
 def _toward(a: Circle | Arc, centre: Point) -> list[Point]:

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from math import hypot
+from typing import assert_never
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line
 
@@ -44,8 +45,10 @@ def carrier(curve: Curve) -> EndlessLine | Circle | Ellipse:
             return Circle(centre, radius)
         case Ellipse(centre, a, b, turn):
             return Ellipse(centre, a, b, turn)
-        case _:
+        case EndlessLine() | Circle():
             return curve
+        case _:
+            assert_never(curve)
 
 
 def away(*values: float) -> float:

@@ -56,8 +56,10 @@ def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
             return ellipse_circle(first, second, tolerance)
         case Ellipse(), Ellipse():
             return ellipse_ellipse(first, second, tolerance)
-        case _:
+        case (Circle() | Ellipse(), EndlessLine()) | (Circle(), Ellipse()):
             return _whole(b, a, tolerance)
+        case _:
+            raise AssertionError(f"no crossing of {first} and {second}")
 
 
 def _line(curve: Any) -> Line | EndlessLine:

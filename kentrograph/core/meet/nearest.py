@@ -1,6 +1,7 @@
 """The place of a figure nearest to a given one, and the feet of perpendiculars."""
 
 from math import hypot
+from typing import assert_never
 
 from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
@@ -35,6 +36,8 @@ def feet(curve: Curve, at: Point) -> list[Point]:
         case Ellipse():
             found = [curve.at(t) for t in nearest_angles(curve, at)]
             return sorted(found, key=lambda p: hypot(p.x - at.x, p.y - at.y))
+        case _:
+            assert_never(curve)
 
 
 def tangent_places(circle: Circle | Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> tuple[Spot, ...]:

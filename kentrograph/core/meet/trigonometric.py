@@ -5,6 +5,7 @@ from collections.abc import Callable
 from math import cos, pi, sin
 from typing import NamedTuple
 
+from ..tolerance import CONVERGED, NOISE_OF_SUMS, NUDGE
 from .narrowing import newton_between
 
 Coefficients = tuple[float, float, float, float, float]
@@ -83,7 +84,7 @@ def candidates(k: Coefficients) -> list[float]:
     largest = max(map(abs, polynomial))
     if largest == 0.0:
         return []
-    while abs(polynomial[0]) <= 1e-14 * largest:
+    while abs(polynomial[0]) <= NOISE_OF_SUMS * largest:
         polynomial = polynomial[1:]
     if len(polynomial) < 2:
         return []
@@ -122,9 +123,9 @@ def _roots(polynomial: list[complex]) -> list[complex]:
             if value == 0:
                 continue
             repel = sum(1 / (z - w) for j, w in enumerate(roots) if j != i and z != w)
-            step = value / (slope - value * repel) if slope != value * repel else 1e-8
+            step = value / (slope - value * repel) if slope != value * repel else NUDGE
             roots[i] = z - step
             moved = max(moved, abs(step))
-        if moved < 1e-15:
+        if moved < CONVERGED:
             break
     return roots

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 from math import hypot, radians
+from typing import assert_never
 
 from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
@@ -20,8 +21,10 @@ def within(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
             return on_sweep(curve, at, tolerance)
         case Ellipse():
             return curve.covers(curve.angle_at(at.x, at.y)) or _at_an_end(curve, at, max(curve.a, curve.b), tolerance)
-        case _:
+        case EndlessLine() | Circle():
             return True
+        case _:
+            assert_never(curve)
 
 
 def on_sweep(arc: Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:
@@ -43,9 +46,10 @@ def swept(arc: Arc, at: Point) -> float:
 
 
 def distance_along(figure: Curve, at: Point) -> float:
-    """How far along a figure, as it runs, the foot of a place is from its start.
+    """How far along a figure, as it runs, the foot of a place is from its start; negative where it is off the start.
 
-    A circle starts east of its centre, an endless line where it was put through, as `place_along` has it.
+    A circle starts east of its centre, an endless line where it was put through, as `place_along` has it. Off an arc or a
+    part of an ellipse it counts from the end that is nearer, along its continuation.
     """
     match figure:
         case Line(start, end):
@@ -54,10 +58,20 @@ def distance_along(figure: Curve, at: Point) -> float:
         case EndlessLine():
             return way_of(figure).along(at.x, at.y)
         case Arc():
-            return swept(figure, at) / abs(figure.sweep) * figure.length
+            return _from_start(swept(figure, at), abs(figure.sweep)) / abs(figure.sweep) * figure.length
         case Circle(centre, radius):
             return radians(direction_of(at.x - centre.x, at.y - centre.y)) * radius
         case Ellipse():
             turn = figure.past_begin(figure.angle_at(at.x, at.y))
-            turn = turn if figure.sweep > 0.0 else -turn
-            return replace(figure, sweep=turn).length if turn != 0.0 else 0.0
+            turn = turn if figure.whole else _from_start(turn, abs(figure.sweep))
+            if turn == 0.0:
+                return 0.0
+            way = replace(figure, sweep=turn if figure.sweep > 0.0 else -turn).length
+            return way if turn > 0.0 else -way
+        case _:
+            assert_never(figure)
+
+
+def _from_start(past: float, sweep: float) -> float:
+    """Degrees past the start as a signed turn: what lies off the figure is before its start where that is nearer."""
+    return past - 360.0 if past > sweep + (360.0 - sweep) / 2.0 else past

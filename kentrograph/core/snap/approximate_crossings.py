@@ -8,12 +8,10 @@ from math import hypot
 from typing import Any
 
 from ..figures import Arc, Circle, EndlessLine, Line
+from ..tolerance import NOISE_OF_SUMS, ROUGH_SHARE, SPOT_SHARE
 
 Carrier = tuple[float, ...]
 Rough = tuple[float, float]
-
-_NOISE = 1e-9
-"""Lines whose directions differ by less, and circles whose centres lie nearer than this share, are left to the exact sums."""
 
 
 def carrier_of(figure: Any) -> Carrier | None:
@@ -36,7 +34,7 @@ def meet_roughly(a: Carrier | None, b: Carrier | None, x: float, y: float, reach
     if a is None or b is None:
         return None
     # Far from the datum the last digits are noise: a little more than the reach is looked at.
-    room = reach * 1.001 + 1e-12 * (abs(x) + abs(y))
+    room = reach * 1.001 + NOISE_OF_SUMS * 100 * (abs(x) + abs(y))
     if len(a) == 4:
         if len(b) == 4:
             return _lines(a, b, x, y, room)
@@ -56,7 +54,7 @@ def _lines(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Roug
     if abs((x - ax) * uy - (y - ay) * ux) > 1.5 * room or abs((x - bx) * vy - (y - by) * vx) > 1.5 * room:
         return []
     sine = ux * vy - uy * vx
-    if abs(sine) < _NOISE:
+    if abs(sine) < SPOT_SHARE:
         return None
     t = ((bx - ax) * vy - (by - ay) * vx) / sine
     return _near([(ax + t * ux, ay + t * uy)], x, y, room)
@@ -68,7 +66,7 @@ def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: f
     off = (cy - ay) * ux - (cx - ax) * uy
     square = (r - off) * (r + off)
     fx, fy = cx + off * uy, cy - off * ux
-    if abs(abs(off) - r) <= 1e-6 * r:
+    if abs(abs(off) - r) <= ROUGH_SHARE * r:
         # All but touching: how it is counted is for the exact sums to say.
         return None
     if square < 0.0:
@@ -80,7 +78,7 @@ def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: f
 def _circles(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
     dx, dy = b[0] - a[0], b[1] - a[1]
     d, total = hypot(dx, dy), a[2] + b[2]
-    if d < _NOISE * total or abs(d - total) < 1e-6 * total or abs(d - abs(a[2] - b[2])) < 1e-6 * total:
+    if d < SPOT_SHARE * total or abs(d - total) < ROUGH_SHARE * total or abs(d - abs(a[2] - b[2])) < ROUGH_SHARE * total:
         return None
     along = (d * d + (a[2] - b[2]) * total) / (2.0 * d)
     square = (a[2] - along) * (a[2] + along)

@@ -1,14 +1,17 @@
 """Everything that can be taken near the pointer, in words, the likeliest first."""
 
 from collections.abc import Iterator
+from itertools import pairwise
 from math import hypot
 from typing import Any
 
 from ..book.book import Book
+from ..book.order import END
 from ..figures import Arc, Circle, Line, Outline, Point
 from ..meet import feet, nearest, tangent_places
 from ..meet.within import distance_along, within
 from ..problem import Refused
+from ..tolerance import SPOT_SHARE
 from .away import away
 from .crossings import MOST_CROSSED, add_crossings
 from .guide_lines import sights_near
@@ -34,10 +37,10 @@ def take_at(book: Book, q: Query, most: int = MOST) -> list[Candidate]:
 
 def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str | None]:
     """What can be taken, as `take_at` gives it, and the step whose figure runs nearest to the pointer within reach."""
-    before = len(book.order) if q.before is None else q.before
-    positions = book.positions
+    before = book.key_at(q.before)
+    key = book.order.key
     around = index_of(book).around(q.x, q.y, q.reach)
-    ids = [id for id in around if positions[book.step_of(id)] < before and book.seen(id, before)]
+    ids = [id for id in around if (before is END or key(book.step_of(id)) < before) and book.seen(id, before)]
     near = figures_near(book, q, ids)
     scores = Scores(book, q)
     reaches = q.reaches
@@ -58,13 +61,16 @@ def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str |
 def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
     """The figures that run within reach, the nearest first; of equally near ones the latest."""
     found: Near = []
-    positions = book.positions
     for id in ids:
         figure = book.figure_of(id)
         off = away(figure, q.x, q.y)
         if off <= q.reach:
             found.append((off, id, figure))
-    found.sort(key=lambda f: (f[0], -positions[book.step_of(f[1])]))
+    found.sort(key=lambda f: f[0])
+    if any(one[0] == other[0] for one, other in pairwise(found)):
+        # The latest first where several are equally near, whatever order they were met in.
+        found.sort(key=lambda f: book.order.key(book.step_of(f[1])), reverse=True)
+        found.sort(key=lambda f: f[0])
     return found
 
 
@@ -86,7 +92,7 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
             found = []
         for at, word in zip(found, (" first", " second") if len(found) > 1 else ("",), strict=False):
             # A place that lies on the figure is its own foot: it is offered as what it is.
-            if q.reaches(at) and hypot(at.x - q.last.x, at.y - q.last.y) > 1e-9 * q.reach and within(figure, at):
+            if q.reaches(at) and hypot(at.x - q.last.x, at.y - q.last.y) > SPOT_SHARE * q.reach and within(figure, at):
                 yield Candidate(at, f"foot on {name}{word}", "foot", id)
         if isinstance(figure, Circle | Arc):
             for at, sign, _ in tangent_places(figure, q.last):

@@ -5,10 +5,12 @@ from math import hypot
 from typing import Any
 
 from ..book.book import Book
+from ..book.caches import Shared
 from ..book.crossings import COUNTED
 from ..figures import Arc, Line, Outline, Point
 from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
+from ..tolerance import ROUGH_SHARE
 from .approximate_crossings import Carrier, carrier_of, meet_roughly
 from .away import in_sweep
 from .known import Candidate
@@ -18,8 +20,6 @@ from .scores import Scores
 MOST_CROSSED = 12
 """Of more figures than this under the pointer only those that run nearest to it are crossed with each other."""
 _MOST_KEPT = 20_000
-_EDGE = 1e-6
-"""A rough place so near to an end, as a share of the length, is looked at exactly."""
 
 
 def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scores: Scores) -> None:
@@ -38,11 +38,13 @@ def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scor
             _add(book, q, other, one, scores)
 
 
+_MEETINGS: Shared[dict[tuple[str, str], tuple[Any, Any, tuple[tuple[Spot, str], ...]]]] = Shared(dict)
+
 Looked = tuple[str, Any, Carrier | None]
 
 
 def _add(book: Book, q: Query, one: Looked, two: Looked, scores: Scores) -> None:
-    if book.positions[book.step_of(one[0])] > book.positions[book.step_of(two[0])]:
+    if book.order.key(book.step_of(one[0])) > book.order.key(book.step_of(two[0])):
         one, two = two, one
     rough = meet_roughly(one[2], two[2], q.x, q.y, q.reach)
     first, second = one[1], two[1]
@@ -64,9 +66,9 @@ def _past(figure: Any, x: float, y: float) -> bool:
         a, b = figure.start, figure.end
         dx, dy = b.x - a.x, b.y - a.y
         t = ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy)
-        return not -_EDGE <= t <= 1.0 + _EDGE
+        return not -ROUGH_SHARE <= t <= 1.0 + ROUGH_SHARE
     if kind is Arc and not in_sweep(figure, x, y):
-        near = _EDGE * figure.radius
+        near = ROUGH_SHARE * figure.radius
         return all(hypot(x - end.x, y - end.y) > near for end in (figure.start, figure.end))
     return False
 
@@ -87,14 +89,13 @@ def _candidate(book: Book, one: str, two: str, spot: Spot, sign: str) -> Candida
 
 def meetings(book: Book, one: str, first: Any, two: str, second: Any) -> tuple[tuple[Spot, str], ...]:
     """Where two figures of the book meet, with the word that tells each spot; kept with the book."""
-    kept: dict[tuple[str, str], Any] = book.memo.setdefault("meetings", {})
+    kept = _MEETINGS.of(book)
     found = kept.get((one, two))
     if found is None or found[0] is not first or found[1] is not second:
         if len(kept) >= _MOST_KEPT:
             kept.clear()
         found = kept[(one, two)] = (first, second, _meet(first, second))
-    spots: tuple[tuple[Spot, str], ...] = found[2]
-    return spots
+    return found[2]
 
 
 def _meet(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:

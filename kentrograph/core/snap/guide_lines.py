@@ -10,6 +10,7 @@ from ..figures import Arc, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..meet import meet_long
 from ..meet.within import swept, within
+from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .approximate_crossings import carrier_of, meet_roughly
 from .crossings import MOST_CROSSED
@@ -42,7 +43,7 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
     for one in close:
         at, words = _along(book, q, one)
         base = one.line.through
-        if words and hypot(at.x - base.x, at.y - base.y) > 1e-9 * q.reach:
+        if words and hypot(at.x - base.x, at.y - base.y) > SPOT_SHARE * q.reach:
             yield Candidate(at, words, one.kind, one.source.step, (one.line,))
     yield from _past_arcs(book, q)
 
@@ -144,7 +145,7 @@ def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
         return
     at = spots[0].at
     sources = (one.source, other.source)
-    if any(s.at is not None and hypot(at.x - s.at.x, at.y - s.at.y) <= 1e-9 * q.reach for s in sources):
+    if any(s.at is not None and hypot(at.x - s.at.x, at.y - s.at.y) <= SPOT_SHARE * q.reach for s in sources):
         # One of the two places itself: it is offered by its own words.
         return
     ways = {one.way: one.source.words, other.way: other.source.words}
@@ -159,7 +160,7 @@ def _on_figure(q: Query, sight: Sight, figure: Any, name: str, id: str) -> Itera
     spots = meet_long(sight.line, figure).spots
     for spot in spots:
         base = sight.source.at
-        if base is not None and hypot(spot.at.x - base.x, spot.at.y - base.y) <= 1e-9 * q.reach:
+        if base is not None and hypot(spot.at.x - base.x, spot.at.y - base.y) <= SPOT_SHARE * q.reach:
             # The place itself that the sight line starts from.
             continue
         if hypot(spot.at.x - q.x, spot.at.y - q.y) <= q.reach and within(figure, spot.at):

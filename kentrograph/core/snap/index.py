@@ -10,9 +10,11 @@ from math import ceil, cos, floor, frexp, radians, sin
 from typing import Any
 
 from ..book.book import Book
+from ..book.caches import Shared
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.box import box_of
+from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
 from .known import middles
 
 _FINENESS = 1
@@ -35,7 +37,8 @@ class Index:
         self._where: dict[str, tuple[int, list[tuple[int, int]]]] = {}
         self._endless: dict[str, None] = {}
         self._points_level = 0
-        self._values: Any = None
+        self._stamp: object = None
+        """The stamp of the book that it is up to date with."""
         self._held: dict[str, tuple[Any, Any]] = {}
         """For each step, the value and the step that it stands here for."""
         self._several: dict[str, list[str]] = {}
@@ -45,17 +48,17 @@ class Index:
 
     def of(self, book: Book) -> "Index":
         """This index, for a book: what differs from the last one asked for is taken out and put in again."""
-        if self._values is book.values:
+        if self._stamp is book.stamp:
             return self
-        if self._values is None:
+        if self._stamp is None:
             self._points_level = _level_of_points(book)
             self._scan(book)
-        elif book.before is self._values:
+        elif book.before is self._stamp:
             for id in book.touched:
                 self._renew(book, id)
         else:
             self._scan(book)
-        self._values = book.values
+        self._stamp = book.stamp
         return self
 
     def _scan(self, book: Book) -> None:
@@ -150,8 +153,10 @@ class Index:
 
 def index_of(book: Book) -> Index:
     """The index of a book; every revision of it shares one."""
-    index: Index = book.memo.setdefault("snap index", Index())
-    return index.of(book)
+    return _INDEX.of(book).of(book)
+
+
+_INDEX = Shared(Index)
 
 
 def _ring(i: int, j: int, ring: int) -> Iterator[tuple[int, int]]:
@@ -188,7 +193,7 @@ def _cells(figure: Any, points_level: int) -> tuple[int, list[tuple[int, int]]]:
         size = 2.0**points_level
         return points_level, [(floor(figure.x / size), floor(figure.y / size))]
     left, low, right, high = box_of(figure)
-    extent = max(right - left, high - low, 1e-14 * max(abs(left), abs(right), abs(low), abs(high)))
+    extent = max(right - left, high - low, NOISE_OF_SUMS * max(abs(left), abs(right), abs(low), abs(high)))
     level = _exponent(extent) - _FINENESS
     size = 2.0**level
     found: dict[tuple[int, int], None] = {}
@@ -226,7 +231,7 @@ def _run_line(line: Line, size: float, found: dict[tuple[int, int], None]) -> No
     """The cells of a line, column by column: from where it enters a column to where it leaves."""
     a, b = (line.start, line.end) if line.start.x <= line.end.x else (line.end, line.start)
     dx, dy = b.x - a.x, b.y - a.y
-    slack = 1e-9 * size
+    slack = SPOT_SHARE * size
     for i in range(floor((a.x - slack) / size), floor((b.x + slack) / size) + 1):
         if dx > 0.0:
             t0 = min(1.0, max(0.0, (i * size - a.x) / dx))

@@ -2,10 +2,14 @@
 
 from collections.abc import Iterator
 from math import ceil
-from typing import Any, NamedTuple
+from typing import Any, NamedTuple, assert_never
 
 from ..book.book import Book
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, halfway
+from ..book.caches import Shared
+from ..book.manner import Manner
+from ..book.step import Step
+from ..book.values import Reading, Value
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..meet.within import on_sweep
@@ -26,9 +30,12 @@ class Candidate(NamedTuple):
     sights: tuple[EndlessLine, ...] = ()
 
 
+_PLACES: Shared[dict[str, tuple[Value, Step, Manner, tuple[Candidate, ...]]]] = Shared(dict)
+
+
 def known_places(book: Book, id: str) -> tuple[Candidate, ...]:
     """The special places of a step's figure; kept with the book for the value, the step and the manner that they are of."""
-    kept: dict[str, tuple[Any, Any, Any, tuple[Candidate, ...]]] = book.memo.setdefault("places", {})
+    kept = _PLACES.of(book)
     of = book.step_of(id)
     value, step, manner = book.values[of], book.steps[of], book.writing
     found = kept.get(id)
@@ -38,7 +45,8 @@ def known_places(book: Book, id: str) -> tuple[Candidate, ...]:
 
 
 def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
-    name, figure = book.name_of(id), book.figure_of(id)
+    name = book.name_of(id)
+    figure: Figure | Reading | float | None = book.figure_of(id)
     match figure:
         case Point():
             yield Candidate(figure, name, "point", id)
@@ -73,6 +81,11 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
                     yield Candidate(place_along(piece, piece.length / 2.0), words, "middle", id)
             for what, at in middles(figure):
                 yield Candidate(at, f"{what} of {name}", "area", id)
+        case EndlessLine() | float() | Reading() | None:
+            # It has no special place.
+            pass
+        case _:
+            assert_never(figure)
 
 
 def middles(figure: Any) -> list[tuple[str, Point]]:

@@ -1,6 +1,7 @@
 """What comes before what: how near a place is, and how likely its kind is meant."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from itertools import groupby
 from math import hypot
 
 from ..book.book import Book
@@ -18,8 +19,8 @@ class Scores:
     def __init__(self, book: Book, q: Query) -> None:
         self._q = q
         self._on = q.on
-        self._positions = book.positions
-        self._found: list[tuple[float, float, int, int, Made]] = []
+        self._order = book.order
+        self._found: list[tuple[float, float, str, Made]] = []
 
     def add(self, one: Candidate, ordered: bool = False) -> None:
         """A place as it is; of places that are ``ordered`` the one added first comes first where they lie in one spot."""
@@ -35,16 +36,25 @@ class Scores:
         behind = _BEHIND[kind]
         # Places that lie in one spot must not change their order by the noise of where it lies.
         score = round(off / q.reach + behind, 6) if q.reach > 0.0 else behind
-        self._found.append((score, behind, -self._positions[step.partition(".")[0]] if step else 0, len(self._found), made))
+        self._found.append((score, behind, step, made))
 
     def best(self, most: int) -> list[Candidate]:
         """The likeliest first: by score, then by kind, then the latest."""
-        self._found.sort()
+        self._found.sort(key=lambda f: f[:2])
         chosen: list[Candidate] = []
-        for *_, made in self._found:
+        for made in self._by_rank():
             one = made() if callable(made) else made
             if one is not None:
                 chosen.append(one)
             if len(chosen) == most:
                 break
         return chosen
+
+    def _by_rank(self) -> Iterator[Made]:
+        """In their order; where score and kind are the same, the latest first: who stands where is looked up only for those."""
+        for _, same in groupby(self._found, key=lambda f: f[:2]):
+            tied = list(same)
+            if len(tied) > 1:
+                tied.sort(key=lambda f: self._order.key(f[2].partition(".")[0]) if f[2] else (), reverse=True)
+            for *_, made in tied:
+                yield made

@@ -1,8 +1,10 @@
 """Figures by where they lie: those inside a box, those that it touches, and all that hang together."""
 
+from typing import assert_never
+
 from ..book.book import Book
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..figures.similarity import carried, rotation
 from ..meet import meet
@@ -87,12 +89,14 @@ def _ends(figure: Figure) -> tuple[Point, ...]:
     match figure:
         case Line() | Arc():
             return (figure.start, figure.end)
-        case Ellipse() if not figure.whole:
-            return (figure.start, figure.end)
+        case Ellipse():
+            return () if figure.whole else (figure.start, figure.end)
         case Outline():
             return figure.corners
-        case _:
+        case Point() | EndlessLine() | Circle():
             return ()
+        case _:
+            assert_never(figure)
 
 
 def _shown(book: Book, turn: float = 0.0) -> list[tuple[str, Figure]]:

@@ -5,12 +5,10 @@ from itertools import product
 from math import hypot
 
 from ..problem import Refused, refuse
-from ..tolerance import TOLERANCE
+from ..tolerance import ROUGH_SHARE, TOLERANCE
 from .circles import TouchingCircles
 from .radius import touching_two_radius
 from .touched import Touched, contact
-
-_NUDGE = 1e-6
 
 
 def why_no_three(touched: Sequence[Touched], names: Sequence[str]) -> Refused:
@@ -59,7 +57,7 @@ def why_no_radius(a: Touched, b: Touched, radius: float, names: Sequence[str], f
     """The reason why no circle of a radius touches two givens, with the nearest radius of one that does."""
     possible: list[tuple[float, float, str]] = []
     for candidate in _turning_radii(a, b):
-        here, more, less = (_any(a, b, candidate * share, fit) for share in (1.0, 1.0 + _NUDGE, 1.0 - _NUDGE))
+        here, more, less = (_any(a, b, candidate * share, fit) for share in (1.0, 1.0 + ROUGH_SHARE, 1.0 - ROUGH_SHARE))
         if here or more or less:
             how = "exactly" if not (more or less) else "least" if more and candidate > radius else "most"
             possible.append((abs(candidate - radius), candidate, how))

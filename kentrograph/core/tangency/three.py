@@ -12,7 +12,7 @@ from math import hypot, sqrt
 from ..construct.circles import through_three
 from ..figures import Point
 from ..problem import refuse
-from ..tolerance import LARGEST, TOLERANCE
+from ..tolerance import LARGEST, NOISE_OF_PRODUCTS, POLISHED, TOLERANCE
 from .touched import Touched, contact
 
 Raw = tuple[int, float, float, float, float]
@@ -24,7 +24,6 @@ AGAIN = 3**6
 _BOTH, _ONE = (1.0, -1.0), (1.0,)
 _FLAT = 0.5 / TOLERANCE.size_share
 """A radius this many times the extent of the givens bows by less than the tolerance over them: it is a line."""
-_POLISH_ABOVE = 1e-13
 
 
 def touching_three(a: Touched, b: Touched, c: Touched) -> list[Raw]:
@@ -110,7 +109,7 @@ def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], 
                     gap = max(gap, abs(x3 * x + y3 * y - t * z - h3))
                 else:
                     gap = max(gap, abs(hypot(x3 - x, y3 - y) - abs(z - z3)))
-                if gap > _POLISH_ABOVE * (extent + abs(radius)):
+                if gap > POLISHED * (extent + abs(radius)):
                     x, y, z, gap = _polished(x, y, z, gap, (x2, y2, z2, h2, p.line), (x3, y3, z3, h3, q.line))
                     radius = z + rho
                 mirror = UNSIGNED
@@ -202,7 +201,7 @@ def _double(
     # The foot of the line from the base; in plain (Euclidean) terms the planes' normals are (x, y, -z), their cross is
     # (-nx, -ny, nz).
     size = nx * nx + ny * ny + nz * nz
-    if size <= 1e-28 * (x2 * x2 + y2 * y2 + z2 * z2) * (x3 * x3 + y3 * y3 + z3 * z3):
+    if size <= NOISE_OF_PRODUCTS * (x2 * x2 + y2 * y2 + z2 * z2) * (x3 * x3 + y3 * y3 + z3 * z3):
         return ()
     fx = (h2 * (y3 * nz - z3 * ny) + h3 * (ny * z2 - nz * y2)) / size
     fy = (h2 * (z3 * nx - x3 * nz) + h3 * (nz * x2 - nx * z2)) / size

@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Backing, Drawing, Field, FigureValue, Placing, SnapKind, Way, Working } from "./types";
+import type { Backing, Drawing, Field, FigureValue, Kind, Placing, SnapKind, Way, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -27,6 +27,7 @@ async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Re
 const at = (id: string) => ({ params: { path: { id } } });
 const ofStep = (id: string, step: string) => ({ params: { path: { id, step } } });
 
+export const kinds = (): Promise<Kind[]> => answer(http.GET("/api/kinds"));
 export const listDrawings = (): Promise<Drawing[]> => answer(http.GET("/api/drawings"));
 export const createDrawing = (name: string): Promise<Drawing> =>
   answer(http.POST("/api/drawings", { body: { name, text: "", author: "drafter" } }));

@@ -348,6 +348,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Kinds
+         * @description The kinds of figure and of reading that can be begun.
+         */
+        get: operations["get_kinds_api_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/snapping": {
         parameters: {
             query?: never;
@@ -411,9 +431,14 @@ export interface components {
         };
         /**
          * BookView
-         * @description A drawing's book, or (``whole`` false) only the steps that differ from what the receiver has.
+         * @description A drawing's book, its steps in order; or (``whole`` false) only what differs from what the receiver has.
+         *
+         *     ``gone`` are steps that the receiver has and that are no longer there. ``placed`` are those that are new or stand
+         *     elsewhere, to be put in one after the other: each finds the one that it stands in front of.
          */
         BookView: {
+            /** Gone */
+            gone: string[];
             header: components["schemas"]["HeaderView"];
             /**
              * Id
@@ -424,8 +449,8 @@ export interface components {
             last: number[];
             /** Name */
             name: string;
-            /** Order */
-            order: string[];
+            /** Placed */
+            placed: components["schemas"]["Placed"][];
             /** Redo */
             redo: string | null;
             /** Revision */
@@ -434,7 +459,6 @@ export interface components {
             steps: components["schemas"]["StepView"][];
             /**
              * Type
-             * @default book
              * @constant
              */
             type: "book";
@@ -471,10 +495,10 @@ export interface components {
             wanted: string;
         };
         /**
-         * CompletionView
-         * @description A word that may stand next.
+         * Completion
+         * @description A word and what it is for.
          */
-        CompletionView: {
+        Completion: {
             /** Explanation */
             explanation: string;
             /** Word */
@@ -519,6 +543,41 @@ export interface components {
             type: "done";
         };
         /**
+         * Draft
+         * @description A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
+         *
+         *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
+         *     that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
+         *     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
+         */
+        Draft: {
+            /**
+             * Again
+             * @default false
+             */
+            again: boolean;
+            /**
+             * At
+             * @default null
+             */
+            at: number | null;
+            /**
+             * Clicks
+             * @default []
+             */
+            clicks: ([
+                number,
+                number
+            ] | null)[];
+            /** Kind */
+            kind: string;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: string[];
+        };
+        /**
          * DraftData
          * @description A figure being written: its kind and the rows given so far.
          */
@@ -533,10 +592,33 @@ export interface components {
              * @default null
              */
             at: number | null;
+            /** Clicks */
+            clicks?: ([
+                number,
+                number
+            ] | null)[];
             /** Kind */
             kind: string;
             /** Rows */
             rows: string[];
+        };
+        /**
+         * Drag
+         * @description The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.
+         *
+         *     ``figure`` is the word where the drag begins at a figure, and not at a place of it: an end at a figure is read with it,
+         *     too, and an end at a place with ``start``.
+         */
+        Drag: {
+            /** End */
+            end: string;
+            /**
+             * Figure
+             * @default
+             */
+            figure: string;
+            /** Start */
+            start: string;
         };
         /**
          * DrawingView
@@ -596,7 +678,7 @@ export interface components {
              * @enum {string}
              */
             do: "begin" | "given" | "write" | "header" | "type" | "nothing";
-            draft: components["schemas"]["DraftData"] | null;
+            draft: components["schemas"]["Draft"] | null;
             /** Statement */
             statement: string;
         };
@@ -614,96 +696,43 @@ export interface components {
             /** Message */
             message: string;
         };
-        /**
-         * FigureView
-         * @description A figure to draw, in the drawing's unit and degrees counter-clockwise from east; ``kind`` says which fields it has.
-         */
+        /** FigureView */
         FigureView: {
-            /**
-             * At
-             * @default null
-             */
-            at: number[] | null;
-            /**
-             * Axes
-             * @default null
-             */
-            axes: number[] | null;
-            /**
-             * Box
-             * @default null
-             */
-            box: number[] | null;
-            /**
-             * Centre
-             * @default null
-             */
-            centre: number[] | null;
-            /**
-             * Closed
-             * @default null
-             */
-            closed: boolean | null;
-            /**
-             * Direction
-             * @default null
-             */
-            direction: number | null;
-            /**
-             * From
-             * @default null
-             */
-            from: number[] | null;
+            /** At */
+            at?: number[];
+            /** Axes */
+            axes?: number[];
+            /** Box */
+            box?: number[];
+            /** Centre */
+            centre?: number[];
+            /** Closed */
+            closed?: boolean;
+            /** Direction */
+            direction?: number;
+            /** From */
+            from?: number[];
             /**
              * Kind
              * @enum {string}
              */
             kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline" | "set";
-            /**
-             * Note
-             * @default null
-             */
-            note: string | null;
-            /**
-             * Part
-             * @default null
-             */
-            part: number[] | null;
-            /**
-             * Pen
-             * @default null
-             */
-            pen: string | null;
-            /**
-             * Pieces
-             * @default null
-             */
-            pieces: components["schemas"]["FigureView"][] | null;
-            /**
-             * Radius
-             * @default null
-             */
-            radius: number | null;
-            /**
-             * Sweep
-             * @default null
-             */
-            sweep: number | null;
-            /**
-             * Through
-             * @default null
-             */
-            through: number[] | null;
-            /**
-             * To
-             * @default null
-             */
-            to: number[] | null;
-            /**
-             * Turned
-             * @default null
-             */
-            turned: number | null;
+            /** Part */
+            part?: number[];
+            /** Pen */
+            pen?: string;
+            /** Pieces */
+            pieces?: components["schemas"]["FigureView"][];
+            /** Radius */
+            radius?: number;
+            /** Sweep */
+            sweep?: number;
+            /** Through */
+            through?: number[];
+            /** To */
+            to?: number[];
+            /** Turned */
+            turned?: number;
         };
         /**
          * Flag
@@ -779,8 +808,54 @@ export interface components {
             zero: string;
         };
         /**
+         * Held
+         * @description What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
+         *     ``behind`` into the same row, behind a relative distance.
+         */
+        Held: {
+            /**
+             * Behind
+             * @default
+             */
+            behind: string;
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
+        };
+        /**
+         * KindView
+         * @description A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
+         *
+         *     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
+         *     drawn of it is kept when it is left.
+         */
+        KindView: {
+            drag: components["schemas"]["Drag"] | null;
+            /** Endless */
+            endless: boolean;
+            /** Explanation */
+            explanation: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "place" | "shape" | "read";
+            held: components["schemas"]["Held"] | null;
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * LineView
          * @description The open line, read.
+         *
+         *     ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
+         *     special place within a hair of the plain position that a click would take. ``around`` is the centre of the arc being
+         *     written while its end is free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the
+         *     places are that the pointer passed over. ``follows`` are the steps that would change with one that is mended or pulled.
          */
         LineView: {
             /** Around */
@@ -789,7 +864,7 @@ export interface components {
             beside: string | null;
             click: components["schemas"]["EnterView"] | null;
             /** Completions */
-            completions: components["schemas"]["CompletionView"][];
+            completions: components["schemas"]["Completion"][];
             enter: components["schemas"]["EnterView"];
             /** Follows */
             follows: components["schemas"]["FollowView"][];
@@ -829,7 +904,6 @@ export interface components {
             taken: number;
             /**
              * Type
-             * @default line
              * @constant
              */
             type: "line";
@@ -876,7 +950,7 @@ export interface components {
         };
         /**
          * MoveStep
-         * @description Moves a step to another place in the book.
+         * @description Moves a step in front of another one, or to the end of the book.
          */
         MoveStep: {
             /**
@@ -886,8 +960,8 @@ export interface components {
             do: "move";
             /** Id */
             id: string;
-            /** Index */
-            index: number;
+            /** In Front Of */
+            in_front_of: string | null;
         };
         /**
          * NewDrawing
@@ -916,6 +990,16 @@ export interface components {
             box: number[] | null;
             /** Figures */
             figures: components["schemas"]["FigureView"][];
+        };
+        /**
+         * Placed
+         * @description Where a step has come to stand: in front of another one, or at the end.
+         */
+        Placed: {
+            /** Id */
+            id: string;
+            /** In Front Of */
+            in_front_of: string | null;
         };
         /**
          * Placing
@@ -995,6 +1079,8 @@ export interface components {
         /**
          * ProblemView
          * @description Why something cannot be; ``start`` and ``end`` are places in the text.
+         *
+         *     ``suggestion`` is what would work, in words (``radius 15.7``); ``suggested`` the statement, or the row, with that in place.
          */
         ProblemView: {
             /** End */
@@ -1005,15 +1091,9 @@ export interface components {
             message: string;
             /** Start */
             start: number;
-            /**
-             * Suggested
-             * @default null
-             */
+            /** Suggested */
             suggested: string | null;
-            /**
-             * Suggestion
-             * @default null
-             */
+            /** Suggestion */
             suggestion: string | null;
         };
         /**
@@ -1046,10 +1126,10 @@ export interface components {
             /** @default null */
             draft: components["schemas"]["DraftData"] | null;
             /**
-             * Index
+             * In Front Of
              * @default null
              */
-            index: number | null;
+            in_front_of: string | null;
             /**
              * Mend
              * @default null
@@ -1231,6 +1311,9 @@ export interface components {
         /**
          * StepView
          * @description A step of the book.
+         *
+         *     ``beside`` is the special place that a plain position was taken beside; ``residual`` by how much a touching figure misses
+         *     what it touches at most, in words, None for one that touches nothing.
          */
         StepView: {
             /** Beside */
@@ -1281,6 +1364,10 @@ export interface components {
         /**
          * TagView
          * @description What the pointer would take, in words, and the step under it.
+         *
+         *     ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
+         *     the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
+         *     what passing over it starts sight lines from.
          */
         TagView: {
             /** At */
@@ -1348,7 +1435,7 @@ export interface components {
         };
         /**
          * Write
-         * @description Writes a step, or a header line; at the end, or before the step at ``index``.
+         * @description Writes a step, or a header line; in front of another step, or at the end.
          */
         Write: {
             /**
@@ -1364,10 +1451,10 @@ export interface components {
             /** Id */
             id: string;
             /**
-             * Index
+             * In Front Of
              * @default null
              */
-            index: number | null;
+            in_front_of: string | null;
             /**
              * Pen
              * @default ink
@@ -2655,6 +2742,62 @@ export interface operations {
                     "application/json": {
                         [key: string]: string;
                     };
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_kinds_api_kinds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindView"][];
                 };
             };
             /** @description Bad Request */

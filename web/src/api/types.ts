@@ -22,6 +22,7 @@ export type Placing = Schemas["Placing"];
 export type FigureValue = Schemas["ValueView"];
 export type Way = Schemas["WayView"];
 export type Handle = Schemas["HandleView"];
+export type Kind = Schemas["KindView"];
 export type SnapKind = Schemas["SnapKind"];
 export type Snapping = Schemas["SnappingData"];
 export type Act = Schemas["ChangeRequest"]["act"];

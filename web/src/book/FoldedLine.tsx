@@ -6,7 +6,7 @@ import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
-import { LineInput, lineTitle } from "./LineInput";
+import { LineInput, lineTitle, RowEcho } from "./LineInput";
 
 export function FoldedLine() {
   const { openLine } = useTable();
@@ -45,11 +45,7 @@ export function FoldedLine() {
       <Box flex="1" minW="120px" borderBottomWidth="1.5px" borderColor="ink">
         <LineInput />
       </Box>
-      {line?.value && text.trim() !== "" && (
-        <Text color="quiet" whiteSpace="nowrap" data-testid="echo">
-          {line.value}
-        </Text>
-      )}
+      <RowEcho />
       {several !== "" && <Text fontWeight={600}>{several}</Text>}
       <Text
         id="open-line-hint"

@@ -1,5 +1,5 @@
 /** The row that is being written: every key goes there. */
-import { chakra } from "@chakra-ui/react";
+import { chakra, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
 
 import type { Draft, Line, Step } from "../api/types";
@@ -29,9 +29,14 @@ const Row = chakra("textarea", {
 
 export function LineInput() {
   const { openLine } = useTable();
-  const { draft, text, mend } = useInterface();
+  const { draft, text, mend, refused } = useInterface();
   const input = useRef<HTMLTextAreaElement>(null);
   useEffect(() => input.current?.focus(), [draft, mend]);
+  // What was refused, and a given that was opened, are there to be typed over: nothing runs into them.
+  const opened = mend?.row;
+  useEffect(() => {
+    if (refused !== null || opened !== undefined) input.current?.select();
+  }, [refused, opened, draft]);
   return (
     <Row
       ref={input}
@@ -44,6 +49,20 @@ export function LineInput() {
       value={text}
       onChange={(e) => openLine.type(e.target.value.replaceAll("\n", " "))}
     />
+  );
+}
+
+/** What the row is read as: the word that a bare entry is taken with, and what it comes to. */
+export function RowEcho() {
+  const { line, text } = useInterface();
+  const typed = text.trim();
+  if (!line || typed === "") return null;
+  const word = line.row !== typed && line.row.endsWith(typed) ? line.row.slice(0, -typed.length).trim() : "";
+  const said = [word, line.value].filter((one) => one !== "").join(" = ");
+  return said === "" ? null : (
+    <Text color="quiet" flex="none" maxW="55%" truncate data-testid="echo">
+      {said}
+    </Text>
   );
 }
 

@@ -7,7 +7,7 @@ import { useDocument } from "../state/document";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { Completions } from "./Completions";
-import { LineInput, lineTitle } from "./LineInput";
+import { LineInput, lineTitle, RowEcho } from "./LineInput";
 import { ProblemLine } from "./ProblemLine";
 
 export function OpenLineView() {
@@ -63,11 +63,7 @@ export function OpenLineView() {
           {draft && <GivenRows />}
           <Flex align="center" gap="2" borderBottomWidth="1.5px" borderColor="ink">
             <LineInput />
-            {line?.value && text.trim() !== "" && (
-              <Text color="quiet" flex="none" maxW="55%" truncate data-testid="echo">
-                {line.value}
-              </Text>
-            )}
+            <RowEcho />
           </Flex>
           {problem && text !== "" ? <ProblemLine problem={problem} text={text} /> : null}
           {problem && text === "" ? (

@@ -15,7 +15,9 @@ export function moveStep(session: Session, id: string, by: number): void {
   const { steps } = useDocument.getState();
   const index = steps.findIndex((s) => s.id === id) + by;
   if (index < 0 || index >= steps.length) return;
-  void session.act({ do: "move", id, index }).then((answer) => {
+  // Down: in front of the one after next.
+  const neighbour = steps[by > 0 ? index + 1 : index];
+  void session.act({ do: "move", id, in_front_of: neighbour?.id ?? null }).then((answer) => {
     if (!answer.ok) useInterface.setState({ refused: refusal(answer.message) });
   });
 }

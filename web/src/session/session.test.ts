@@ -43,8 +43,9 @@ const book = (revision: number, ...steps: Step[]) => ({
   type: "book",
   revision,
   whole: true,
-  order: steps.map((s) => s.id),
   steps,
+  gone: [],
+  placed: [],
   name: "d",
   header: null,
   undo: null,
@@ -81,7 +82,7 @@ const reading = (text: string) => ({
   draft: null,
   text,
   mend: null,
-  index: null,
+  in_front_of: null,
   pointer: null,
   choice: null,
   aimed: false,
@@ -109,7 +110,7 @@ describe("readings", () => {
 });
 
 describe("changes", () => {
-  const write = { do: "write", id: "n", text: "point 1, 1", index: null, pen: "ink", beside: "" } as const;
+  const write = { do: "write", id: "n", text: "point 1, 1", in_front_of: null, pen: "ink", beside: "" } as const;
 
   it("on a stale base are made again on the newest", async () => {
     const { session } = await opened();

@@ -44,21 +44,35 @@ export function setConnection(connection: Connection): void {
   useDocument.setState({ connection });
 }
 
+/** The steps in their order, after what is gone was taken out and what was placed stands in front of its neighbour. */
+function put(book: Book, before: readonly Step[], byId: ReadonlyMap<string, Step>): readonly Step[] {
+  const out = new Set([...book.gone, ...book.placed.map((p) => p.id)]);
+  const kept = out.size > 0 ? before.filter((s) => !out.has(s.id)) : before;
+  const steps = kept.map((s) => byId.get(s.id) ?? s);
+  for (const { id, in_front_of } of book.placed) {
+    const step = byId.get(id);
+    const at = in_front_of === null ? -1 : steps.findIndex((s) => s.id === in_front_of);
+    if (step) steps.splice(at < 0 ? steps.length : at, 0, step);
+  }
+  return steps;
+}
+
 export function takeBook(book: Book): void {
   const before = useDocument.getState().byId;
-  const known = new Map(book.whole ? [] : before);
-  for (const step of book.steps) known.set(step.id, step);
-  const steps = book.order.flatMap((id) => known.get(id) ?? []);
+  const byId = new Map(book.whole ? [] : before);
+  for (const id of book.gone) byId.delete(id);
+  for (const step of book.steps) byId.set(step.id, step);
+  const steps = book.whole ? book.steps : put(book, useDocument.getState().steps, byId);
   useDocument.setState({
     connection: "open",
     name: book.name,
     revision: book.revision,
     header: book.header,
     steps,
-    byId: new Map(steps.map((s) => [s.id, s])),
+    byId,
     undo: book.undo,
     redo: book.redo,
     last: book.last,
-    fresh: book.steps.map((s) => s.id).filter((id) => book.whole || before.get(id) !== known.get(id)),
+    fresh: book.steps.map((s) => s.id).filter((id) => book.whole || before.get(id) !== byId.get(id)),
   });
 }

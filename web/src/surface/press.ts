@@ -29,8 +29,9 @@ export class Press {
       this.doing = null;
     } else if (button !== 0) this.doing = "pan";
     else if (ctrl) this.doing = "look";
-    else if (draft || mend || text !== "") this.doing = "click";
-    else if (view?.grab(at)) this.doing = "pull";
+    // A figure that was begun a moment ago may still be on its way: the click is for it.
+    else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
+    else if (view?.holdsHandle(at)) this.doing = "pull";
     else this.doing = "choose";
   }
 
@@ -50,6 +51,10 @@ export class Press {
         // From place to place: the first is stated where the pointer went down.
         if (started && this.parts.openLine.dragFrom(view.pointedAt(this.from))) this.doing = "drag";
         return false;
+      case "pull":
+        // A click on a handle, or a double click, changes nothing: pulling begins once the pointer has left it.
+        if (started && !view.grab(this.from)) this.doing = null;
+        return false;
       case "look":
       case "choose":
         view.showFrame(this.from, at, this.doing === "choose");
@@ -67,11 +72,11 @@ export class Press {
     if (!view || !doing) return;
     if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();
-    else if (doing === "pull") void openLine.letGo();
+    else if (doing === "pull" && this.moved) void openLine.letGo();
     else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
-    } else if (this.moved) this.box(view, at, shift);
+    } else if (this.moved && doing === "choose") this.box(view, at, shift);
     else choose(useInterface.getState().pointed, shift);
   }
 

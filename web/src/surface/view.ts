@@ -56,6 +56,8 @@ export class View {
   private frame = 0;
   private framed = false;
   private pointer: { x: number; y: number } | null = null;
+  /** How far the handle that is pulled lies off where it was grasped. */
+  private grip: readonly [number, number] = [0, 0];
   private level = false;
   private reading = 0;
   private readonly drawing = new Drawing();
@@ -249,9 +251,17 @@ export class View {
   }
 
   /** Takes hold of the handle at a pixel, if there is one. */
+  holdsHandle(at: Pixel): boolean {
+    return this.handleAt(at) >= 0;
+  }
+
+  /** The handle under a pixel is pulled from here on; how far off it was grasped is kept. */
   grab(at: Pixel): boolean {
     const found = this.handleAt(at);
-    if (found < 0) return false;
+    const handle = this.overlay.handles[found];
+    if (!handle) return false;
+    const [x, y] = toDrawing(this.camera, at.x, at.y);
+    this.grip = [(handle.at[0] ?? 0) - x, (handle.at[1] ?? 0) - y];
     useInterface.setState({ pull: found });
     return true;
   }
@@ -286,9 +296,10 @@ export class View {
     const pixel = 1 / this.camera.scale;
     const { swing, turned, passed } = this.gestures;
     const [x, y] = toDrawing(this.camera, at.x, at.y);
+    const [gx, gy] = useInterface.getState().pull === null ? [0, 0] : this.grip;
     return {
-      x,
-      y,
+      x: x + gx,
+      y: y + gy,
       reach: usePreferences.getState().snaps.reach * pixel,
       pixel,
       level: this.level,

@@ -36,7 +36,7 @@ function Settings({ header }: { header: Header }) {
   const selected = useInterface((i) => i.selected);
   const step = useDocument((d) => d.byId.get(selected ?? ""));
   const write = (text: string) => {
-    const act = { do: "write", text, id: newId(), index: null, pen: "ink", beside: "" } as const;
+    const act = { do: "write", text, id: newId(), in_front_of: null, pen: "ink", beside: "" } as const;
     void session.act(act).then((answer) => {
       if (!answer.ok) useInterface.setState({ refused: refusal(answer.message) });
     });

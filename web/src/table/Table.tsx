@@ -10,6 +10,7 @@ import { forgetBacking, loadBacking } from "../state/backing";
 import { forgetDocument, useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
+import { loadKinds } from "../state/kinds";
 import { loadSnapKinds } from "../state/snapping";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
@@ -71,6 +72,7 @@ function useParts(id: string): TableParts | null {
   }, [id]);
   useEffect(() => {
     parts.session.open();
+    void loadKinds();
     void loadSnapKinds();
     void loadBacking(id);
     parts.openLine.restore();

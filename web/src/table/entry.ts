@@ -1,7 +1,9 @@
 /** What is entered: a key with what stood in the row, where the pointer was, whether it has moved on purpose; ids for what is made. */
-import type { Draft, Line, ReadRequest } from "../api/types";
+import type { Kind, Line, ReadRequest } from "../api/types";
 
 export type Pointer = ReadRequest["pointer"];
+export type Held = NonNullable<Kind["held"]>;
+export type Drag = NonNullable<Kind["drag"]>;
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
@@ -14,10 +16,12 @@ export interface Entry {
 }
 
 const RESTING_PIXELS = 4;
+/** What was chosen with the arrow keys is kept until the pointer goes somewhere else. */
+export const ELSEWHERE_PIXELS = 48;
 
-/** Whether the pointer has gone further than a hand trembles. */
-export function farFrom(pointer: NonNullable<Pointer>, rested: Pointer): boolean {
-  return !rested || Math.hypot(pointer.x - rested.x, pointer.y - rested.y) > RESTING_PIXELS * pointer.pixel;
+/** Whether the pointer has gone further than a hand trembles, or so many pixels. */
+export function farFrom(pointer: NonNullable<Pointer>, rested: Pointer, pixels = RESTING_PIXELS): boolean {
+  return !rested || Math.hypot(pointer.x - rested.x, pointer.y - rested.y) > pixels * pointer.pixel;
 }
 
 /** An id that nothing else has. */
@@ -26,42 +30,36 @@ export function newId(): string {
   return Array.from(bytes, (b) => b.toString(36).padStart(2, "0")).join("");
 }
 
-/** What the row says after Tab, and what is entered: length and direction in turn, in a chain the direction after the distance. */
-export function heldNext(kind: string, typed: string): { readonly text: string; readonly entered?: string } | null {
-  if (kind === "path") {
-    if (typed === "" || /[,@]|\bat\b/.test(typed)) return null;
-    return { text: `${typed.startsWith("+") ? typed : `+ ${typed}`} at ` };
+/** What the row says after Tab, and what is entered: the held words in turn, or a word behind the distance in the same row. */
+export function heldNext(
+  held: Held | null,
+  typed: string,
+): { readonly text: string; readonly entered?: string } | null {
+  if (!held) return null;
+  const { words, behind } = held;
+  if (behind !== "") {
+    if (typed === "" || /[,@]/.test(typed) || typed.split(/\s+/).includes(behind)) return null;
+    return { text: `${typed.startsWith("+") ? typed : `+ ${typed}`} ${behind} ` };
   }
-  if (kind !== "line") return null;
-  if (typed === "") return { text: "length " };
-  if (typed === "length") return { text: "direction " };
-  if (typed === "direction") return { text: "" };
-  const word = /^(length|direction)\b/.exec(typed)?.[0] ?? "length";
-  const entered = typed.startsWith(word) ? typed : `${word} ${typed}`;
-  return { text: word === "length" ? "direction " : "length ", entered };
+  const at = words.indexOf(typed);
+  // From word to word while no number is typed yet, and behind the last of them back to nothing.
+  if (typed === "" || at >= 0) return { text: words[at + 1] === undefined ? "" : `${words[at + 1] ?? ""} ` };
+  const word = words.find((one) => typed === one || typed.startsWith(`${one} `)) ?? words[0] ?? "";
+  const next = words[(words.indexOf(word) + 1) % words.length] ?? "";
+  return { text: `${next} `, entered: typed.startsWith(`${word} `) ? typed : `${word} ${typed}` };
 }
 
-type Ends = readonly [string, string];
-
-/** What the two ends of a drag are, for each kind of figure that has two such places; none for two things to be measured. */
-const BETWEEN: Readonly<Record<string, Ends>> = {
-  circle: ["through", "through"],
-  line: ["from", "to"],
-  path: ["from", "to"],
-  arc: ["from", "to"],
-  rectangle: ["from", "to"],
-  "measure distance": ["", ""],
-  "measure direction": ["", ""],
-};
-const SQUARE: Ends = ["square", "square"];
-export function dragWords(draft: Draft, line: Line | null): Ends | null {
-  if (draft.rows.length > 0) return null;
-  // From a figure, and not from a place of it: what is drawn between two figures is square to both.
-  if (draft.kind === "line" && line?.tag?.of_figure) return SQUARE;
-  return BETWEEN[draft.kind] ?? null;
+/** The words of the two ends of a drag that begins where the pointer is; null where the figure takes no two places. */
+export function dragWords(drag: Drag | null, begun: boolean, line: Line | null): Drag | null {
+  if (!drag || begun) return null;
+  // From a figure, and not from a place of it: what is drawn between two figures.
+  const { figure } = drag;
+  return figure !== "" && line?.tag?.of_figure
+    ? { start: figure, end: figure, figure: drag.start }
+    : { ...drag, figure: "" };
 }
 
-/** The word for the end of a drag: where it ends at a place, the square line begins there. */
-export function dragEnd(words: Ends, line: Line | null): string {
-  return words === SQUARE && !line?.tag?.of_figure ? "from" : words[1];
+/** The word for the end of a drag: where it began at a figure and ends at a place, it runs from there. */
+export function dragEnd(words: Drag, line: Line | null): string {
+  return words.figure !== "" && !line?.tag?.of_figure ? words.figure : words.end;
 }

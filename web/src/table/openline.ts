@@ -2,10 +2,13 @@
 import type { Draft, Enter, Line, Problem, ReadRequest } from "../api/types";
 import { Session } from "../session/session";
 import { useDocument } from "../state/document";
-import { refusal, useInterface } from "../state/interface";
+import { useInterface } from "../state/interface";
+import { kindOf } from "../state/kinds";
 import { keepUnfinished, usePreferences } from "../state/preferences";
-import { dragEnd, dragWords, type Entry, farFrom, heldNext, newId, type Pointer } from "./entry";
-import { Rows, untouched } from "./rows";
+import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
+import * as queued from "./queue";
+import { Rows, untouched, without } from "./rows";
+import { mendStep, refuse, writeStep } from "./writing";
 
 export class OpenLine {
   private pointer: Pointer = null;
@@ -15,23 +18,27 @@ export class OpenLine {
   /** The rows of the figure being written or mended. */
   readonly rows = new Rows(this);
   private working = false;
-  private dragging: readonly [string, string] | null = null;
-  private queue: Entry[] = [];
-  /** Entries that stood behind one that has to be mended; each comes back into the row once it is free. */
-  private behind: string[] = [];
+  private dragging: Drag | null = null;
+  private queue = queued.EMPTY;
 
   constructor(
     readonly session: Session,
     private readonly onPointed: (line: Line) => void,
   ) {}
 
+  /** Whether something that was entered is not done yet. */
+  get busy(): boolean {
+    return this.queue.entries.length > 0;
+  }
+
   // What is read -------------------------------------------------------------------------------------
 
   point(pointer: Pointer): void {
     this.pointer = pointer;
-    if (pointer && !this.aimed && farFrom(pointer, this.restedAt)) {
+    const { choice } = useInterface.getState();
+    if (pointer && !this.aimed && farFrom(pointer, this.restedAt, choice === null ? undefined : ELSEWHERE_PIXELS)) {
       this.aimed = true;
-      if (useInterface.getState().choice !== null) useInterface.setState({ choice: null });
+      if (choice !== null) useInterface.setState({ choice: null });
     }
     this.refresh();
   }
@@ -40,8 +47,7 @@ export class OpenLine {
   turn(by: number): boolean {
     const { draft, text, mend } = useInterface.getState();
     // Escape may still wait for what was entered before it: what it leaves is left.
-    const left = this.queue.at(-1)?.key === "escape";
-    if (left || (!draft && text.trim() === "" && !mend)) return false;
+    if (queued.leaves(this.queue) || (!draft && text.trim() === "" && !mend)) return false;
     this.push({ key: "turn", text, by });
     return true;
   }
@@ -49,7 +55,7 @@ export class OpenLine {
   /** Counts from what is shown for this very text: it may have been typed, and entered, faster than it was read. */
   private async turned(text: string, by: number): Promise<void> {
     const line = await this.session.readNow(this.reading(text));
-    const entered = this.queue[1]?.text === text;
+    const entered = this.queue.entries[1]?.text === text;
     if (!line || (useInterface.getState().text !== text && !entered)) return;
     const picks = line.click !== null && line.picks.length > 1;
     if (!picks && line.solutions.length < 2) return;
@@ -61,8 +67,9 @@ export class OpenLine {
   /** Tab holds the number that is typed and goes on to the other one: length, then direction. False where neither is wanted. */
   hold(): boolean {
     const { draft, text, mend } = useInterface.getState();
-    const begun = (draft?.rows.length ?? 0) + this.queue.length > 0;
-    const next = mend || !begun ? null : heldNext(this.kindSoon(), text.trim());
+    const begun = (draft?.rows.length ?? 0) + this.queue.entries.length > 0;
+    const soon = queued.kindSoon(this.queue, draft?.kind ?? "", (word) => kindOf(word) !== undefined);
+    const next = mend || !begun ? null : heldNext(kindOf(soon)?.held ?? null, text.trim());
     if (!next) return false;
     if (next.entered === undefined) this.type(next.text);
     else {
@@ -70,13 +77,6 @@ export class OpenLine {
       this.push({ key: "enter", text: next.entered });
     }
     return true;
-  }
-
-  /** The kind of figure that is open once everything entered is done. */
-  private kindSoon(): string {
-    const words = this.queue.map((e) => e.text.trim().toLowerCase());
-    const begun = words.filter((word) => word === "line" || word === "path").pop();
-    return begun ?? useInterface.getState().draft?.kind ?? "";
   }
 
   /** Ctrl+Enter: what would work is put into the row, to be looked at and entered. False where nothing is offered. */
@@ -120,14 +120,23 @@ export class OpenLine {
   reading(text: string): Omit<ReadRequest, "type" | "seq"> {
     const { draft, mend, choice, selected, pull } = useInterface.getState();
     const { aimed, pointer } = this;
-    return { draft, text, mend: mend?.id ?? null, index: this.index(), pointer, choice, aimed, selected, pull };
+    return {
+      draft,
+      text,
+      mend: mend?.id ?? null,
+      in_front_of: this.inFrontOf(),
+      pointer,
+      choice,
+      aimed,
+      selected,
+      pull,
+    };
   }
 
-  /** Where the next step goes: before the one that was asked for, else at the end. */
-  private index(): number | null {
+  /** The step that the next one goes in front of; null for the end. */
+  private inFrontOf(): string | null {
     const { before } = useInterface.getState();
-    const found = before === null ? -1 : useDocument.getState().steps.findIndex((s) => s.id === before);
-    return found < 0 ? null : found;
+    return before !== null && useDocument.getState().byId.has(before) ? before : null;
   }
 
   // What is done -------------------------------------------------------------------------------------
@@ -142,13 +151,24 @@ export class OpenLine {
   /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
   escape(): void {
     const { text, mend, draft } = useInterface.getState();
-    if (text !== "" && !(mend && !draft) && this.queue.length === 0) this.type("");
+    if (text !== "" && !(mend && !draft) && !this.busy) this.type("");
     else this.push({ key: "escape", text });
   }
 
   /** Backspace on an empty row takes back the last given; with none left, the figure itself. */
   backspace(): void {
     this.push({ key: "backspace", text: "" });
+  }
+
+  /** Takes back what is typed, else the last given, else the figure that is begun; false where nothing is begun. */
+  takeBackOpen(): boolean {
+    const { text, draft, mend } = useInterface.getState();
+    const begun = (draft?.rows.length ?? 0) > 0 || text !== "" || this.busy;
+    if (!begun && !mend) return false;
+    if (mend) this.push({ key: "escape", text });
+    else if (text !== "" && !this.busy) this.type("");
+    else this.push({ key: "backspace", text: "" });
+    return true;
   }
 
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
@@ -169,8 +189,9 @@ export class OpenLine {
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
     const { draft, text, line } = useInterface.getState();
-    this.dragging = text === "" && draft ? dragWords(draft, line) : null;
-    if (this.dragging) this.push({ key: "click", text: this.dragging[0], pointer });
+    const drag = draft ? (kindOf(draft.kind)?.drag ?? null) : null;
+    this.dragging = text === "" && draft ? dragWords(drag, draft.rows.length > 0, line) : null;
+    if (this.dragging) this.push({ key: "click", text: this.dragging.start, pointer });
     return this.dragging !== null;
   }
 
@@ -185,10 +206,7 @@ export class OpenLine {
     useInterface.setState({ pull: null });
     const { pull } = line ?? {};
     const before = useDocument.getState().byId.get(pull?.id ?? "");
-    if (pull && before?.text !== pull.text) {
-      const answer = await this.session.act({ do: "mend", id: pull.id, text: pull.text });
-      if (!answer.ok) this.refuse(answer.message);
-    }
+    if (pull) await mendStep(this.session, pull.id, before?.text, pull.text);
     this.refresh();
   }
 
@@ -213,7 +231,7 @@ export class OpenLine {
   // One entry after the other ------------------------------------------------------------------------
 
   private push(entry: Entry): void {
-    this.queue.push(entry);
+    this.queue = queued.pushed(this.queue, entry);
     this.showWaiting();
     void this.work();
   }
@@ -222,15 +240,15 @@ export class OpenLine {
     if (this.working) return;
     this.working = true;
     try {
-      for (let entry = this.queue[0]; entry; entry = this.queue[0]) {
+      for (let entry = this.queue.entries[0]; entry; entry = this.queue.entries[0]) {
         if (!(await this.finish(entry))) return;
-        this.queue.shift();
+        this.queue = queued.done(this.queue);
         this.showWaiting();
       }
-      const next = this.behind[0];
-      if (next !== undefined && useInterface.getState().text === "") {
-        this.behind.shift();
-        this.type(next);
+      const back = useInterface.getState().text === "" ? queued.comesBack(this.queue) : null;
+      if (back) {
+        this.queue = back.queue;
+        this.type(back.text);
         this.showWaiting();
       }
     } finally {
@@ -283,7 +301,7 @@ export class OpenLine {
 
   private takeBack(): void {
     const { draft, mend } = useInterface.getState();
-    if (draft?.rows.length) this.setKept({ ...draft, rows: draft.rows.slice(0, -1), at: null });
+    if (draft?.rows.length) this.setKept(without(draft, draft.rows.length - 1));
     else if (draft && !mend) this.setKept(null);
   }
 
@@ -292,8 +310,14 @@ export class OpenLine {
     if (mend) this.rows.leave();
     else if (!draft) useInterface.setState({ selected: null, others: [], before: null, working: null });
     else {
-      const stands = draft.kind === "path" ? await this.session.readNow(this.reading("")) : null;
-      if (stands?.enter.do === "write" && !(await this.write(stands.enter.statement))) return;
+      if (kindOf(draft.kind)?.endless) {
+        const stands = await this.session.readNow(this.reading(""));
+        if (stands === null) {
+          refuse("The connection is lost; what is written here is kept.");
+          return;
+        }
+        if (stands.enter.do === "write" && !(await this.write(stands.enter.statement))) return;
+      }
       useInterface.setState({ beside: [] });
       this.setKept(null);
     }
@@ -301,21 +325,17 @@ export class OpenLine {
 
   /** What could not be done goes back into the row; what was typed after it is kept behind it. */
   private putBack(text: string, line: Line | null): void {
-    const typedSince = useInterface.getState().text;
-    const rest = this.queue.slice(1).flatMap((e) => (e.key === "enter" ? [e.text] : []));
-    this.queue = [];
-    this.behind = [...rest, ...(typedSince === "" ? [] : [typedSince]), ...this.behind];
+    this.queue = queued.putBack(this.queue, useInterface.getState().text);
     useInterface.setState({ text });
     this.showWaiting();
-    if (line === null) this.refuse("The connection is lost; this will be read as soon as it is back.");
+    if (line === null) refuse("The connection is lost; this will be read as soon as it is back.");
     else if (line.enter.do === "nothing" && line.problem) useInterface.setState({ refused: line.problem });
     this.refresh();
     this.keep();
   }
 
   private showWaiting(): void {
-    const under = this.queue.slice(1).map((e) => (e.key === "enter" ? e.text : ""));
-    useInterface.setState({ waiting: [...under, ...this.behind].filter((text) => text !== "") });
+    useInterface.setState({ waiting: queued.waiting(this.queue) });
   }
 
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
@@ -339,15 +359,7 @@ export class OpenLine {
   }
 
   private async write(statement: string, draft: Draft | null = null): Promise<boolean> {
-    const pen = usePreferences.getState().pen;
-    const beside = useInterface.getState().beside.join(", ").slice(0, 300);
-    const index = this.index();
-    const answer = await this.session.act({ do: "write", text: statement, id: newId(), index, pen, beside });
-    if (!answer.ok) {
-      this.refuse(answer.message);
-      return false;
-    }
-    useInterface.setState({ beside: [] });
+    if (!(await writeStep(this.session, statement, this.inFrontOf()))) return false;
     // The kind of figure stays open for the next one.
     const kind = draft?.kind ?? useInterface.getState().draft?.kind;
     this.setKept(kind ? { kind, rows: [], at: null, again: true } : null);
@@ -356,14 +368,7 @@ export class OpenLine {
 
   private async acceptMend(text: string): Promise<boolean> {
     const { mend } = useInterface.getState();
-    if (!mend) return false;
-    if (text !== mend.original) {
-      const answer = await this.session.act({ do: "mend", id: mend.id, text });
-      if (!answer.ok) {
-        this.refuse(answer.message, answer.start, answer.end);
-        return false;
-      }
-    }
+    if (!mend || !(await mendStep(this.session, mend.id, mend.original, text))) return false;
     this.rows.leave();
     return true;
   }
@@ -373,10 +378,6 @@ export class OpenLine {
     useInterface.setState({ draft, refused: null });
     this.refresh();
     this.keep();
-  }
-
-  private refuse(message: string, start = 0, end = 0): void {
-    useInterface.setState({ refused: refusal(message, start, end) });
   }
 
   private keep(): void {

@@ -2,6 +2,7 @@
 import type { Draft, Line, ReadRequest } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { kindOf } from "../state/kinds";
 
 const MOST_ROWS = 200;
 
@@ -20,25 +21,37 @@ export function untouched(): boolean {
   return draft !== null && mend?.row !== undefined && text !== "" && text === mend.row;
 }
 
+/** Where the rows were clicked, each beside its own; the ones typed have none. */
+function clicksOf(draft: Draft): NonNullable<Draft["clicks"]> {
+  return draft.rows.map((_, n) => draft.clicks?.[n] ?? null);
+}
+
+/** A draft without one of its rows. */
+export function without(draft: Draft, index: number): Draft {
+  const others = (_: unknown, n: number) => n !== index;
+  return { ...draft, rows: draft.rows.filter(others), clicks: clicksOf(draft).filter(others), at: null };
+}
+
 export class Rows {
   constructor(private readonly line: Written) {}
 
   strike(index: number): void {
     const { draft } = useInterface.getState();
-    if (draft) this.line.setDraft({ ...draft, rows: draft.rows.filter((_, i) => i !== index), at: null });
+    if (draft) this.line.setDraft(without(draft, index));
   }
 
   /** A given goes back into the row being written, to be changed; what stood there goes back to its place. */
   change(index: number): void {
     const { draft, text } = useInterface.getState();
     if (!draft) return;
-    const rows = [...draft.rows];
-    const from = draft.at ?? rows.length;
+    const from = draft.at ?? draft.rows.length;
     const held = text.trim() !== "";
-    if (held) rows.splice(from, 0, text.trim());
+    const put = <T>(all: readonly T[], one: T) => (held ? [...all.slice(0, from), one, ...all.slice(from)] : [...all]);
     const at = held && from <= index ? index + 1 : index;
-    const [row] = rows.splice(at, 1);
-    this.line.setDraft({ ...draft, rows, at });
+    const rows = put(draft.rows, text.trim());
+    const clicks = put(clicksOf(draft), null);
+    const row = rows[at];
+    this.line.setDraft({ ...without({ ...draft, rows, clicks }, at), at });
     this.open(row ?? "");
   }
 
@@ -70,10 +83,10 @@ export class Rows {
     if (useInterface.getState().mend?.id !== id) return;
     const draft = line?.enter.draft;
     if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
-    else if (draft.kind === "path") this.line.setDraft(draft);
+    else if (kindOf(draft.kind)?.endless) this.line.setDraft(draft);
     else {
       // The last given stands in the row already: most often it is the number that is to be changed.
-      this.line.setDraft({ ...draft, rows: draft.rows.slice(0, -1) });
+      this.line.setDraft({ ...without(draft, draft.rows.length - 1), at: draft.at });
       this.open(draft.rows.at(-1) ?? "");
     }
   }

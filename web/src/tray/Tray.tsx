@@ -1,43 +1,78 @@
 /** The tray along the bottom, in words. Nothing needs it: everything on it has a word to type. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
 
+import type { Kind } from "../api/types";
 import { useInterface } from "../state/interface";
+import { kindOf, useKinds } from "../state/kinds";
 import { type Pen, usePreferences } from "../state/preferences";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
-const GROUPS = [
-  [
-    "Place",
-    [
-      ["point", "Point"],
-      ["line", "Line"],
-      ["path", "Path"],
-      ["circle", "Circle"],
-      ["arc", "Arc"],
-      ["ellipse", "Ellipse"],
-      ["rectangle", "Rectangle"],
-      ["polygon", "Polygon"],
-    ],
-  ],
-  ["Shape", [["fillet", "Fillet"]]],
-  [
-    "Read",
-    [
-      ["measure distance", "Distance"],
-      ["measure angle", "Angle"],
-      ["measure area", "Area"],
-      ["measure radius", "Radius"],
-      ["measure gap", "Touch"],
-    ],
-  ],
-] as const;
+type Group = Kind["group"];
+const GROUPS: readonly (readonly [Group, string])[] = [
+  ["place", "Place"],
+  ["shape", "Shape"],
+  ["read", "Read"],
+];
+/** Where there is room for it the readings stand beside the open group; elsewhere they are a group to be opened. */
+const WIDE = { base: "none", xl: "flex" };
+const NARROW = { base: "block", xl: "none" };
 
 const PENS: readonly Pen[] = ["pencil", "ink"];
 
+const Heading = chakra("button", {
+  base: {
+    fontWeight: 600,
+    fontSize: "12px",
+    color: "label",
+    px: "1.5",
+    py: "1.5",
+    mr: "0.5",
+    minH: "24px",
+    flex: "none",
+    cursor: "pointer",
+    borderYWidth: "2px",
+    borderColor: "transparent",
+    _hover: { color: "ink" },
+    _expanded: { color: "ink", borderBottomColor: "snap" },
+  },
+});
+
+/** The words of one group. */
+function Kinds({ group }: { group: Group }) {
+  const { openLine } = useTable();
+  const kinds = useKinds((k) => k.kinds);
+  const begun = useInterface((i) => i.draft?.kind);
+  return kinds
+    .filter((kind) => kind.group === group)
+    .map(({ word, title, explanation }) => (
+      <Word
+        key={word}
+        px="1.5"
+        py="1.5"
+        flex="none"
+        title={explanation}
+        aria-pressed={begun === word}
+        bg={begun === word ? "ink" : undefined}
+        color={begun === word ? "panel" : "ink"}
+        _hover={{ bg: begun === word ? "ink" : "rule" }}
+        onClick={() => openLine.begin(word)}
+      >
+        {title}
+      </Word>
+    ));
+}
+
 export function Tray() {
-  const { openLine, view } = useTable();
-  const kind = useInterface((i) => i.draft?.kind);
+  const { view } = useTable();
+  const [chosen, setOpen] = useState<Group>("place");
+  const begun = useInterface((i) => i.draft?.kind);
+  const group = begun === undefined ? undefined : kindOf(begun)?.group;
+  // What is being written stays in sight, whichever words were open before.
+  const open = group ?? chosen;
+  // Beside the readings the words that were open stay where they are.
+  const beside = open !== "read" ? open : chosen !== "read" ? chosen : "place";
   const selected = useInterface((i) => i.selected);
   const pen = usePreferences((p) => p.pen);
   return (
@@ -47,35 +82,38 @@ export function Tray() {
       h="52px"
       flex="none"
       align="center"
-      gap="1"
+      gap="0"
       px="3"
       bg="panel"
       borderTopWidth="1px"
       borderColor="rule"
     >
-      {GROUPS.map(([group, words]) => (
-        <Flex key={group} align="center" mr="2.5">
-          <Text color="label" fontWeight={600} fontSize="12px" mr="1">
-            {group}
-          </Text>
-          {words.map(([word, shown]) => (
-            <Word
-              key={word}
-              px="1.5"
-              py="1.5"
-              aria-pressed={kind === word}
-              bg={kind === word ? "ink" : undefined}
-              color={kind === word ? "panel" : "ink"}
-              _hover={{ bg: kind === word ? "ink" : "rule" }}
-              onClick={() => openLine.begin(word)}
-            >
-              {shown}
-            </Word>
-          ))}
-        </Flex>
+      {GROUPS.map(([one, title]) => (
+        <Heading
+          key={one}
+          aria-expanded={open === one}
+          display={one === "read" ? NARROW : undefined}
+          onClick={() => setOpen(one)}
+        >
+          {title}
+        </Heading>
       ))}
+      <Flex display={{ base: "flex", xl: open === "read" ? "none" : "flex" }} align="center" flex="none">
+        <Kinds group={open} />
+      </Flex>
+      {open === "read" && (
+        <Flex display={WIDE} align="center" flex="none">
+          <Kinds group={beside} />
+        </Flex>
+      )}
+      <Flex display={WIDE} align="center" flex="none">
+        <Text color="label" fontWeight={600} fontSize="12px" ml="2" mr="0.5">
+          Read
+        </Text>
+        <Kinds group="read" />
+      </Flex>
       <Box flex="1" />
-      <Word title="Ctrl+Home" onClick={() => view.current?.frameAll()}>
+      <Word flex="none" title="Ctrl+Home" onClick={() => view.current?.frameAll()}>
         See everything
       </Word>
       <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
@@ -94,7 +132,8 @@ export function Tray() {
         borderColor="rule"
         borderRadius="5px"
         overflow="hidden"
-        ml="3"
+        flex="none"
+        ml="2"
       >
         {PENS.map((one) => (
           <Word

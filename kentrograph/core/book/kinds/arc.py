@@ -9,7 +9,7 @@ from ...construct.arcs import Vector
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import refuse
-from ..kind import GivenKind, Kind
+from ..kind import Drag, GivenKind, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
@@ -109,7 +109,10 @@ _CONSTRUCTIONS: dict[frozenset[str], Draw] = {
 
 
 def bare_entries(has: Collection[str]) -> list[str]:
-    """A bare place or number: the ends and what lies between; about a centre the radius, then the start and the sweep."""
+    """A bare place or number: the ends and what lies between; about a centre the radius, then the start and the sweep. Where it
+    touches something or goes on from it, a number is the radius first, and not so far toward the pointer."""
+    if {"touching", "continuing"} & set(has):
+        return [word for word in ("radius", "to", "sweep") if word not in has]
     if "centre" not in has:
         return [word for word in ("from", "via", "to", "radius", "rise", "sweep") if word not in has]
     if "from" in has or {"radius", "at"} <= set(has):
@@ -127,6 +130,7 @@ KIND = Kind(
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
     bare=bare_entries,
+    drag=Drag("from", "to"),
     givens=(
         GivenKind("from", "place", "where it begins", blamed=("bad_radius",)),
         GivenKind("via", "place", "a place on the way"),

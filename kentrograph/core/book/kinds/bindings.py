@@ -8,9 +8,9 @@ from ...construct.solution import Solution, near, take
 from ...figures import Figure, Point
 from ...meet import nearest
 from ...problem import Refused
-from ..places import as_function, plan_next, plan_place, plan_thing
-from ..planner import Env, NumberPlan, Plan, Planner
-from ..tree import PLACES, Argument, Given, Name, NamedPlace, Number, Portion, Statement
+from ..chain import ArgumentPlan, chain_of, number_plan
+from ..planner import Env, Plan, Planner
+from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement
 from ..values import Drawn, drawn_plainly
 from .given import too_many
 
@@ -68,28 +68,30 @@ Draw = Callable[[Facts], "Outcome | Figure"]
 _CHOOSERS = ("near", "solution")
 
 
-def ordered(statement: Statement) -> list[Given]:
-    """The givens in the order in which they are worked out: the place where it begins first."""
-    return sorted((g for g in statement.givens if g.word not in _CHOOSERS), key=lambda g: g.word != "from")
+def own_givens(statement: Statement) -> list[Given]:
+    """The givens that say what the figure is, without those that choose among its solutions."""
+    return [g for g in statement.givens if g.word not in _CHOOSERS]
 
 
 def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[Any], Point | None]) -> Plan:
     """A plan that works out every given, draws, and takes the solution that is meant."""
-    givens = ordered(statement)
+    givens = own_givens(statement)
     choosers = [g for g in statement.givens if g.word in _CHOOSERS]
     layout, chooser_layout = Layout(givens), Layout(choosers)
-    readers = [[_reader(p, statement, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate((*givens, *choosers))]
-    own, rest = readers[: len(givens)], readers[len(givens) :]
+    readers = _readers(p, statement)
+    chooses = [given.word in _CHOOSERS for given in statement.givens]
 
     def plan(env: Env, last: Point) -> Drawn:
-        values, at = _values(own, env, last)
-        outcome = draw(Facts(layout, values))
-        if not isinstance(outcome, Outcome):
-            return Drawn(outcome, last_of(outcome))
-        if rest:
-            chosen = Facts(chooser_layout, _values(rest, env, at)[0])
-            index = _chosen(outcome, chosen)
+        values = _values(readers, env, last)
+        if choosers:
+            outcome = draw(Facts(layout, [v for v, chosen in zip(values, chooses, strict=True) if not chosen]))
+            if not isinstance(outcome, Outcome):
+                return Drawn(outcome, last_of(outcome))
+            index = _chosen(outcome, Facts(chooser_layout, [v for v, chosen in zip(values, chooses, strict=True) if chosen]))
         else:
+            outcome = draw(Facts(layout, values))
+            if not isinstance(outcome, Outcome):
+                return Drawn(outcome, last_of(outcome))
             index = _stated(outcome, layout) if outcome.stated else outcome.taken
         return drawn_of(outcome.solutions, index, last_of)
 
@@ -101,13 +103,11 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
 
     The construction makes one figure, or a list of solutions of which the side words stated take one.
     """
-    readers = [
-        (_slot(p, a), _reader(p, statement, g.word, a, i == 0)) for i, g in enumerate(statement.givens) for a in g.arguments
-    ]
+    readers = [(_slot(p, link.argument), link.plan) for link in chain_of(p, statement)]
     layout = Layout(statement.givens)
 
     # Numbers that depend on nothing stand in the template; points by their names are looked up without a call.
-    template: list[Any] = [_constant(p, statement, g.word, a) for g in statement.givens for a in g.arguments]
+    template: list[Any] = [_constant(p, g.word, a) for g in statement.givens for a in g.arguments]
     fills = [(position, slot) for position, (slot, _) in enumerate(readers) if slot >= 0]
     everyday = all(slot >= 0 or template[position] is not None for position, (slot, _) in enumerate(readers))
     only = layout.stated[0] if len(layout.stated) == 1 else ""
@@ -152,25 +152,12 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
     return plan
 
 
-def _constant(p: Planner, statement: Statement, word: str, argument: Argument) -> float | None:
+def _constant(p: Planner, word: str, argument: Argument) -> float | None:
     """The value of a number that depends on nothing."""
     if isinstance(argument, (*PLACES, Name, Portion)):
         return None
-    plan = number_plan(p, statement.kind, word, argument)
+    plan = number_plan(p, word, argument)
     return plan if isinstance(plan, float) else None
-
-
-def number_plan(p: Planner, kind: str, word: str, number: Number) -> NumberPlan:
-    """The plan of a number, read as what the given takes: a length converted, a direction turned, all else as it stands."""
-    from . import ALL
-
-    match ALL[kind].quantity(word):
-        case "length":
-            return p.length(number)
-        case "direction":
-            return p.direction(number)
-        case _:
-            return p.number(number)
 
 
 def _slot(p: Planner, argument: Argument) -> int:
@@ -182,9 +169,10 @@ def given_facts(p: Planner, statement: Statement, env_of: Callable[[], Env], las
 
     Raises `Refused` where a given cannot be worked out.
     """
-    givens = ordered(statement)
-    readers = [[_reader(p, statement, g.word, a, first=i == 0) for a in g.arguments] for i, g in enumerate(givens)]
-    return Facts(Layout(givens), _values(readers, env_of(), last)[0])
+    readers = _readers(p, statement)
+    values = _values(readers, env_of(), last)
+    kept = [(g, v) for g, v in zip(statement.givens, values, strict=True) if g.word not in _CHOOSERS]
+    return Facts(Layout([g for g, _ in kept]), [v for _, v in kept])
 
 
 def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any], Point | None]) -> Drawn:
@@ -194,27 +182,34 @@ def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any],
     return Drawn(one.figure, last_of(one.figure), tuple(kept) if type(kept) is list else kept, index, one.note)
 
 
-Readers = list[list[Callable[[Env, Point], Any]]]
+Readers = list[list[ArgumentPlan]]
 
 
-def _values(readers: Readers, env: Env, at: Point) -> tuple[list[tuple[Any, ...]], Point]:
-    """The values of every given, each place counting from the one before it; and the last of those places."""
+def _readers(p: Planner, statement: Statement) -> Readers:
+    """The plans of a statement's arguments, given by given."""
+    plans = iter(chain_of(p, statement))
+    return [[next(plans).plan for _ in given.arguments] for given in statement.givens]
+
+
+def _values(readers: Readers, env: Env, last: Point) -> list[tuple[Any, ...]]:
+    """The values of every given, each place counting from the one before it. As `follow`, without a generator: every evaluation
+    comes by here."""
     found: list[tuple[Any, ...]] = []
-    for functions in readers:
-        if len(functions) == 1:
-            value = functions[0](env, at)
+    for plans in readers:
+        if len(plans) == 1:
+            value = plans[0](env, last)
             if type(value) is Point:
-                at = value
+                last = value
             found.append((value,))
             continue
         values: list[Any] = []
-        for function in functions:
-            value = function(env, at)
+        for plan in plans:
+            value = plan(env, last)
             if type(value) is Point:
-                at = value
+                last = value
             values.append(value)
         found.append(tuple(values))
-    return found, at
+    return found
 
 
 def _stated(outcome: Outcome, layout: Layout) -> int:
@@ -241,16 +236,6 @@ def _chosen(outcome: Outcome, choosers: Facts) -> int:
 def _apart(figure: Any, place: Point) -> float:
     at = nearest(figure, place)
     return hypot(at.x - place.x, at.y - place.y)
-
-
-def _reader(p: Planner, statement: Statement, word: str, argument: Argument, first: bool) -> Callable[[Env, Point], Any]:
-    if isinstance(argument, PLACES):
-        place = argument
-        return as_function(plan_place(p, place)) if first else plan_next(p, place)
-    if isinstance(argument, Name | Portion):
-        return plan_thing(p, argument)
-    plan = number_plan(p, statement.kind, word, argument)
-    return (lambda env, last: plan) if isinstance(plan, float) else plan
 
 
 # Looking facts up ---------------------------------------------------------------------------------------

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from ...figures import Figure, Point
 from ...figures.similarity import Similarity, carried
 from ...problem import refuse
-from ..places import as_function, plan_place
+from ..chain import place_in
 from ..planner import Env, Plan, Planner
 from ..tree import Place, Statement, key_of
 from ..values import Drawn, Reading
@@ -21,7 +21,7 @@ def about_place(p: Planner, statement: Statement) -> tuple[Callable[[Env, Point]
     givens = by_word(statement, ("about", "by", "from", "to"))
     if "about" not in givens:
         raise needs(statement, "about a place")
-    about = as_function(plan_place(p, place_of_given(givens["about"])))
+    about = place_in(p, statement, place_of_given(givens["about"]))
     if "by" in givens:
         if "from" in givens or "to" in givens:
             raise too_many(statement, givens["by"], ["from and to"])

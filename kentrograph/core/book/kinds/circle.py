@@ -13,13 +13,13 @@ from ...tangency.circles import TouchingCircles
 from ...tangency.radius import touching_two_radius
 from ...tangency.three import touching_three
 from ...tangency.touched import touched
+from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind
-from ..places import as_function, plan_next, plan_place
+from ..kind import Drag, GivenKind, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
-from .bindings import Draw, Facts, Outcome, check_words, ordered, plan_direct, plan_facts, stated, value, words_of
+from .bindings import Draw, Facts, Outcome, check_words, own_givens, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
 from .touching_ellipses import circles_beside_ellipses, touches_ellipse
@@ -48,7 +48,7 @@ def _touching(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"touching": 3, "through": 3, "centre on": 2})
     if any(g.word == "across" for g in statement.givens):
         raise too_many(statement, next(g for g in statement.givens if g.word == "touching"), ["across"])
-    family = family_of(statement, ordered(statement))
+    family = family_of(statement, own_givens(statement))
     check_family(statement, family)
 
     def draw(f: Facts) -> Outcome:
@@ -104,9 +104,9 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
         raise too_many(statement, givens["through"], ["centre", sizes[0]])
     if "through" not in words and not sizes:
         raise needs(statement, *SIZES, "through and a place")
-    centre = as_function(plan_place(p, place_of_given(givens["centre"])))
+    centre = place_in(p, statement, place_of_given(givens["centre"]))
     if not sizes:
-        return _centre_through(centre, plan_next(p, place_of_given(givens["through"])))
+        return _centre_through(centre, place_in(p, statement, place_of_given(givens["through"])))
     size, share = length_of_given(p, givens[sizes[0]]), SIZES[sizes[0]]
     if isinstance(size, float):
         fixed = size * share
@@ -134,7 +134,7 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
 def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env, Point], Point]) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         at = centre(env, last)
-        to = place(env, at)
+        to = place(env, last)
         return Drawn(Circle(at, hypot(to.x - at.x, to.y - at.y)), at)
 
     return draw
@@ -212,6 +212,10 @@ KIND = Kind(
     puts_place=True,
     first="Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",
     bare=bare_entries,
+    said=lambda has, done: (
+        "A number is its radius; or diameter 24, or a place on it." if has == ["centre"] and not done else None
+    ),
+    drag=Drag("through", "through"),
     givens=(
         GivenKind("centre", "place", "its centre, or `centre on` a figure"),
         GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),

@@ -12,7 +12,7 @@ from ...tangency.choose import Stated
 from ..kind import GivenKind, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .bindings import Facts, Outcome, check_words, ordered, plan_facts, words_of
+from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, words_of
 from .given import needs
 from .touching import chosen_circle, family_of, name_of, touching_circles
 
@@ -23,7 +23,7 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
     trimmed = any(g.word == "trimmed" for g in statement.givens)
     if words_of(statement).count("figures") < 2:
         raise needs(statement, "the two figures it joins")
-    givens = ordered(statement)
+    givens = own_givens(statement)
     family = family_of(statement, givens)
     figures = tuple(i for i, g in enumerate(givens) if g.word == "figures")
     own = tuple(givens[i].sides for i in figures)

@@ -34,7 +34,7 @@ KIND = Kind(
     letter="K",
     draws="outline",
     puts_place=False,
-    first="Name the pieces in their order: L1 A1 L2.",
+    first="Click on the pieces in their order, or name them: L1 A1 L2.",
     givens=(GivenKind("figures", "figures", "the pieces in their order", repeats=True),),
     examples=(
         ("join L1 L2", "one outline of pieces that meet end to end"),

@@ -9,9 +9,10 @@ from ...construct.lines import Vector
 from ...construct.solution import Solution
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
-from ..kind import GivenKind, Kind
-from ..places import as_function, plan_next, plan_place
-from ..planner import Env, Plan, Planner
+from ..chain import chain_of, follow
+from ..kind import Drag, GivenKind, Held, Kind
+from ..places import plan_next, plan_place
+from ..planner import Env, Plan, Planner, as_function
 from ..tree import Name, NamedPlace, Statement
 from ..values import Drawn, drawn_plainly
 from .bindings import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
@@ -43,6 +44,8 @@ def _end(line: Any) -> Point | None:
 
 def _from_to(p: Planner, statement: Statement) -> Plan:
     givens = {g.word: g for g in statement.givens}
+    if [g.word for g in statement.givens] == ["to", "from"]:
+        return _to_from(p, statement)
     start = as_function(plan_place(p, place_of_given(givens["from"]))) if "from" in givens else None
     if start is None:
         p.needs_last = True
@@ -56,6 +59,17 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
     places = [place_of_given(givens[w]) for w in ("from", "to") if w in givens]
     slots = [p.slot(place.name) for place in places if isinstance(place, NamedPlace)]
     return between_points(slots[0], slots[1], draw) if len(slots) == 2 else draw
+
+
+def _to_from(p: Planner, statement: Statement) -> Plan:
+    """The end written first: the beginning may count from it."""
+    chain = chain_of(p, statement)
+
+    def draw(env: Env, last: Point) -> Drawn:
+        b, a = (value for _, value, _ in follow(chain, env, last))
+        return drawn_plainly((Line(a, b), b, (), 0, "", ()))
+
+    return draw
 
 
 def between_points(first: int, second: int, otherwise: Plan) -> Plan:
@@ -254,6 +268,9 @@ KIND = Kind(
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or through, parallel, bisecting.",
     bare=bare_entries,
+    said=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",
+    drag=Drag("from", "to", figure="square"),
+    held=Held(("length", "direction")),
     givens=(
         GivenKind("from", "place", "where it begins", blamed=("on_line",)),
         GivenKind("to", "place", "where it ends", blamed=("zero_length",)),

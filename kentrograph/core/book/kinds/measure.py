@@ -1,10 +1,11 @@
 """Readings."""
 
+from dataclasses import dataclass
 from typing import Any, cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
-from ..kind import GivenKind, Kind
+from ..kind import Drag, GivenKind, Kind
 from ..parts import QUANTITIES, in_unit
 from ..planner import Env, Plan, Planner
 from ..readings import COUNTS, plan_reading
@@ -48,6 +49,25 @@ def _extra(p: Planner, kind: str, number: Number) -> Any:
         return in_unit(value, quantity, written, unit)
     return lambda env, last: in_unit(value(env, last), quantity, written, unit)
 
+
+@dataclass(frozen=True, slots=True)
+class ReadingKind:
+    """A kind of reading: its title on the tray, what it is, and what the ends of a drag are."""
+
+    title: str
+    explanation: str
+    drag: Drag | None = None
+
+
+READINGS: dict[str, ReadingKind] = {
+    "distance": ReadingKind("Distance", "between two places, or the shortest between two figures", Drag("", "")),
+    "direction": ReadingKind("Direction", "from one place to another", Drag("", "")),
+    "angle": ReadingKind("Angle", "between two lines, or at the middle one of three places"),
+    "length": ReadingKind("Length", "of a line, an arc or an outline"),
+    "radius": ReadingKind("Radius", "of a circle or an arc"),
+    "area": ReadingKind("Area", "of what is closed, `less` its holes"),
+    "gap": ReadingKind("Touch", "whether two figures touch, miss or cross, and by how much"),
+}
 
 KIND = Kind(
     word="measure",

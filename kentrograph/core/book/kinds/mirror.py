@@ -1,16 +1,14 @@
 """Mirroring: in a line, or in the line through two places."""
 
-from typing import cast
-
 from ...angles import unit
 from ...figures import EndlessLine, Line, Point
 from ...figures.similarity import Similarity, reflection
 from ...meet.carriers import way_of
 from ...problem import refuse
+from ..chain import chain_of, follow
 from ..kind import GivenKind, Kind
-from ..places import plan_thing
 from ..planner import Env, Plan, Planner
-from ..tree import Name, Place, Statement
+from ..tree import Statement
 from .bindings import check_words
 from .carrying import By, plan_carrying
 from .given import by_word, needs
@@ -26,10 +24,10 @@ def _by(p: Planner, statement: Statement) -> By:
     given = by_word(statement, ("in", "keeping")).get("in")
     if given is None:
         raise needs(statement, "in a line", "in and two places")
-    things = [plan_thing(p, cast("Place | Name", one)) for one in given.arguments]
+    chain = chain_of(p, statement)
 
     def by(env: Env, last: Point) -> Similarity:
-        found = [thing(env, last) for thing in things]
+        found = [value for link, value, _ in follow(chain, env, last) if link.given is given]
         if len(found) == 1:
             if not isinstance(found[0], Line | EndlessLine):
                 raise refuse("no_mirror", given.start, given.end)

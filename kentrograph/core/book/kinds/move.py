@@ -4,8 +4,9 @@ from typing import cast
 
 from ...figures import Point
 from ...figures.similarity import Similarity, shift
+from ..chain import place_in
 from ..kind import GivenKind, Kind
-from ..places import as_function, offset_of, plan_next, plan_place
+from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Polar, Statement
 from .bindings import check_words
@@ -33,12 +34,10 @@ def _by(p: Planner, statement: Statement) -> By:
         return lambda env, last: shift(*offset(env, last))
     if "from" not in givens or "to" not in givens:
         raise needs(statement, "from a place to a place", "by 40, 0")
-    start = as_function(plan_place(p, place_of_given(givens["from"])))
-    end = plan_next(p, place_of_given(givens["to"]))
+    start, end = (place_in(p, statement, place_of_given(givens[word])) for word in ("from", "to"))
 
     def by(env: Env, last: Point) -> Similarity:
-        a = start(env, last)
-        b = end(env, a)
+        a, b = start(env, last), end(env, last)
         return shift(b.x - a.x, b.y - a.y)
 
     return by

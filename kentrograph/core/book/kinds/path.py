@@ -1,6 +1,6 @@
 """Chains from place to place, of lines and arcs."""
 
-from collections.abc import Callable, Collection
+from collections.abc import Callable, Collection, Sequence
 from typing import cast
 
 from ...construct import arcs, outlines
@@ -11,9 +11,9 @@ from ...figures.along import heading
 from ...figures.outline import Piece
 from ...problem import Refused, refuse
 from ..crossings import called
-from ..kind import GivenKind, Kind
-from ..places import as_function, plan_next, plan_place
-from ..planner import Env, Plan, Planner
+from ..kind import Drag, GivenKind, Held, Kind
+from ..places import plan_next, plan_place
+from ..planner import Env, Plan, Planner, as_function
 from ..tree import Given, Name, Number, Place, Statement
 from ..values import Drawn
 from .given import needs, place_of_given
@@ -107,6 +107,16 @@ def bare_entries(has: Collection[str]) -> list[str]:
     return ["to"] if "from" in has else ["from"]
 
 
+def _said(has: Sequence[str], done: bool) -> str | None:
+    if not has:
+        return None
+    if has[-1] == "close":
+        return "Enter writes the closed path."
+    if done:
+        return "Next place; for an arc, point at the last end again and leave it sideways. close leads back, Esc leaves it open."
+    return "Next place: 40, 25 or + 20 at 90, or point."
+
+
 KIND = Kind(
     word="path",
     group="place",
@@ -117,6 +127,10 @@ KIND = Kind(
     puts_place=True,
     first="Where does it begin? 40, 25, or point.",
     bare=bare_entries,
+    said=_said,
+    drag=Drag("from", "to"),
+    held=Held(behind="at"),
+    endless=True,
     givens=(
         GivenKind("from", "place", "where it begins"),
         GivenKind("to", "place", "a line to the next place", repeats=True, blamed=("zero_length",)),

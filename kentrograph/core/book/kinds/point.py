@@ -12,7 +12,7 @@ from ...meet.meeting import NEITHER
 from ...problem import refuse
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
 from ..kind import GivenKind, Kind
-from ..places import plan_origin, plan_place
+from ..places import plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
 from ..values import Drawn, drawn_plainly
@@ -33,7 +33,7 @@ def plan_point(p: Planner, statement: Statement) -> Plan:
         raise needs(statement, "on a figure", "a distance from a place or a line", "x", "y", "direction from a place")
     if len(words) > 2:
         raise too_many(statement, statement.givens[2], words[:2])
-    turn = p.in_drawing(p.manner)
+    turn = p.manner.in_unit(p.unit)
 
     def draw(facts: Facts) -> Outcome:
         return _from_loci([_loci(f, turn.to_world(0.0, 0.0), turn.datum.turn, turn) for f in facts], facts)
@@ -48,7 +48,7 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
         if isinstance(node, CrossingOf):
             find = plan_crossings(p, node)
         else:
-            find = plan_feet(p, node, plan_origin(p, node.place))
+            find = plan_feet(p, node, p.origin(node.place))
         sides = node.sides
         choosers = [g for g in statement.givens if g is not given]
         if choosers:

@@ -1,7 +1,7 @@
 """Rectangles."""
 
 from ...construct import outlines
-from ..kind import GivenKind, Kind, in_turn
+from ..kind import Drag, GivenKind, Kind, in_turn
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import value
@@ -29,6 +29,7 @@ KIND = Kind(
     puts_place=True,
     first="Where is its first corner? 40, 25, or point; or centre.",
     bare=in_turn("from", "to", "size"),
+    drag=Drag("from", "to"),
     givens=(
         GivenKind("from", "place", "its first corner"),
         GivenKind("to", "place", "the opposite corner", blamed=("bad_size",)),

@@ -6,9 +6,9 @@ from typing import cast
 from ...figures import Point
 from ...figures.similarity import Similarity, dilation
 from ...problem import refuse
+from ..chain import place_in
 from ..crossings import called
 from ..kind import GivenKind, Kind
-from ..places import as_function, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -24,7 +24,7 @@ def _by(p: Planner, statement: Statement) -> By:
     if number is not None:
         factor = called(p.number(cast(Number, number)))
         return lambda env, last: _scaling(about(env, last), factor(env, last), statement)
-    start, end = (as_function(plan_place(p, place)) for place in pair)
+    start, end = (place_in(p, statement, place) for place in pair)
 
     def by(env: Env, last: Point) -> Similarity:
         centre, a, b = about(env, last), start(env, last), end(env, last)

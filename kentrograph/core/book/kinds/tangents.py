@@ -14,10 +14,11 @@ from ...tangency.ellipse_lines import common_tangents_with_ellipse, tangents_of_
 from ...tangency.tangent_lines import TangentLines, raw_of
 from ...tangency.tangents import RawTangent, Tangent, common_tangents, tangents_along, tangents_of_ellipse
 from ...tangency.touched import Touched, touched
+from ...tolerance import SPOT_SHARE
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Statement
 from ..values import Drawn, drawn_plainly
-from .bindings import Facts, Outcome, check_words, ordered, plan_facts, words_of
+from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, words_of
 from .given import needs, too_many
 from .touching import name_of
 
@@ -36,13 +37,15 @@ def plan_tangent(p: Planner, statement: Statement) -> Plan:
     stray = next((g for g in statement.givens if g.word in others and g.word not in allowed), None)
     if stray is not None:
         raise too_many(statement, stray, ["touching"])
+    if not touching:
+        raise needs(statement, "touching a circle")
     if touching + len(others) > 2:
         raise too_many(statement, statement.givens[-1], words[:-1])
     if touching + len(others) < 2:
         raise needs(statement, "touching another figure", "from a place", "through a place", "direction", "parallel and a line")
     if "length" in words and not {"from", "to"} & set(words):
         raise needs(statement, "from and a place")
-    layout = _layout(ordered(statement), others[0] if others else "")
+    layout = _layout(own_givens(statement), others[0] if others else "")
     whole = plan_facts(
         p, statement, lambda f: _drawn(f, layout), lambda line: line.end if isinstance(line, Line) else line.through
     )
@@ -177,7 +180,7 @@ def _tangent_at(place: Point, figure: Any, given: Given) -> Tangent:
     at = nearest(figure, place)
     gap = hypot(at.x - place.x, at.y - place.y)
     ring = None if isinstance(figure, Ellipse) else _ring(figure)
-    if gap > 1e-9 * max(abs(place.x), abs(place.y), ring.r if ring else figure.a):
+    if gap > SPOT_SHARE * max(abs(place.x), abs(place.y), ring.r if ring else figure.a):
         raise refuse("not_on", given.start, given.end, gap=gap, name="it")
     if ring is None:
         return tangents_of_ellipse(figure.at(figure.angle_at(place.x, place.y)), figure)[0]

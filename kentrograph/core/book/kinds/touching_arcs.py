@@ -14,7 +14,7 @@ from ...tangency.circles import TouchingCircles
 from ...tangency.touched import Touched
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .bindings import Facts, Outcome, check_words, ordered, plan_facts, value, words_of
+from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, value, words_of
 from .given import needs, too_many
 from .touching import Family, check_family, chosen_circle, family_of, name_of, touching_circles
 
@@ -49,7 +49,7 @@ _BETWEEN = ("from", "to", "touching", "radius")
 
 def _with_ends(statement: Statement) -> Family:
     """The family of the arc's circle: the ends that are given are places that it goes through."""
-    givens = ordered(statement)
+    givens = own_givens(statement)
     family = family_of(statement, givens)
     ends = {w: next((i for i, g in enumerate(givens) if g.word == w), None) for w in ("from", "to")}
     touched, names, own = list(family.touched), list(family.names), list(family.stated.own)
@@ -109,7 +109,7 @@ def _leaving(p: Planner, statement: Statement, tip: Tip) -> Plan:
         known = ("continuing", "from", "direction", "touching")
         stray = next((g for g in reversed(statement.givens) if g.word not in known), statement.givens[-1])
         raise too_many(statement, stray, ["continuing", "touching"])
-    givens = ordered(statement)
+    givens = own_givens(statement)
     index = next(i for i, g in enumerate(givens) if g.word == "touching")
     own = givens[index].sides
     loose = tuple(s for i, g in enumerate(givens) if i != index and g.word != "continuing" for s in g.sides)

@@ -5,9 +5,9 @@ from typing import cast
 from ...figures import Point
 from ...figures.similarity import Similarity, rotation
 from ...measure.angle import at_corner
+from ..chain import place_in
 from ..crossings import called
 from ..kind import GivenKind, Kind
-from ..places import as_function, plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -23,7 +23,7 @@ def _by(p: Planner, statement: Statement) -> By:
     if number is not None:
         turn = called(p.number(cast(Number, number)))
         return lambda env, last: rotation(about(env, last), turn(env, last))
-    start, end = (as_function(plan_place(p, place)) for place in pair)
+    start, end = (place_in(p, statement, place) for place in pair)
 
     def by(env: Env, last: Point) -> Similarity:
         centre = about(env, last)

@@ -6,6 +6,7 @@ Pulling changes the given that put the place there: a coordinate, a radius, a le
 from typing import NamedTuple
 
 from ...book.book import Book
+from ...book.caches import Kept
 from ...book.values import Drawn
 from ...problem import Refused
 from ..open_line import draft_of
@@ -24,13 +25,14 @@ def handles(book: Book, id: str) -> list[Handle]:
 
     None of a figure that waits. The last ones are kept: every move of the pointer over a selected figure asks for them.
     """
-    kept = book.memo.get("handles")
-    if kept is not None and kept[0] is book and kept[1] == id:
-        found: list[Handle] = kept[2]
-        return found
-    found = _found(book, id)
-    book.memo["handles"] = (book, id, found)
-    return found
+    kept = _HANDLES.of(book)
+    if id not in kept:
+        kept.clear()
+        kept[id] = _found(book, id)
+    return kept[id]
+
+
+_HANDLES: Kept[dict[str, list[Handle]]] = Kept(dict)
 
 
 def _found(book: Book, id: str) -> list[Handle]:

@@ -10,9 +10,10 @@ from ...construct.solution import near as nearest_solution
 from ...figures import Arc, Circle, Point
 from ...measure.closest import distance_between
 from ...problem import Refused
+from ..draft import Draft
 from ..intents import mended
 from ..interpretation import given_texts
-from ..open_line import Draft, before_kind
+from ..open_line import before_kind
 from ..side_words import worded
 from .handle import Rows
 

@@ -3,20 +3,22 @@
 import re
 from collections.abc import Iterator
 from math import hypot
+from typing import assert_never
 
 from ...angles import unit, unit_vector
 from ...book.book import Book
 from ...book.step import Step
 from ...book.tree import Given, Name, Named, NamedPlace
-from ...book.values import Drawn
+from ...book.values import Drawn, Reading
 from ...construct.arcs import via
 from ...construct.circles import through_three
-from ...figures import Arc, Circle, Curve, EndlessLine, Line, Point
+from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ...figures.along import place_along
 from ...meet import nearest
 from ...meet.carriers import way_of
 from ...meet.within import swept
 from ...problem import Refused
+from ...tolerance import ROUGH_SHARE
 from ...units import plain
 from ..interpretation import given_texts
 from ..pointing import Pointer
@@ -31,7 +33,7 @@ def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
     """A handle for each number that was typed, where pulling can say what it becomes."""
     givens, texts = step.statement.givens, given_texts(step.statement)
     single = {g.word: n for n, g in enumerate(givens) if len(g.arguments) == 1}
-    named = {word: found for word, n in single.items() if (found := _named_number(book, givens[n]))}
+    named = {word: found for word, n in single.items() if (found := _named_number(book, givens[n], book.position(step.id)))}
     numbers = {word: n for word, n in single.items() if literal(givens[n]) or word in named}
     words = {g.word for g in givens}
 
@@ -61,18 +63,23 @@ def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
         case Line() as line if {"from", "direction"} <= words and "direction" in numbers:
             yield handle(line.end, "direction", _direction("direction", numbers["direction"], line.start))
         case Line() | EndlessLine() as line if {"parallel", "distance"} <= words and "distance" in numbers:
-            base = _line_named(book, next(g for g in givens if g.word == "parallel"))
+            base = _line_named(book, next(g for g in givens if g.word == "parallel"), book.position(step.id))
             at = place_along(line, line.length / 2.0) if isinstance(line, Line) else line.through
             if base is not None:
                 yield handle(at, "distance", _beside(step, numbers["distance"], "distance", base))
         case Point() as point if len(givens) == 2 and all(_is_distance(g) for g in givens):
             yield Handle(point, f"changes {texts[0]} and {texts[1]}", step.id, _distances(book, step, texts))
+        case Point() | Line() | EndlessLine() | Ellipse() | Outline() | Reading() | float():
+            # Nothing here that a number put where it is, or `shapes` knows it.
+            pass
+        case _:
+            assert_never(value.figure)
 
 
-def _named_number(book: Book, given: Given) -> Step | None:
+def _named_number(book: Book, given: Given, before: int) -> Step | None:
     """The number that a given names, where it was typed as such: `radius hub` after `hub = 20`."""
     argument = given.arguments[0]
-    step = book.find(argument.name.key) if isinstance(argument, Named) else None
+    step = book.find(argument.name.key, before) if isinstance(argument, Named) else None
     typed = step is not None and step.statement.kind == "number" and literal(step.statement.givens[0])
     return step if typed else None
 
@@ -92,13 +99,13 @@ def _free_rim(book: Book, step: Step, circle: Circle) -> Point:
     x = y = 0.0
     for given in step.statement.givens:
         name = given.arguments[0] if given.word == "touching" else None
-        figure = book.figure_named(name.key) if isinstance(name, Name) else None
+        figure = book.figure_named(name.key, book.position(step.id)) if isinstance(name, Name) else None
         if isinstance(figure, Curve):
             at = nearest(figure, circle.centre)
             away = hypot(at.x - circle.centre.x, at.y - circle.centre.y)
             if away > 0.0:
                 x, y = x - (at.x - circle.centre.x) / away, y - (at.y - circle.centre.y) / away
-    c, s = unit(x, y) if hypot(x, y) > 1e-6 else unit_vector(45.0)
+    c, s = unit(x, y) if hypot(x, y) > ROUGH_SHARE else unit_vector(45.0)
     return Point(circle.centre.x + circle.radius * c, circle.centre.y + circle.radius * s)
 
 
@@ -235,15 +242,15 @@ def _is_distance(given: Given) -> bool:
     return given.word == "from" and len(given.arguments) == 2 and is_number(given.arguments[0])
 
 
-def _line_named(book: Book, given: Given) -> Line | EndlessLine | None:
+def _line_named(book: Book, given: Given, before: int) -> Line | EndlessLine | None:
     argument = given.arguments[-1]
-    figure = book.figure_named(argument.key) if isinstance(argument, Name) else None
+    figure = book.figure_named(argument.key, before) if isinstance(argument, Name) else None
     return figure if isinstance(figure, Line | EndlessLine) else None
 
 
 def _distances(book: Book, step: Step, texts: list[str]) -> Pull:
     """Both distances of a point: from places, or from lines on the side on which the pointer is."""
-    origins = [_measured_from(book, given) for given in step.statement.givens]
+    origins = [_measured_from(book, given, book.position(step.id)) for given in step.statement.givens]
 
     def pull(hand: Book, pointer: Pointer) -> Rows | str | None:
         rows: Rows = {}
@@ -265,12 +272,12 @@ def _distances(book: Book, step: Step, texts: list[str]) -> Pull:
 _FROM = re.compile(r"\s+from\s", re.IGNORECASE)
 
 
-def _measured_from(book: Book, given: Given) -> Point | Line | EndlessLine | None:
+def _measured_from(book: Book, given: Given, before: int) -> Point | Line | EndlessLine | None:
     """What a distance counts from: a line, or a place; of a round figure its centre."""
     argument = given.arguments[1]
     if isinstance(argument, Name | NamedPlace):
         name = argument if isinstance(argument, Name) else argument.name
-        figure = book.figure_named(name.key)
+        figure = book.figure_named(name.key, before)
         if isinstance(figure, Point | Line | EndlessLine):
             return figure
         centre = getattr(figure, "centre", None)

@@ -3,17 +3,19 @@
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
+from typing import cast
 
 from ...book.book import Book
-from ...book.places import as_function, plan_next, plan_place
-from ...book.planner import Planner
-from ...book.step import Step
-from ...book.tree import PLACES, Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
+from ...book.chain import chain_of, follow, is_place
+from ...book.places import plan_place
+from ...book.planner import Planner, as_function
+from ...book.step import Step, planner_of
+from ...book.tree import Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
 from ...figures import Arc, Line, Point
 from ...meet.within import distance_along
 from ...snap.guide_lines import in_number
+from ..draft import Draft
 from ..interpretation import env_of, given_texts
-from ..open_line import Draft
 from ..pointing import Pointer, places_at
 from .handle import Handle, Pull, from_base, is_number, length_text, way_text
 
@@ -25,26 +27,26 @@ Write = Callable[[Book, Pointer], str]
 def place_handles(book: Book, step: Step, handles_of: HandlesOf) -> Iterator[Handle]:
     """A handle for each place; ``handles_of`` gives those of a point that is named, which is then what moves."""
     index = book.position(step.id)
-    planner = Planner(step.manner, book.header.manner.unit)
+    planner = planner_of(step, book.header.manner.unit)
     last = book.last_place(index)
     texts = given_texts(step.statement)
-    for n, given in enumerate(step.statement.givens):
-        for argument in given.arguments:
-            if not isinstance(argument, PLACES):
-                continue
-            plan = as_function(plan_place(planner, argument)) if n == 0 else plan_next(planner, argument)
-            at = plan(env_of(book, planner, index), last)
-            if isinstance(argument, NamedPlace):
-                yield from _of_named(book, argument, handles_of)
-            else:
-                row = _row(step, given, n, texts[n], argument)
-                if row is not None:
-                    yield _of_place(book, step, row, argument, at, last, planner)
-            last = at
+    numbers = {id(given): n for n, given in enumerate(step.statement.givens)}
+    chain = chain_of(planner, step.statement)
+    for link, at, before in follow(chain, env_of(book, planner, index), last):
+        if not is_place(planner, link.given.word, link.argument):
+            continue
+        argument = cast(Place, link.argument)
+        if isinstance(argument, NamedPlace):
+            yield from _of_named(book, argument, index, handles_of)
+        else:
+            n = numbers[id(link.given)]
+            row = _row(step, link.given, n, texts[n], argument)
+            if row is not None:
+                yield _of_place(book, step, row, argument, at, before, planner)
 
 
-def _of_named(book: Book, place: NamedPlace, handles_of: HandlesOf) -> Iterator[Handle]:
-    named = book.find(place.name.key)
+def _of_named(book: Book, place: NamedPlace, before: int, handles_of: HandlesOf) -> Iterator[Handle]:
+    named = book.find(place.name.key, before)
     if named is not None and named.statement.kind == "point":
         own = next(iter(handles_of(book, named.id)), None)
         if own is not None:
@@ -134,22 +136,23 @@ def _one_number(row: _Row, place: Place) -> Callable[[Book, Pointer, str], str] 
 
 def _staying(book: Book, step: Step, row: _Row, place: Place, last: Point, planner: Planner) -> Write | None:
     """How a place is written at the pointer so that it stays of its sort; None for one that is only replaced."""
+    index = book.position(step.id)
     match place:
         case Relative(None, offset):
             return lambda hand, pointer: f"+ {_offset(hand, last, isinstance(offset, Polar), pointer)}"
         case Relative(base, offset) if base is not None and ":" in row.place:
-            origin = as_function(plan_place(planner, base))(env_of(book, planner, book.position(step.id)), last)
+            origin = as_function(plan_place(planner, base))(env_of(book, planner, index), last)
             named = row.place.split(":", 1)[0]
             return lambda hand, pointer: f"{named}: {_offset(hand, origin, isinstance(offset, Polar), pointer)}"
         case Polar():
-            datum = Point(*planner.in_drawing(planner.manner).to_world(0.0, 0.0))
+            datum = Point(*planner.manner.in_unit(planner.unit).to_world(0.0, 0.0))
             return lambda hand, pointer: _offset(hand, datum, True, pointer)
         case Along(_, name, from_end, False):
-            figure = book.figure_named(name.key)
+            figure = book.figure_named(name.key, index)
             if isinstance(figure, Line | Arc):
                 return lambda hand, pointer: _along(hand, row.place, figure, from_end, pointer)
         case OnAt(name, _):
-            centre = getattr(book.figure_named(name.key), "centre", None)
+            centre = getattr(book.figure_named(name.key, index), "centre", None)
             if isinstance(centre, Point):
                 return lambda hand, pointer: f"on {name.text} at {way_text(hand, *from_base(centre, pointer)[:2], pointer)}"
     return None

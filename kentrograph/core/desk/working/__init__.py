@@ -5,7 +5,7 @@ Which constructions draw which loci is listed in ``docs/maths/working.md``.
 
 from ...book.book import Book
 from ...book.kinds.bindings import given_facts
-from ...book.planner import Planner
+from ...book.step import planner_of
 from ...book.values import Drawn
 from ...problem import Refused
 from ..interpretation import env_of
@@ -32,7 +32,7 @@ def working_of(book: Book, id: str) -> Working | None:
     make = _KINDS.get(step.statement.kind)
     if not isinstance(value, Drawn) or make is None:
         return None
-    planner = Planner(step.manner, book.header.manner.unit)
+    planner = planner_of(step, book.header.manner.unit)
     sheet = Sheet(book, step, planner)
     try:
         facts = given_facts(planner, step.statement, lambda: env_of(book, planner, index), book.last_place(index))

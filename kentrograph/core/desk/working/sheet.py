@@ -6,8 +6,8 @@ from math import hypot
 from typing import Any
 
 from ...book.book import Book
+from ...book.chain import place_in
 from ...book.kinds.bindings import Facts
-from ...book.places import as_function, plan_place
 from ...book.planner import Planner
 from ...book.step import Step
 from ...book.tree import Given, Name, NamedPlace, Place
@@ -58,12 +58,12 @@ class Sheet:
     def place(self, node: Place) -> Point:
         """A place of the statement as it stands. Raises `Refused`."""
         index = self.book.position(self.step.id)
-        plan = as_function(plan_place(self._planner, node))
+        plan = place_in(self._planner, self.step.statement, node)
         return plan(env_of(self.book, self._planner, index), self.book.last_place(index))
 
     def figure(self, name: Name) -> Any:
         """The figure of a name; None where it draws none."""
-        return self.book.figure_named(name.key)
+        return self.book.figure_named(name.key, self.book.position(self.step.id))
 
 
 def with_values(facts: Facts) -> Iterator[tuple[Given, tuple[Any, ...]]]:

@@ -1,0 +1,39 @@
+"""A figure that is being written, row by row."""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Draft:
+    """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
+
+    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
+    that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
+    ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
+    """
+
+    kind: str
+    rows: tuple[str, ...] = ()
+    at: int | None = None
+    again: bool = False
+    clicks: tuple[tuple[float, float] | None, ...] = ()
+
+    def grown(self, rows: tuple[str, ...], click: tuple[float, float] | None = None) -> "Draft":
+        """The draft with one entry more, which may have become several rows; the others stay clicked where they were."""
+        at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
+        clicks = (*self.clicks, *(None,) * (len(self.rows) - len(self.clicks)))[: len(self.rows)]
+        more = max(0, len(rows) - len(self.rows))
+        return Draft(self.kind, rows, clicks=(*clicks[:at], *(click,) * more, *clicks[at:]))
+
+    def text(self, row: str = "") -> str:
+        """The statement that it would be, with one row more."""
+        return self.placed(row)[0]
+
+    def placed(self, row: str) -> tuple[str, int]:
+        """The statement with one row more, and where that row ends in it."""
+        at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
+        before = [r for r in (*self.rows[:at], row) if r]
+        after = [r for r in self.rows[at:] if r]
+        joint = "; " if self.kind.startswith("measure") else " "
+        head = f"{self.kind} {joint.join(before)}".strip()
+        return (joint.join([head, *after]) if before else f"{self.kind} {joint.join(after)}".strip()), len(head)

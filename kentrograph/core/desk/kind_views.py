@@ -1,0 +1,39 @@
+"""The kinds of figure and of reading, as a table knows them: for the tray, for drags and for held numbers."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ..book.kind import Drag, Held
+from ..book.kinds import FIGURES
+from ..book.kinds.measure import READINGS
+
+
+@dataclass(frozen=True, slots=True)
+class KindView:
+    """A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
+
+    ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
+    drawn of it is kept when it is left.
+    """
+
+    word: str
+    title: str
+    group: Literal["place", "shape", "read"]
+    explanation: str
+    drag: Drag | None
+    held: Held | None
+    endless: bool
+
+
+def kind_views() -> list[KindView]:
+    """All of them, group by group, in the order in which they are offered."""
+    figures = [
+        KindView(
+            word, kind.title, "shape" if kind.group == "shape" else "place", kind.explanation, kind.drag, kind.held, kind.endless
+        )
+        for word, kind in FIGURES.items()
+    ]
+    readings = [
+        KindView(f"measure {word}", one.title, "read", one.explanation, one.drag, None, False) for word, one in READINGS.items()
+    ]
+    return [*figures, *readings]

@@ -1,0 +1,287 @@
+"""The open line as a table shows it: read, with the pointer where it is, mended or pulled."""
+
+from dataclasses import dataclass, replace
+from math import hypot
+
+from ..angles import direction_of
+from ..book.book import Book
+from ..book.edits import Replace
+from ..book.manner import Header
+from ..book.values import Drawn, Reading
+from ..construct.solution import Solution
+from ..figures import Point
+from ..language.report import figure_data
+from ..problem import Problem, Refused
+from . import display
+from .draft import Draft
+from .handles import Handle, handles, pulled
+from .intents import mended
+from .interpretation import given_texts, given_values
+from .open_line import OpenLine, before_kind, draft_of, read_mend
+from .picks import under_pointer
+from .pointing import (
+    OF_FIGURE,
+    Pointed,
+    Pointer,
+    last_of_draft,
+    leaving,
+    passed_over,
+    place_at,
+    places_passed,
+    turning_about,
+    with_solution,
+)
+from .view_types import (
+    EnterView,
+    FollowView,
+    HandleView,
+    LineView,
+    LiveView,
+    ProblemView,
+    PullView,
+    Row,
+    SolutionView,
+    TagView,
+)
+from .views import problem_view, reading_words
+
+MOST_SOLUTIONS = 64
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Looked:
+    """What stands on the open line, where the pointer is, and what is looked at besides.
+
+    ``mend`` is the step that is being mended; ``in_front_of`` the one before which a new step would be written; ``selected``
+    the one whose handles are shown, of which ``pull`` is being pulled. ``choice`` is which reading of a pick, or which
+    solution, is meant; ``aimed`` says that the pointer was moved since the last key.
+    """
+
+    draft: Draft | None = None
+    text: str = ""
+    mend: str | None = None
+    in_front_of: str | None = None
+    pointer: Pointer | None = None
+    choice: int | None = None
+    selected: str | None = None
+    pull: int | None = None
+    aimed: bool = False
+
+
+def line_view(book: Book, at: Looked, seq: int = 0) -> LineView:
+    """The open line, read against the book as it stands; ``seq`` is said again in the answer."""
+    return replace(_looked(book, at), seq=seq)
+
+
+def _looked(book: Book, at: Looked) -> LineView:
+    if at.mend is not None:
+        return _mend_view(book, at, at.mend)
+    if at.pull is not None and at.pointer is not None and at.selected is not None and at.selected in book.steps:
+        return _pull_view(book, at.selected, at.pull, at.pointer)
+    index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
+    read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
+    selected = at.selected if at.draft is None and not at.text else None
+    shown = handles(book, selected) if selected is not None and selected in book.steps else []
+    return replace(
+        _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer),
+        handles=_handles(shown),
+        click=_enter(read.click) if read.click else None,
+        picks=list(read.rows),
+        picked=read.picked,
+        beside=read.beside or None,
+    )
+
+
+def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineView:
+    """A handle being pulled: the step that changes, and all that would follow."""
+    all_of_them = handles(book, selected)
+    handle = all_of_them[which] if which < len(all_of_them) else None
+    made = pulled(book, handle, pointer) if handle else None
+    index = book.position(handle.step if handle else selected)
+    hand = book.in_hand(book.steps[handle.step].manner) if handle else book
+    line = read_mend(book, handle.step, made.text) if handle and made else OpenLine("nothing")
+    pull = PullView(handle.step, made.text, made.becomes) if handle and made and line.do == "write" else None
+    return replace(
+        _line(book, line, line, index, None, place_at(hand, pointer)),
+        last=None,
+        live=None,
+        handles=_handles(all_of_them),
+        follows=_follows(book, handle.step, line, False) if handle else [],
+        passed=[[p.x, p.y] for p in places_passed(book, pointer, index)],
+        pull=pull,
+    )
+
+
+def _mend_view(book: Book, at: Looked, id: str) -> LineView:
+    """A step being mended: row by row where there is a draft of it, else as one line."""
+    step = book.steps.get(id)
+    if step is None:
+        gone = OpenLine("nothing", problem=Problem("no_step"))
+        return replace(_line(book, gone, gone, len(book.order), None, None), last=None, live=None)
+    index = book.position(id)
+    # Its numbers go on being read, and are written, as they were when it was written.
+    book = book.in_hand(step.manner)
+    if at.draft is None:
+        if not at.text:
+            line = OpenLine("nothing", draft_of(step))
+        else:
+            line = with_solution(book, read_mend(book, id, at.text), at.choice, None, index, id)
+        pointed = place_at(book, at.pointer) if at.pointer else None
+        view = replace(_line(book, line, line, index, None, pointed), last=None, live=None)
+        return replace(view, follows=_follows(book, id, line, False))
+    read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
+    view = _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
+    # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
+    click = _enter(replace(read.click, do="given") if read.rows else read.click) if read.click else None
+    before = before_kind(step)
+    return replace(
+        view,
+        enter=_behind(before, view.enter),
+        click=_behind(before, click) if click else None,
+        picks=list(read.rows),
+        picked=read.picked,
+        beside=read.beside or None,
+        name=step.name,
+        follows=_follows(book, id, read.shown, True),
+    )
+
+
+def _behind(before: str, enter: EnterView) -> EnterView:
+    """What would be written, behind what stands before the kind of figure in the step."""
+    return replace(enter, statement=before + enter.statement) if enter.statement else enter
+
+
+def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[FollowView]:
+    """The steps that would change with the one being mended."""
+    if line.step is None or line.do != "write":
+        return []
+    try:
+        step = mended(book, id, before_kind(book.steps[id]) + line.statement)[0] if by_rows else line.step
+    except Refused:
+        return []
+    after, _ = book.edited(Replace(step))
+    found: list[FollowView] = []
+    for one in sorted(after.changed, key=after.order.key):
+        value = after.values[one]
+        if one != id and value == book.values[one]:
+            continue
+        if isinstance(value, Problem):
+            found.append(FollowView(one, None, problem_view(after, value, after.position(one))))
+        else:
+            plain = isinstance(value.figure, float | Reading)
+            found.append(FollowView(one, None if plain else figure_data(value.figure), None))  # type: ignore[arg-type]
+    return found
+
+
+def _line(
+    book: Book,
+    line: OpenLine,
+    shown: OpenLine,
+    index: int,
+    draft: Draft | None,
+    pointed: Pointed | None,
+    pointer: Pointer | None = None,
+) -> LineView:
+    # A reading puts nothing down: nothing is counted from the last place.
+    places = draft is not None and not draft.kind.startswith("measure")
+    last = last_of_draft(book, draft, index)
+    rows = _rows(book, line, index)
+    value = shown.value if isinstance(shown.value, Drawn) else None
+    drawn = value.figure if value else None
+    target = _target(drawn, None if line.row else pointed)
+    about = turning_about(book, draft, index)
+    return LineView(
+        type="line",
+        seq=0,
+        rows=rows,
+        name=line.step.name if line.step else "",
+        row=line.row,
+        value=rows[-1].value if rows and line.row else "",
+        enter=_enter(line),
+        preview=figure_data(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
+        solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
+        taken=value.taken if value else 0,
+        note=value.note if value else "",
+        reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
+        problem=_problem(book, line, index, draft),
+        hint=line.hint,
+        completions=line.completions,
+        tag=_tag(book, pointed),
+        live=_live(last, target, book.header) if target is not None and places else None,
+        last=[last.x, last.y] if places else None,
+        around=[about.x, about.y] if about else None,
+        leaving=leaving(book, draft, index),
+        passed=[[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
+        click=None,
+        picks=[],
+        picked=0,
+        beside=None,
+        follows=[],
+        handles=[],
+        pull=None,
+    )
+
+
+def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> ProblemView | None:
+    """What is wrong with the row, and what would work there: as a row of a draft, else as the whole statement."""
+    if line.problem is None:
+        return None
+    view = problem_view(book, line.problem, index, line.step)
+    if view.suggested and view.suggestion and draft is not None:
+        word = view.suggestion.split()[0]
+        return replace(view, suggested=view.suggestion if line.row.lower().startswith(word) else None)
+    return view
+
+
+def _solution(one: Solution) -> SolutionView:
+    return SolutionView(figure_data(one.figure), one.signature, one.note, [[c.at.x, c.at.y] for c in one.contacts])
+
+
+def _rows(book: Book, line: OpenLine, index: int) -> list[Row]:
+    if line.step is None or line.step.statement.kind == "measure":
+        return [Row(row, "") for row in (line.draft.rows if line.draft else ())]
+    texts, values = given_texts(line.step.statement), given_values(book, line.step, index)
+    return [Row(t, v) for t, v in zip(texts, values, strict=True)]
+
+
+def _target(drawn: object, pointed: Pointed | None) -> Point | None:
+    end = getattr(drawn, "end", None)
+    if isinstance(end, Point):
+        return end
+    return pointed.at if pointed else None
+
+
+def _live(last: Point, to: Point, header: Header) -> LiveView:
+    dx, dy = to.x - last.x, to.y - last.y
+    # Across and up count along the datum, as coordinates do.
+    ux, uy = header.manner.turned(1.0, 0.0)
+    across, up = dx * ux + dy * uy, dy * ux - dx * uy
+    return LiveView(
+        length=display.with_unit(hypot(dx, dy), header),
+        direction=display.direction(direction_of(dx, dy), header),
+        across=display.length(across, header),
+        up=display.length(up, header),
+    )
+
+
+def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
+    if pointed is None:
+        return None
+    return TagView(
+        words=pointed.words,
+        at=[pointed.at.x, pointed.at.y],
+        kind=pointed.kind,
+        more=pointed.more,
+        step=book.step_of(pointed.figure) if pointed.figure else None,
+        sights=[figure_data(line) for line in pointed.sights],
+        of_figure=pointed.kind in OF_FIGURE,
+        passes=passed_over(book, pointed),
+    )
+
+
+def _enter(line: OpenLine) -> EnterView:
+    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement)
+
+
+def _handles(found: list[Handle]) -> list[HandleView]:
+    return [HandleView([h.at.x, h.at.y], h.words) for h in found]

@@ -1,0 +1,238 @@
+"""What a table is shown, as data: declared once. The schema of the wire, and so the browser's types, are made from it."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ..language.report import FigureData
+from .completion import Completion
+from .draft import Draft
+from .open_line import Do
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ProblemView:
+    """Why something cannot be; ``start`` and ``end`` are places in the text.
+
+    ``suggestion`` is what would work, in words (``radius 15.7``); ``suggested`` the statement, or the row, with that in place.
+    """
+
+    kind: str
+    message: str
+    start: int
+    end: int
+    suggestion: str | None
+    suggested: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A given in its own words, and what it was understood as where that says more."""
+
+    text: str
+    value: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReadingPart:
+    """A further number of a reading."""
+
+    name: str
+    value: str
+
+
+@dataclass(frozen=True, slots=True)
+class Compared:
+    """A reading against the value wanted."""
+
+    wanted: str
+    difference: str
+    good: bool | None
+
+
+@dataclass(frozen=True, slots=True)
+class ReadingView:
+    """A reading in words; ``exact`` is its value with every digit."""
+
+    kind: str
+    value: str
+    exact: float
+    rows: list[ReadingPart]
+    compared: Compared | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class StepView:
+    """A step of the book.
+
+    ``beside`` is the special place that a plain position was taken beside; ``residual`` by how much a touching figure misses
+    what it touches at most, in words, None for one that touches nothing.
+    """
+
+    id: str
+    kind: str
+    title: str
+    name: str
+    pen: str
+    hidden: bool
+    off: bool
+    text: str
+    rows: list[Row]
+    uses: list[str]
+    figure: FigureData | None
+    reading: ReadingView | None
+    number: float | None
+    problem: ProblemView | None
+    beside: str | None
+    residual: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class Locus:
+    """A line or circle that a person would draw to find a figure, and what it is."""
+
+    figure: FigureData
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class WorkingView:
+    """The working of a step: its loci, and the sums in words."""
+
+    loci: list[Locus]
+    sums: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class ValueView:
+    """A value of a figure: its word, how it reads, every digit of it, and whether it is one of the givens."""
+
+    word: str
+    shown: str
+    exact: float
+    stated: bool
+
+
+@dataclass(frozen=True, slots=True)
+class WayView:
+    """A way to state another value: the givens that give way, the step's text then, and the figure that it draws."""
+
+    instead: list[str]
+    text: str
+    figure: FigureData
+
+
+# The open line ----------------------------------------------------------------------------------------------
+
+
+@dataclass(frozen=True, slots=True)
+class EnterView:
+    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
+
+    do: Do
+    draft: Draft | None
+    statement: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TagView:
+    """What the pointer would take, in words, and the step under it.
+
+    ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
+    the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
+    what passing over it starts sight lines from.
+    """
+
+    words: str
+    at: list[float]
+    kind: str
+    more: int
+    step: str | None
+    sights: list[FigureData]
+    of_figure: bool
+    passes: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class LiveView:
+    """From the last place to the place in question, in words."""
+
+    length: str
+    direction: str
+    across: str
+    up: str
+
+
+@dataclass(frozen=True, slots=True)
+class FollowView:
+    """A step that would change with the one being mended."""
+
+    id: str
+    figure: FigureData | None
+    problem: ProblemView | None
+
+
+@dataclass(frozen=True, slots=True)
+class SolutionView:
+    """One of several figures that meet all givens: its side words, and where it touches."""
+
+    figure: FigureData
+    words: str
+    note: str
+    touching: list[list[float]]
+
+
+@dataclass(frozen=True, slots=True)
+class HandleView:
+    """A place by which the selected figure can be pulled, and what pulling changes."""
+
+    at: list[float]
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class PullView:
+    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes."""
+
+    id: str
+    text: str
+    becomes: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LineView:
+    """The open line, read.
+
+    ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
+    special place within a hair of the plain position that a click would take. ``around`` is the centre of the arc being
+    written while its end is free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the
+    places are that the pointer passed over. ``follows`` are the steps that would change with one that is mended or pulled.
+    """
+
+    type: Literal["line"]
+    seq: int
+    rows: list[Row]
+    name: str
+    row: str
+    value: str
+    enter: EnterView
+    preview: FigureData | None
+    solutions: list[SolutionView]
+    taken: int
+    note: str
+    reading: ReadingView | None
+    problem: ProblemView | None
+    hint: str
+    completions: tuple[Completion, ...]
+    tag: TagView | None
+    live: LiveView | None
+    last: list[float] | None
+    around: list[float] | None
+    leaving: float | None
+    passed: list[list[float]]
+    click: EnterView | None
+    picks: list[str]
+    picked: int
+    beside: str | None
+    follows: list[FollowView]
+    handles: list[HandleView]
+    pull: PullView | None

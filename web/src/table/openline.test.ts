@@ -1,0 +1,234 @@
+/** What keys and clicks do to the open line, against a server that the test plays: in their order, nothing lost, nothing twice. */
+import { beforeEach, describe, expect, it, vi } from "vitest";
+
+import type { Act, Draft, Line, ReadRequest, Step } from "../api/types";
+import type { Answer, Session } from "../session/session";
+import { useDocument } from "../state/document";
+import { NOTHING, useInterface } from "../state/interface";
+import { useKinds } from "../state/kinds";
+import { OpenLine } from "./openline";
+
+type Reading = Omit<ReadRequest, "type" | "seq">;
+
+const draft = (kind: string, ...rows: string[]): Draft => ({ kind, rows, at: null, again: false });
+const problem = { kind: "unknown_word", message: "no such word", start: 0, end: 3, suggestion: null, suggested: null };
+
+/** A server that knows lines and chains well enough: a kind begins, a row is stated, two rows are written. */
+function read({ draft: open, text }: Reading): Partial<Line> {
+  const enter = (what: string, to: Draft | null, statement = "") => ({
+    enter: { do: what, draft: to && { ...to, clicks: [] }, statement } as never,
+    problem: null,
+    picks: [],
+    solutions: [],
+    click: null,
+    beside: null,
+    follows: [],
+  });
+  if (text === "line" || text === "path") return enter("begin", draft(text));
+  if (text.startsWith("bad")) return { ...enter("nothing", open ?? null), problem };
+  if (!open) return text === "" ? enter("nothing", null) : enter("write", null, text);
+  const rows = text === "" ? open.rows : [...open.rows, text];
+  const more = { ...open, rows };
+  const whole = `${open.kind} ${rows.join(" ")}`;
+  return rows.length > 1 && (open.kind === "line" || text === "") ? enter("write", more, whole) : enter("given", more);
+}
+
+let acts: Act[];
+let readings: Reading[];
+let lost: boolean;
+let answer: Answer;
+let line: OpenLine;
+
+beforeEach(() => {
+  vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => undefined, removeItem: () => undefined });
+  useInterface.setState({ ...NOTHING });
+  useDocument.setState({ byId: new Map(), steps: [] });
+  const held = { words: ["length", "direction"], behind: "" };
+  useKinds.setState({
+    kinds: [
+      { word: "line", endless: false, held, drag: { start: "from", end: "to", figure: "square" } },
+      { word: "path", endless: true, held: null, drag: null },
+    ] as never,
+  });
+  acts = [];
+  readings = [];
+  lost = false;
+  answer = { ok: true };
+  const session = {
+    drawing: "d",
+    read: vi.fn(),
+    readNow: (reading: Reading) => {
+      readings.push(reading);
+      return Promise.resolve(lost ? null : (read(reading) as Line));
+    },
+    act: (act: Act) => {
+      acts.push(act);
+      return Promise.resolve(answer);
+    },
+  };
+  line = new OpenLine(session as unknown as Session, () => undefined);
+});
+
+const state = () => useInterface.getState();
+const settled = () => vi.waitFor(() => expect(line["queue"].entries).toHaveLength(0));
+const texts = () => acts.flatMap((act) => (act.do === "write" ? [act.text] : []));
+
+async function enters(...entries: string[]): Promise<void> {
+  for (const text of entries) {
+    useInterface.setState({ text });
+    line.enter();
+  }
+  await settled();
+}
+
+describe("Enter", () => {
+  it("writes what was typed faster than it was read, in its order", async () => {
+    await enters("line", "from 0, 0", "to 5, 5", "from 9, 9", "to 1, 1");
+    expect(texts()).toEqual(["line from 0, 0 to 5, 5", "line from 9, 9 to 1, 1"]);
+  });
+
+  it("keeps the kind open for the next one", async () => {
+    await enters("line", "from 0, 0", "to 5, 5");
+    expect(state().draft).toEqual({ kind: "line", rows: [], at: null, again: true });
+  });
+
+  it("puts a wrong entry back to be typed over, and keeps what came after it", async () => {
+    await enters("line", "bad", "from 0, 0", "to 5, 5");
+    expect(state()).toMatchObject({ text: "bad", refused: problem, waiting: ["from 0, 0", "to 5, 5"] });
+    useInterface.setState({ text: "from 7, 7" });
+    line.enter();
+    await vi.waitFor(() => expect(state().text).toBe("from 0, 0"));
+    expect(state().draft?.rows).toEqual(["from 7, 7"]);
+  });
+
+  it("loses nothing over a lost connection", async () => {
+    lost = true;
+    await enters("line from 0, 0 to 5, 5");
+    expect(state().text).toBe("line from 0, 0 to 5, 5");
+    expect(state().refused?.message).toContain("connection is lost");
+    lost = false;
+    line.enter();
+    await settled();
+    expect(texts()).toEqual(["line from 0, 0 to 5, 5"]);
+  });
+
+  it("shows why a step was not written, where it was typed", async () => {
+    answer = { ok: false, message: "the name is taken", start: 0, end: 0 };
+    await enters("P1 = point 1, 1");
+    expect(state().refused?.message).toBe("the name is taken");
+    expect(state().text).toBe("P1 = point 1, 1");
+  });
+
+  it("writes in front of the step that was asked for, as long as it is there", async () => {
+    useDocument.setState({ byId: new Map([["s", { id: "s" } as unknown as Step]]) });
+    useInterface.setState({ before: "s" });
+    await enters("point 1, 1");
+    useDocument.setState({ byId: new Map() });
+    await enters("point 2, 2");
+    expect(acts.map((act) => (act.do === "write" ? act.in_front_of : ""))).toEqual(["s", null]);
+  });
+});
+
+describe("taking back", () => {
+  it("takes the last given of a begun figure, and not a finished step", async () => {
+    await enters("path", "from 0, 0", "to 5, 5");
+    expect(line.takeBackOpen()).toBe(true);
+    await settled();
+    expect(state().draft?.rows).toEqual(["from 0, 0"]);
+    expect(acts).toEqual([]);
+  });
+
+  it("takes what is typed first", async () => {
+    await enters("path", "from 0, 0");
+    useInterface.setState({ text: "to 7" });
+    expect(line.takeBackOpen()).toBe(true);
+    expect(state()).toMatchObject({ text: "", draft: { rows: ["from 0, 0"] } });
+  });
+
+  it("is for the book again once nothing is begun, also while the kind stays open", async () => {
+    expect(line.takeBackOpen()).toBe(false);
+    await enters("line", "from 0, 0", "to 5, 5");
+    expect(line.takeBackOpen()).toBe(false);
+  });
+
+  it("leaves a step that is being mended as it was", async () => {
+    useInterface.setState({ mend: { id: "s", original: "a", before: { draft: null, text: "kept" } }, text: "b" });
+    expect(line.takeBackOpen()).toBe(true);
+    await settled();
+    expect(state()).toMatchObject({ mend: null, text: "kept" });
+  });
+});
+
+describe("Escape", () => {
+  it("goes from the text to the figure to the selection", async () => {
+    useInterface.setState({ draft: draft("line", "from 0, 0"), text: "to 3", selected: "s" });
+    line.escape();
+    expect(state()).toMatchObject({ text: "", selected: "s" });
+    line.escape();
+    await settled();
+    expect(state().draft).toBeNull();
+    line.escape();
+    await settled();
+    expect(state().selected).toBeNull();
+  });
+
+  it("keeps a chain that can be drawn", async () => {
+    await enters("path", "from 0, 0", "to 5, 5");
+    line.escape();
+    await settled();
+    expect(texts()).toEqual(["path from 0, 0 to 5, 5"]);
+  });
+
+  it("keeps a chain on the open line while the connection is lost", async () => {
+    await enters("path", "from 0, 0", "to 5, 5");
+    lost = true;
+    line.escape();
+    await settled();
+    expect(state().draft?.rows).toEqual(["from 0, 0", "to 5, 5"]);
+    expect(state().refused?.message).toContain("kept");
+  });
+});
+
+describe("Tab", () => {
+  it("states the held number and goes on to the other one", async () => {
+    await enters("line", "from 0, 0");
+    useInterface.setState({ text: "40" });
+    expect(line.hold()).toBe(true);
+    await settled();
+    expect(readings.at(-1)?.text).toBe("length 40");
+    useInterface.setState({ draft: null, text: "40" });
+    expect(line.hold()).toBe(false);
+  });
+});
+
+describe("a choice", () => {
+  const pointer = (x: number) => ({ x, y: 0, pixel: 1, reach: 10 }) as never;
+
+  it("survives a small move of the pointer, and not going elsewhere", () => {
+    line.point(pointer(100));
+    line.choose(1);
+    line.point(pointer(130));
+    expect(state().choice).toBe(1);
+    line.point(pointer(200));
+    expect(state().choice).toBeNull();
+  });
+
+  it("is over once something is typed", () => {
+    line.choose(1);
+    line.type("4");
+    expect(state().choice).toBeNull();
+  });
+});
+
+it("a handle that was pulled is written when it is let go", async () => {
+  useDocument.setState({ byId: new Map([["s", { id: "s", text: "old" } as unknown as Step]]) });
+  useInterface.setState({ pull: 0 });
+  const session = line.session as unknown as { readNow: unknown };
+  session.readNow = () => Promise.resolve({ pull: { id: "s", text: "new", becomes: "new" } });
+  await line.letGo();
+  expect(acts).toEqual([{ do: "mend", id: "s", text: "new" }]);
+  expect(state().pull).toBeNull();
+  session.readNow = () => Promise.resolve({ pull: { id: "s", text: "old", becomes: "old" } });
+  await line.letGo();
+  expect(acts).toHaveLength(1);
+});

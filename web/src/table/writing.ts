@@ -1,0 +1,29 @@
+/** What the open line has come to goes into the book: a step, or another text of one. What is refused says why beside the row. */
+import { refusal, useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
+import type { Session } from "../session/session";
+import { newId } from "./entry";
+
+type Acts = Pick<Session, "act">;
+
+export function refuse(message: string, start = 0, end = 0): void {
+  useInterface.setState({ refused: refusal(message, start, end) });
+}
+
+/** Answers whether the step was written. */
+export async function writeStep(session: Acts, text: string, in_front_of: string | null): Promise<boolean> {
+  const { pen } = usePreferences.getState();
+  const beside = useInterface.getState().beside.join(", ").slice(0, 300);
+  const answer = await session.act({ do: "write", text, id: newId(), in_front_of, pen, beside });
+  if (answer.ok) useInterface.setState({ beside: [] });
+  else refuse(answer.message);
+  return answer.ok;
+}
+
+/** Gives a step another text, where it is another one. Answers whether it has it now. */
+export async function mendStep(session: Acts, id: string, before: string | undefined, text: string): Promise<boolean> {
+  if (text === before) return true;
+  const answer = await session.act({ do: "mend", id, text });
+  if (!answer.ok) refuse(answer.message, answer.start, answer.end);
+  return answer.ok;
+}
