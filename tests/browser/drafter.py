@@ -1,5 +1,6 @@
 """Somebody who draws: what they press and point at, and what they then see."""
 
+import re
 from math import cos, radians, sin
 from typing import Any, Literal
 
@@ -10,6 +11,15 @@ from ..conftest import Server
 
 Button = Literal["left", "right"]
 
+# Two frames: the first may have begun before what was done, the second paints it and sends what it asks.
+SETTLED = """async () => {
+  const frame = () => new Promise((next) => requestAnimationFrame(next));
+  const surface = document.querySelector('[aria-label="Drawing surface"]');
+  const late = performance.now() + 10000;
+  do { await frame(); await frame(); } while (surface?.ariaBusy === "true" && performance.now() < late);
+  return surface?.ariaBusy !== "true";
+}"""
+
 
 class Drafter:
     """Hands and eyes on one drawing."""
@@ -19,6 +29,10 @@ class Drafter:
         self.server = server
         self.api = api
         self.id = id
+
+    def settles(self) -> None:
+        """Until all that was done has been answered and is seen."""
+        assert self.page.evaluate(SETTLED), "the table is still busy"
 
     # Hands
 
@@ -48,7 +62,7 @@ class Drafter:
     def hovers_on(self, x: float, y: float) -> None:
         """The pointer to a place of the drawing."""
         self.page.mouse.move(*self.pixel(x, y))
-        self.page.wait_for_timeout(150)
+        self.settles()
 
     def clicks_on(self, x: float, y: float, button: Button = "left") -> None:
         """Clicks at a place of the drawing, wherever the view has it."""
@@ -67,13 +81,13 @@ class Drafter:
         self.hovers_on(*start)
         self.page.mouse.down()
         self.page.mouse.move(*self.pixel(*end), steps=6)
-        self.page.wait_for_timeout(200)
+        self.settles()
         self.page.mouse.up()
-        self.page.wait_for_timeout(150)
+        self.settles()
 
     def pixel(self, x: float, y: float) -> tuple[float, float]:
-        """Where a place of the drawing is on the screen."""
-        self.page.wait_for_timeout(100)
+        """Where a place of the drawing is on the screen, once the view rests."""
+        self.settles()
         camera = self.page.get_by_test_id("figures").get_attribute("data-camera")
         box = self.surface.bounding_box()
         assert camera is not None
@@ -82,6 +96,16 @@ class Drafter:
         c, s = cos(radians(turn)), sin(radians(turn))
         x, y = x * c + y * s, y * c - x * s
         return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
+
+    def turns_to(self, words: str) -> None:
+        """The arrow key, until the tag says this."""
+        self.settles()
+        for _ in range(12):
+            if re.match(words, self.tag.inner_text()):
+                return
+            self.presses("ArrowDown")
+            self.settles()
+        raise AssertionError(f"never {words}: {self.tag.inner_text()}")
 
     # Eyes
 
@@ -106,6 +130,7 @@ class Drafter:
     # What is really stored
 
     def book(self) -> dict[str, Any]:
+        self.settles()
         found: dict[str, Any] = self.api.get(f"/drawings/{self.id}").json()
         return found
 

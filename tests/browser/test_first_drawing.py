@@ -105,7 +105,7 @@ def test_view_follows_what_is_placed_and_never_touches_what_is_written(drafter: 
     drafter.types("", "30")
     drafter.sees_steps(2)
     # The second circle lies far outside the first view: its pixels are on the surface all the same.
-    drafter.page.wait_for_timeout(150)
+    drafter.settles()
     assert dark_columns(drafter)[0] < 200
     assert dark_columns(drafter)[1] > 700
 

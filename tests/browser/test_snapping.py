@@ -187,11 +187,7 @@ def test_what_was_taken_beside_something_special_is_marked(drafter: Drafter) -> 
     drafter.presses("Control+Home")
     drafter.types("circle")
     drafter.hovers_on(100.13, 0.1)
-    for _ in range(12):
-        if re.match(r"centre \d", drafter.tag.inner_text()):
-            break
-        drafter.presses("ArrowDown")
-        drafter.page.wait_for_timeout(60)
+    drafter.turns_to(r"centre \d")
     drafter.page.mouse.down()
     drafter.page.mouse.up()
     drafter.types("8")

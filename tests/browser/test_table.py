@@ -128,7 +128,7 @@ def test_with_the_pointer_alone(drafter: Drafter) -> None:
 def test_handles_say_what_pulling_does_and_change_that_given(drafter: Drafter) -> None:
     begun(drafter, "point 0, 0", "circle centre P1 radius 20", "line from P1 direction 30 length 60", "point end of L1: 0, 10")
     drafter.step("C1").first.click()
-    drafter.page.wait_for_timeout(300)
+    drafter.settles()
     drafter.hovers_on(14.142, 14.142)
     expect(drafter.tag).to_contain_text("pulling changes radius 20")
     drafter.drags((14.142, 14.142), (21.2, 21.2))
@@ -232,3 +232,17 @@ def test_with_the_book_folded_away(drafter: Drafter) -> None:
     drafter.types("60, 10")
     drafter.page.get_by_role("button", name="Unfold the book").click()
     drafter.sees_steps(2)
+
+
+def test_striking_what_others_hang_on_says_who_waits_with_undo_beside_it(drafter: Drafter) -> None:
+    begun(
+        drafter, "line from 0, 0 to 60, 0", "circle touching L1 left at 20, 0 radius 8", "point 30, 40", "line from P1 square L1"
+    )
+    drafter.step("L1").first.click()
+    drafter.presses("Delete")
+    told = drafter.page.get_by_role("status", name="What waits")
+    expect(told).to_contain_text("C1 and L2 cannot be drawn any more, after striking line L1.")
+    told.get_by_role("button", name="Undo").click()
+    expect(told).to_have_count(0)
+    drafter.sees_steps(4)
+    assert drafter.figure("C1")["radius"] == 8

@@ -377,3 +377,41 @@ def test_verbs_are_given_by_clicks_alone(kind: str, clicks: tuple[tuple[float, f
         draft = click.draft
         assert click.do == ("write" if number == len(clicks) and kind != "fillet" else "given") or kind == "join"
     assert draft.text() == statement
+
+
+# Pulled to what comes later --------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("lines", "handle", "to", "text"),
+    [
+        (("point 0, 0", "point 40, 30"), 0, (40.3, 29.8), "point 40, 30"),
+        (("point 0, 0", "line from 0, 50 to 30, 70"), 0, (15.2, 59.9), "point 15, 60"),
+        (("circle centre 0, 0 radius 5", "point 6, 8"), 1, (6.2, 8.1), "circle centre 0, 0 radius 10"),
+        # An end at 30 degrees on a later circle: as many digits as it takes.
+        (("point 0, 0", "arc centre 100, 0 radius 30 at 30 sweep 90"), 0, (125.9, 15.2), "point 125.980762113533, 15"),
+    ],
+)
+def test_pulled_to_a_later_figure_it_lies_there_and_says_that_it_does_not_hang_on_it(
+    lines: tuple[str, ...], handle: int, to: tuple[float, float], text: str
+) -> None:
+    b = book(*lines)
+    view = line_view(b, Looked(selected=b.order[0], pull=handle, pointer=Pointer(*to, 1.0, 0.1)))
+    assert view.pull is not None
+    assert "comes later" in view.pull.later
+    said = [float(n) for n in view.pull.text.replace(",", " ").split() if n[0].isdigit()]
+    assert said == pytest.approx([float(n) for n in text.replace(",", " ").split() if n[0].isdigit()], abs=1e-9)
+
+
+def test_what_hangs_on_the_pulled_figure_is_no_place_to_pull_it_to() -> None:
+    b = book("point 0, 0", "line from P1 direction 0 length 10", "circle centre end of L1 radius 3")
+    view = line_view(b, Looked(selected=b.order[0], pull=0, pointer=Pointer(10.2, 0.1, 1.0, 0.1)))
+    assert view.pull is not None
+    assert (view.pull.later, view.pull.text) == ("", "point 10.2, 0.1")
+
+
+def test_an_earlier_place_as_near_is_taken_by_its_name() -> None:
+    b = book("point 40, 30", "circle centre 0, 0 radius 5", "point 40, 30")
+    view = line_view(b, Looked(selected=b.order[1], pull=0, pointer=Pointer(40.2, 30.1, 1.0, 0.1)))
+    assert view.pull is not None
+    assert view.pull.text == "circle centre P1 radius 5"

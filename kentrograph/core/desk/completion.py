@@ -118,7 +118,8 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
         first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
         return _names(book, at, None, partial) if any(g.word == "figures" for g in first) else []
     places = given.takes == "places"
-    several = places or given.takes in ("figures", "two places", "two things", "one or two things")
+    one_of_two = given.takes == "one or two things" and len(statement.givens[-1].arguments) == 1
+    several = places or given.takes == "figures" or one_of_two
     return _names(book, at, {"point", "circle", "arc", "ellipse"} if places else None, partial) if several else []
 
 
@@ -177,7 +178,9 @@ def _sides(book: Book, statement: Statement, at: int) -> list[Completion]:
 def _givens(statement: Statement) -> list[Completion]:
     if statement.kind == "measure":
         said = {g.word for g in statement.givens}
-        return [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in said and g.word != "less"]
+        # How far off is meant of what is wanted, so it stands behind that.
+        unfit = said | {"less"} | (set() if "wanted" in said else {"within"})
+        return [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in unfit]
     return list(complete_given(statement.kind, statement, ""))
 
 
@@ -193,6 +196,7 @@ def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[
     found = [
         Completion(g.word, g.explanation)
         for g in spec.givens
-        if g.written and (g.repeats or g.word not in has) and g.word.startswith(words[0])
+        # A distance stands before its word.
+        if g.written and g.takes != "distance from" and (g.repeats or g.word not in has) and g.word.startswith(words[0])
     ]
     return tuple(found[:MOST])

@@ -14,7 +14,7 @@ from ..language.report import figure_data
 from ..problem import Problem, Refused
 from . import display
 from .draft import Draft
-from .handles import Handle, handles, pulled
+from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .interpretation import given_texts, given_values
 from .open_line import OpenLine, before_kind, draft_of, read_mend
@@ -23,7 +23,9 @@ from .pointing import (
     OF_FIGURE,
     Pointed,
     Pointer,
+    exactly_at,
     last_of_draft,
+    later_place,
     leaving,
     passed_over,
     place_at,
@@ -96,20 +98,35 @@ def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineV
     """A handle being pulled: the step that changes, and all that would follow."""
     all_of_them = handles(book, selected)
     handle = all_of_them[which] if which < len(all_of_them) else None
-    made = pulled(book, handle, pointer) if handle else None
-    index = book.position(handle.step if handle else selected)
-    hand = book.in_hand(book.steps[handle.step].manner) if handle else book
-    line = read_mend(book, handle.step, made.text) if handle and made else OpenLine("nothing")
-    pull = PullView(handle.step, made.text, made.becomes) if handle and made and line.do == "write" else None
+    if handle is None:
+        nothing = _line(book, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), None, place_at(book, pointer))
+        return replace(nothing, last=None, live=None, handles=_handles(all_of_them))
+    line, made, follows = _pulled(book, handle, pointer)
+    later = later_place(book, pointer, book.position(handle.step))
+    if later is not None and made is not None and book.step_of(later.figure or "") not in {f.id for f in follows}:
+        # Nothing can hang on what comes later, but it can lie where that lies now.
+        line, made, follows = _pulled(book, handle, exactly_at(pointer, later.at))
+    else:
+        later = None
+    index = book.position(handle.step)
+    hand = book.in_hand(book.steps[handle.step].manner)
+    said = f"as {later.words} lies now; it comes later, so nothing here follows it" if later else ""
     return replace(
-        _line(book, line, line, index, None, place_at(hand, pointer)),
+        _line(book, line, line, index, None, later or place_at(hand, pointer)),
         last=None,
         live=None,
         handles=_handles(all_of_them),
-        follows=_follows(book, handle.step, line, False) if handle else [],
+        follows=follows,
         passed=[[p.x, p.y] for p in places_passed(book, pointer, index)],
-        pull=pull,
+        pull=PullView(handle.step, made.text, made.becomes, said) if made and line.do == "write" else None,
     )
+
+
+def _pulled(book: Book, handle: Handle, pointer: Pointer) -> tuple[OpenLine, Pulled | None, list[FollowView]]:
+    """The open line with the handle at the pointer, what would be written, and what would follow."""
+    made = pulled(book, handle, pointer)
+    line = read_mend(book, handle.step, made.text) if made else OpenLine("nothing")
+    return line, made, _follows(book, handle.step, line, False)
 
 
 def _mend_view(book: Book, at: Looked, id: str) -> LineView:

@@ -40,7 +40,7 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
     if typed.startswith(":"):
         # Beside a place: so far across and up from it, or so far in a direction.
         return [f"{p.words}: {typed[1:].strip()}" for p in places if p.kind]
-    rows: list[str] = []
+    rows = _first_of_two(book, draft, typed, places)
     asked = _asked(typed.lower())
     if asked and typed.lower() not in _givens(draft):
         head = typed[: len(typed) - len(asked)]
@@ -58,6 +58,15 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         rows.extend([f"{typed} {name}{' from end' if nearer == 'end' else ''}", f"{typed} {name}", f"{typed} of {name}"])
         rows.append(f"{typed} {nearer} of {name}")
     return list(dict.fromkeys(rows))
+
+
+def _first_of_two(book: Book, draft: Draft, typed: str, places: list[Pointed]) -> list[str]:
+    """The word of a given that takes two things, with the first of them: it waits for the other."""
+    given = KINDS[draft.kind].given(typed.lower()) if draft.kind in KINDS else None
+    if given is None or given.word != typed.lower() or given.takes not in ("two places", "two things"):
+        return []
+    lines = [p.figure for p in places if p.figure and not p.special] if given.takes == "two things" else []
+    return [*(f"{typed} {book.name_of(id)};" for id in dict.fromkeys(lines)), *(f"{typed} {p.words};" for p in places)]
 
 
 def _asked(typed: str) -> str:

@@ -4,31 +4,25 @@ Each pick is a row as it will read in the book. Every one offered has been tried
 """
 
 from dataclasses import dataclass, replace
-from math import atan2, degrees, hypot, inf
 
 from ..book.book import Book
-from ..book.kind import Kind
 from ..book.kinds import FIGURES
-from ..book.tree import Statement
-from ..book.values import Drawn
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ..units import plain
 from .draft import Draft
 from .open_line import OpenLine, read_open_line
 from .phrases import phrases
+from .pick_rows import OF_THE_LAST, figure_under, nearest_first, rows_of
 from .pointing import (
     Pointed,
     Pointer,
     last_of_draft,
     places_at,
-    plain_position,
     read_with_pointer,
-    rounded,
     stands,
     with_solution,
 )
 
-_ROUND = Circle | Arc | Ellipse
 _MOST = 12
 _MOST_PLACES = 7
 
@@ -63,6 +57,13 @@ def under_pointer(
     pointed = places[0] if places else None
     line = read_with_pointer(book, draft, text, index, pointer)
     aim = pointer if aimed else None
+    if draft is None and pointer is not None and line.do in ("begin", "nothing"):
+        begun = _begun(line, text)
+        if begun is not None:
+            # A figure that is begun by typing takes the click as well, before Enter.
+            inner = under_pointer(book, *begun, index, pointer, choice, aimed)
+            if inner.click is not None and inner.rows:
+                return replace(inner, line=line, shown=inner.shown if inner.shown.value is not None else line)
     if draft is not None and text.strip() and pointer is not None and line.problem is not None and line.do == "nothing":
         rows = phrases(book, draft, text, index, pointer, places)
         found = [pick for row in rows for pick in _tried(book, draft, row, index)]
@@ -77,6 +78,14 @@ def under_pointer(
         line = with_solution(book, line, choice, aim, index)
         return Shown(line, line, line if line.do == "write" else None, pointed=pointed)
     return _picked(book, draft, line, found, pointer, index, choice, places)
+
+
+def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
+    """What is typed as the kind of figure that it begins, and the rest; None where it begins none."""
+    if line.do == "begin" and line.draft is not None and not line.row:
+        return (line.draft, "") if not line.draft.rows else None
+    kind, _, rest = text.strip().partition(" ")
+    return (Draft(kind.lower()), rest.strip()) if kind.lower() in FIGURES else None
 
 
 def _picked(
@@ -124,19 +133,19 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     rows: dict[str, None] = {}
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if places is None else places
     first = places[0]
-    if pointer.level and draft.kind in ("line", "path") and draft.rows:
+    if pointer.level:
         rows |= dict.fromkeys(_levelled_to(book, draft, first, index))
         first = _levelled(book, draft, first, index)
     if first.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
         # A quarter point is only another place of a figure that is more likely to be touched there.
         first = replace(first, special=False)
-    rows |= dict.fromkeys(_rows(book, draft, statement, first, pointer, index))
+    rows |= dict.fromkeys(rows_of(book, draft, statement, first, pointer, index))
     # Of what else lies within reach only the likeliest reading.
     for other in places[1:]:
         if not other.kind:
             # The plain position, free of what lies there.
             other = replace(other, figure=None)
-        rows |= dict.fromkeys([row for row in _rows(book, draft, statement, other, pointer, index) if other.words in row][:1])
+        rows |= dict.fromkeys([row for row in rows_of(book, draft, statement, other, pointer, index) if other.words in row][:1])
     for row in rows:
         found.extend(_tried(book, draft, row, index))
         if len(found) == _MOST:
@@ -161,7 +170,7 @@ def _lifted(draft: Draft, pointer: Pointer) -> tuple[Draft, Pointer, bool]:
 
 def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":
     """The row as a pick, if the figure being written can use it; one that only goes on being typed always can."""
-    if row.endswith(","):
+    if row.endswith((",", ";")):
         return [Pick(row, OpenLine("type", draft, row, statement=f"{row} "))]
     line = read_open_line(book, draft, row, index, offer=False)
     return [Pick(row, line)] if line.problem is None and line.do != "nothing" else []
@@ -173,31 +182,13 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     (lx, ly), (x, y) = book.writing.from_world(last), book.writing.from_world(pointed.at)
     held, other = ("level", "plumb") if abs(x - lx) >= abs(y - ly) else ("plumb", "level")
     word = "to " if draft.kind == "line" else ""
-    if pointed.special and pointed.kind not in _OF_THE_LAST:
+    if pointed.special and pointed.kind not in OF_THE_LAST:
         return [f"{word}crossing of ({held}) ({other} {pointed.words})"]
-    figure, name = _under(book, pointed)
+    figure, name = figure_under(book, pointed)
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return []
     sides = ("",) if isinstance(figure, Line | EndlessLine) else (" entering", " leaving", "")
-    return _nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
-
-
-_OF_THE_LAST = ("sights", "foot", "touch")
-"""Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
-
-
-def _nearest_first(book: Book, draft: Draft, rows: list[str], at: Point, index: int) -> list[str]:
-    """Of rows that end a line in different places, the one that ends nearest to a place; none where none can be read."""
-
-    def off(row: str) -> float:
-        value = read_open_line(book, draft, row, index, offer=False).value
-        figure = value.figure if isinstance(value, Drawn) else None
-        end = getattr(figure, "end", None)
-        return hypot(end.x - at.x, end.y - at.y) if isinstance(end, Point) else inf
-
-    away = {row: off(row) for row in rows}
-    best = min(rows, key=lambda row: away[row])
-    return [best] if away[best] < inf else []
+    return nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
 
 
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
@@ -214,162 +205,3 @@ def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed
     at = Point(*(manner.to_world(x, ly) if along else manner.to_world(lx, y)))
     # What is held level is a place, whatever figure lies under the pointer.
     return replace(pointed, words=words, at=at, special=False, more=0, figure=None)
-
-
-def _rows(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
-    has = {g.word for g in statement.givens} if statement else set()
-    figure, name = _under(book, pointed)
-    place = pointed.words
-    on = f"nearest to {plain_position(book, pointer)[0]} on {name}" if name and not isinstance(figure, Point | Outline) else ""
-    match draft.kind:
-        case "circle":
-            return _circle(has, pointed, place, on, figure, name)
-        case "arc":
-            return _arc(book, draft, has, pointed, place, figure, name, pointer.turned < 0.0, index)
-        case "line":
-            return _line(book, draft, has, pointed, place, figure, name, pointer, index)
-        case "point":
-            return [place, *([on, f"on {name}"] if name and not pointed.special else [])]
-        case _ if draft.kind.startswith("measure"):
-            if pointed.special or not name:
-                return [place, *([name] if name else [])]
-            return [name, place]
-        case "path" if has:
-            # A place held level or plumb is not one that a curve is asked to reach.
-            if place.startswith("+") and pointer.level:
-                return [place]
-            # Whoever leaves the last place sideways means an arc.
-            ways = [f"curve to {place}", place] if pointer.swing else [place, f"curve to {place}"]
-            return [*ways, *([on] if not pointed.special and on else [])]
-        case _:
-            kind = FIGURES[draft.kind]
-            if kind.givens[0].word == "figures":
-                return _of_figures(kind, has, pointed, place, figure, name)
-            return [place, *([on] if not pointed.special and on else [])]
-
-
-def _of_figures(kind: Kind, has: set[str], pointed: Pointed, place: str, figure: object, name: str) -> list[str]:
-    """For a kind that works on figures: those first, then the places that its other givens take, in the order declared."""
-    figures = [name] if name else []
-    placed: list[str] = []
-    in_line = False
-    for given in kind.givens:
-        if given.takes == "place" and given.word not in has:
-            placed.append(f"{given.word} {place}")
-        elif given.takes == "one or two things" and given.word not in has:
-            in_line = bool(name) and isinstance(figure, Line | EndlessLine)
-            placed.append(f"{given.word} {name if in_line else place}")
-    if not placed or not has:
-        return figures
-    # On a figure, and not at a place of it, it is another one to be worked on, as long as nothing else was given.
-    another = bool(name) and not pointed.special and has == {"figures"} and not in_line
-    return [*figures, *placed] if another else [*placed[:1], *figures, *placed[1:]]
-
-
-def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:
-    """Touching what the pointer is on; a special place is the centre first, then goes through it."""
-    sized = bool(has & {"radius", "diameter", "circumference"})
-    if "centre" in has:
-        touching = (
-            [f"touching {name}"] if name and not pointed.special and isinstance(figure, Line | EndlessLine | _ROUND) else []
-        )
-        return [*touching, f"through {place}"]
-    touching = (
-        [f"touching {name}", f"centre on {name}", f"through {on}"]
-        if name and isinstance(figure, Line | EndlessLine | _ROUND)
-        else []
-    )
-    if isinstance(figure, Point):
-        touching = []
-    if not pointed.special and touching:
-        return [*touching, f"through {place}"] if pointed.kind else touching
-    placed = [f"through {place}", f"centre {place}"] if has else [f"centre {place}", f"through {place}"]
-    if sized:
-        placed.reverse()
-    return [*placed, *touching]
-
-
-def _arc(
-    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, figure: object, name: str,
-    clockwise: bool, index: int,
-) -> list[str]:  # fmt: skip
-    if not has:
-        placed = [f"from {place}", f"centre {place}"]
-        if place.startswith("centre of"):
-            placed.reverse()
-    else:
-        ends = ("from", "to") if has & {"centre", "touching", "continuing"} else ("from", "via", "to")
-        placed = [f"{word} {place}" for word in ends if word not in has]
-        if {"centre", "from"} <= has and "to" not in has:
-            # The way that the pointer went around the centre.
-            placed = [f"to {place} clockwise", f"to {place}"] if clockwise else [f"to {place}", f"to {place} clockwise"]
-            if name and not pointed.special and isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
-                # On a figure: it ends there, and not only in that direction.
-                sense = " clockwise" if clockwise else ""
-                signs = ("", " entering", " leaving", " left", " right")
-                placed = [*_nearest_first(book, draft, [f"until {name}{sense}{s}" for s in signs], pointed.at, index), *placed]
-    figured: list[str] = []
-    if name and isinstance(figure, Line | EndlessLine | Circle | Arc):
-        figured = [f"touching {name}"]
-        if not has and pointed.special and place in (f"end of {name}", f"start of {name}"):
-            figured.insert(0, f"continuing {'start of ' if place.startswith('start') else ''}{name}")
-    if pointed.special or not figured:
-        return [*placed, *figured]
-    return [*figured, *placed]
-
-
-def _line(
-    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, figure: object, name: str,
-    pointer: Pointer, index: int,
-) -> list[str]:  # fmt: skip
-    ring = bool(name) and isinstance(figure, Circle | Arc | Ellipse)
-    straight = bool(name) and isinstance(figure, Line | EndlessLine)
-    touching = [f"touching {name}", f"square {name}"] if ring else [f"square {name}", f"parallel {name}"] if straight else []
-    until = [f"until {name}"] if ring or straight else []
-    if "square" in has:
-        touching.reverse()
-    if "length" in has and "from" in has:
-        # A place gives the direction; a figure is what it ends on.
-        held = [f"through {place}"] if pointed.special else [f"direction {_direction(book, draft, pointed, index)}"]
-        return [*held, *until] if pointed.special or not until else [*until, *held]
-    if has & {"direction", "parallel", "square"} and "from" in has:
-        # It ends level with a place, or on a figure.
-        level = [f"until {place}"] if pointed.special and pointed.kind not in _OF_THE_LAST else []
-        return [*level, *until, f"length {_length(book, draft, pointer, index)}"]
-    ends = (
-        [f"{word} {place}" for word in ("from", "to") if word not in has]
-        if not has & {"through", "parallel", "square", "direction"}
-        else []
-    )
-    through = [f"through {place}"]
-    if "touching" in has:
-        ends = [f"to {place}", f"from {place}"]
-    if not pointed.special and touching and (ring or has):
-        return [*touching, *ends, *through]
-    return [*ends, *through, *touching]
-
-
-def _direction(book: Book, draft: Draft, pointed: Pointed, index: int) -> str:
-    """Whole degrees toward the pointer, as the drawing counts them."""
-    last = last_of_draft(book, draft, index)
-    turn = degrees(atan2(pointed.at.y - last.y, pointed.at.x - last.x))
-    return plain(round(book.writing.direction_from_core(turn)) % 360, 12)
-
-
-def _length(book: Book, draft: Draft, pointer: Pointer, index: int) -> str:
-    """How far the pointer has gone along the direction that is held, in round numbers; behind is negative."""
-    trial = read_open_line(book, draft, f"length 1{book.suffix}", index)
-    figure = trial.value.figure if isinstance(trial.value, Drawn) else None
-    if not isinstance(figure, Line):
-        return "1"
-    a, b = figure.start, figure.end
-    unit = hypot(b.x - a.x, b.y - a.y)
-    along = ((pointer.x - a.x) * (b.x - a.x) + (pointer.y - a.y) * (b.y - a.y)) / unit
-    return f"{plain(rounded(pointer, along / unit) or 1.0, 12)}{book.suffix}"
-
-
-def _under(book: Book, pointed: Pointed) -> tuple[object, str]:
-    """The figure under the pointer and its name."""
-    if pointed.figure is None:
-        return None, ""
-    return book.figure_of(pointed.figure), book.name_of(pointed.figure)

@@ -120,11 +120,24 @@ def places_at(
     return [*taken, Pointed(words, at, False, 0, under, beside=close[0].words if close else "")]
 
 
+def later_place(book: Book, pointer: Pointer, index: int) -> Pointed | None:
+    """The special place within reach of a figure that stands behind ``index``; None where an earlier one is as near."""
+    found = places_at(book, pointer, 1)[0]
+    late = found.special and found.kind not in _FAR and found.figure is not None
+    return found if late and book.position(book.step_of(found.figure or "")) > index else None
+
+
+def exactly_at(pointer: Pointer, at: Point) -> Pointer:
+    """The pointer on the very place, which is then written with as many digits as it takes."""
+    free = replace(pointer.snapping, turn=0.0, turns=(), step=0.0, grid=0.0)
+    return replace(pointer, x=at.x, y=at.y, reach=pointer.reach * SPOT_SHARE, pixel=pointer.pixel * SPOT_SHARE, snapping=free)
+
+
 def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None, only: frozenset[str] | None) -> Query:
     at = len(book.order) if index is None else index
     s = pointer.snapping
-    seen = draft is not None and (draft.kind in _FROM_LAST or (draft.kind in _ONWARD and len(draft.rows) > 0))
-    last = last_of_draft(book, draft, at) if seen else None
+    # What is counted from the step before is asked for: by a word, or by resting on its place.
+    last = own_last(book, draft, at) if draft is not None and draft.kind in _ONWARD else None
     late = tuple(id for id in book.order[max(0, at - _LATE) : at] if _runs(book, id))
     on = s.on if only is None else only
     passed = tuple(p for words in pointer.passed for p in _passed(book, words, at)) if draft is not None else ()
@@ -135,10 +148,8 @@ def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None,
 
 
 _LATE = 4
-_FROM_LAST = frozenset({"point", "line", "path"})
-"""Kinds whose first place may be counted from the last one of the step before."""
-_ONWARD = frozenset({"arc", "rectangle"})
-"""Kinds whose second place may be counted from their first."""
+_ONWARD = frozenset({"line", "path", "arc", "rectangle"})
+"""Kinds whose places are seen from the one that they put down before."""
 
 
 def _runs(book: Book, id: str) -> bool:
@@ -277,20 +288,21 @@ _STANDS: Kept[dict[tuple[Draft, int], OpenLine]] = Kept(dict)
 
 def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
     """The place that the next relative entry of a draft counts from."""
-    last = book.last_place(index)
-    if draft is None:
-        return last
-    step = stands(book, draft, index).step
-    if step is None:
-        return last
-    return last_of_givens(book, step.statement, last, index)
+    return own_last(book, draft, index) or book.last_place(index)
 
 
-def last_of_givens(book: Book, statement: Statement, last: Point, index: int) -> Point:
+def own_last(book: Book, draft: Draft | None, index: int) -> Point | None:
+    """The place that a draft has put down last; None while it has put down none."""
+    step = stands(book, draft, index).step if draft is not None else None
+    return last_of_givens(book, step.statement, index) if step is not None else None
+
+
+def last_of_givens(book: Book, statement: Statement, index: int) -> Point | None:
     """Follows the places of a statement, each relative to the one before it, as far as they can be worked out."""
     step = named_step(DRAFT_ID, replace(statement, name=None), book.header, set())
     planner = planner_of(step, book.header.manner.unit)
-    for _, value in worked_out(book, planner, statement, index, last):
+    last = None
+    for _, value in worked_out(book, planner, statement, index, book.last_place(index)):
         if value is None:
             # What cannot be worked out has put nothing down.
             return last

@@ -191,11 +191,15 @@ class HandleView:
 
 @dataclass(frozen=True, slots=True)
 class PullView:
-    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes."""
+    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
+
+    ``later`` says which place of a later figure it is pulled to, which nothing can hang on; empty where it is none.
+    """
 
     id: str
     text: str
     becomes: str
+    later: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

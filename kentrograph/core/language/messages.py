@@ -54,6 +54,13 @@ def _bad_name(fields: dict[str, Any]) -> str:
     return f"{found} cannot be a name: {reason}"
 
 
+def _beyond_axis(fields: dict[str, Any]) -> str:
+    if fields["other"] == 0.0:
+        return "the place lies on the axis: it must lie beside it"
+    beyond, other = plain(fields["past"]), plain(fields["other"])
+    return f"no ellipse with this axis runs through that place, which lies {beyond} past its end: write other {other}"
+
+
 def _no_part(fields: dict[str, Any]) -> str:
     has = fields["has"]
     tail = f": it has {_listed(['.' + part for part in has], 'and')}" if has else ""
@@ -157,6 +164,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "bad_radius": lambda f: f"a radius of {plain(f['value'])} draws no circle: it must be more than 0",
     "bad_sweep": lambda f: f"a sweep of {plain(f['value'])}° draws no arc: more than 0 and less than 360, either way round",
     "bad_axis": lambda f: f"a half axis of {plain(f['value'])} draws no ellipse: it must be more than 0",
+    "beyond_axis": _beyond_axis,
     "bad_rise": lambda f: f"a rise of {plain(f['value'])} draws no arc: it must be more than 0; left or right says to which side",
     "bad_size": lambda f: "a rectangle needs some length along and across",
     "bad_sides": lambda f: f"a polygon of {plain(f['value'])} sides: a whole number from 3 to {f['most']:,}",

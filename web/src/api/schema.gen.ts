@@ -1099,12 +1099,16 @@ export interface components {
         /**
          * PullView
          * @description What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
+         *
+         *     ``later`` says which place of a later figure it is pulled to, which nothing can hang on; empty where it is none.
          */
         PullView: {
             /** Becomes */
             becomes: string;
             /** Id */
             id: string;
+            /** Later */
+            later: string;
             /** Text */
             text: string;
         };

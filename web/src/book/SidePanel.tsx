@@ -7,6 +7,7 @@ import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
 import { BookLeaf } from "./BookLeaf";
 import { OpenLineView } from "./OpenLineView";
+import { Stopped } from "./Stopped";
 
 const LEAVES = [
   ["book", "Book"],
@@ -51,6 +52,7 @@ export function SidePanel() {
       <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
         {leaf === "book" ? <BookLeaf /> : <ReadingsLeaf />}
       </Box>
+      <Stopped />
       <OpenLineView />
     </Flex>
   );

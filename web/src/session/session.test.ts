@@ -59,10 +59,15 @@ async function opened() {
   const { forgetDocument } = await import("../state/document");
   forgetDocument("d");
   const lines: Line[] = [];
-  const session = new Session("d", (l) => lines.push(l));
+  const busy: boolean[] = [];
+  const session = new Session(
+    "d",
+    (l) => lines.push(l),
+    (b) => busy.push(b),
+  );
   session.open();
   Wire.latest.onopen?.();
-  return { session, lines };
+  return { session, lines, busy };
 }
 
 beforeEach(() => {
@@ -106,6 +111,28 @@ describe("readings", () => {
     session.read(reading("b"));
     Wire.latest.says({ type: "refused", seq: 1, code: "fault", message: "", start: 0, end: 0 });
     expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a", "b"]);
+  });
+});
+
+describe("being busy", () => {
+  it("ends with the last answer that is awaited, or with the connection", async () => {
+    const { session, busy } = await opened();
+    session.read(reading("a"));
+    session.read(reading("b"));
+    Wire.latest.says(line(1));
+    expect(busy).toEqual([true]);
+    Wire.latest.says(line(2));
+    expect(busy).toEqual([true, false]);
+    const awaited = session.readNow(reading("c"));
+    void session.act({ do: "undo" });
+    Wire.latest.says(line(3));
+    await awaited;
+    expect(busy).toEqual([true, false, true]);
+    Wire.latest.says({ type: "done", seq: 4, revision: 1 });
+    expect(busy).toEqual([true, false, true, false]);
+    session.read(reading("d"));
+    Wire.latest.drops();
+    expect(busy.at(-1)).toBe(false);
   });
 });
 

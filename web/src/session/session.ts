@@ -27,16 +27,22 @@ export class Session {
   private wanted: Reading | null = null;
   private readonly awaited = new Map<number, (line: Line | null) => void>();
   private readonly pending: Pending[] = [];
+  private told = false;
 
   constructor(
     readonly drawing: string,
     private readonly onLine: (line: Line) => void,
+    /** Told whether anything asked of the server is not answered yet, whenever that changes. */
+    private readonly onBusy: (busy: boolean) => void = () => undefined,
   ) {}
 
   open(): void {
     const scheme = location.protocol === "https:" ? "wss" : "ws";
     this.socket = new Socket(`${scheme}://${location.host}/api/drawings/${this.drawing}/live`, {
-      message: (m) => this.take(m),
+      message: (m) => {
+        this.take(m);
+        this.tell();
+      },
       opened: () => undefined,
       lost: () => this.lost(),
     });
@@ -59,6 +65,7 @@ export class Session {
       const seq = ++this.seq;
       if (!this.socket?.send({ ...reading, type: "read", seq })) resolve(null);
       else this.awaited.set(seq, resolve);
+      this.tell();
     });
   }
 
@@ -69,6 +76,7 @@ export class Session {
       const pending = { seq: ++this.seq, act, resolve, text };
       this.pending.push(pending);
       if (this.pending.length === 1) this.sendAct(pending);
+      this.tell();
     });
   }
 
@@ -77,7 +85,15 @@ export class Session {
     if (this.socket?.send({ ...this.wanted, type: "read", seq: ++this.seq })) {
       this.flying = true;
       this.wanted = null;
+      this.tell();
     }
+  }
+
+  private tell(): void {
+    const busy = this.flying || this.awaited.size > 0 || this.pending.length > 0;
+    if (busy === this.told) return;
+    this.told = busy;
+    this.onBusy(busy);
   }
 
   private sendAct(p: Pending): void {
@@ -162,6 +178,7 @@ export class Session {
     this.interrupted = true;
     for (const waiting of this.awaited.values()) waiting(null);
     this.awaited.clear();
+    this.tell();
   }
 
   /** After a lost connection: what was committed unheard is done, everything else is sent again. */

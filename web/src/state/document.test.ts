@@ -71,6 +71,31 @@ describe("what differs", () => {
   });
 });
 
+describe("what a change stopped", () => {
+  const drawn = (id: string) => ({ id, text: id, problem: null, off: false }) as unknown as Step;
+  const waits = (id: string, off = false) => ({ id, text: id, problem: { kind: "waits" }, off }) as unknown as Step;
+  beforeEach(() => {
+    takeBook(message({ whole: true, steps: ["a", "b", "c"].map(drawn) }));
+  });
+
+  it("is what was drawn before and waits now", () => {
+    takeBook(message({ gone: ["a"], steps: [waits("b"), drawn("c")] }));
+    expect(useDocument.getState().stopped).toEqual(["b"]);
+  });
+
+  it("is not said again of what waited already, nor of what was switched off itself", () => {
+    takeBook(message({ steps: [waits("b"), waits("c", true)] }));
+    takeBook(message({ steps: [waits("b")] }));
+    expect(useDocument.getState().stopped).toEqual([]);
+  });
+
+  it("is forgotten with the next change, and when the book comes whole", () => {
+    takeBook(message({ steps: [waits("b")] }));
+    takeBook(message({ whole: true, steps: [drawn("a"), waits("b"), waits("c")] }));
+    expect(useDocument.getState().stopped).toEqual([]);
+  });
+});
+
 it("a whole book takes the place of all that was known", () => {
   takeBook(message({ whole: true, steps: [step("n")], revision: 9 }));
   expect(ids()).toEqual(["n"]);

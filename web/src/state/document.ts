@@ -18,6 +18,8 @@ interface Document {
   last: readonly number[];
   /** Steps that the newest message brought or changed. */
   fresh: readonly string[];
+  /** Steps that were drawn until the newest message, and now wait for something that is gone or cannot be drawn. */
+  stopped: readonly string[];
 }
 
 const EMPTY: Document = {
@@ -32,6 +34,7 @@ const EMPTY: Document = {
   redo: null,
   last: [0, 0],
   fresh: [],
+  stopped: [],
 };
 
 export const useDocument = create<Document>()(() => EMPTY);
@@ -57,6 +60,11 @@ function put(book: Book, before: readonly Step[], byId: ReadonlyMap<string, Step
   return steps;
 }
 
+/** Whether a step was drawn before and is not now, though it is not it that was switched off. */
+function stops(before: Step | undefined, now: Step): boolean {
+  return before?.problem === null && now.problem !== null && !now.off;
+}
+
 export function takeBook(book: Book): void {
   const before = useDocument.getState().byId;
   const byId = new Map(book.whole ? [] : before);
@@ -73,6 +81,7 @@ export function takeBook(book: Book): void {
     undo: book.undo,
     redo: book.redo,
     last: book.last,
+    stopped: book.whole ? [] : book.steps.filter((s) => stops(before.get(s.id), s)).map((s) => s.id),
     fresh: book.steps.map((s) => s.id).filter((id) => book.whole || before.get(id) !== byId.get(id)),
   });
 }

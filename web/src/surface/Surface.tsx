@@ -27,7 +27,7 @@ export function Surface() {
   useEffect(() => {
     if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
     const box = frame.current;
-    const made = new View({ grid: grid.current, figures: figures.current, overlay: overlay.current }, () =>
+    const made = new View(box, { grid: grid.current, figures: figures.current, overlay: overlay.current }, () =>
       openLine.point(made.pointed()),
     );
     view.current = made;

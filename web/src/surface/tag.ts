@@ -10,8 +10,10 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
   const handle = draft || text !== "" ? null : words;
   if (handle !== null) {
     rows.push(["words", `pulling ${handle}`]);
-    if (line.pull) rows.push(["typed", line.pull.becomes]);
-    else if (line.problem) rows.push(["live", line.problem.message]);
+    if (line.pull) {
+      rows.push(["typed", line.pull.becomes]);
+      if (line.pull.later !== "") rows.push(["live", line.pull.later]);
+    } else if (line.problem) rows.push(["live", line.problem.message]);
   } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];

@@ -70,6 +70,7 @@ export class View {
   private readonly stops: (() => void)[];
 
   constructor(
+    private readonly box: HTMLElement,
     private readonly canvases: Canvases,
     private readonly onPointer: () => void,
   ) {
@@ -339,6 +340,11 @@ export class View {
       held: useInterface.getState().pull ?? -1,
     };
     this.touch("overlay");
+  }
+
+  /** Whether what is seen still waits for an answer. */
+  showBusy(busy: boolean): void {
+    this.box.ariaBusy = String(busy);
   }
 
   touch(...layers: ("grid" | "figures" | "overlay")[]): void {

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 
 import { FoldedLine } from "../book/FoldedLine";
+import { Stopped } from "../book/Stopped";
 import { SidePanel } from "../book/SidePanel";
 import { Session } from "../session/session";
 import { forgetBacking, loadBacking } from "../state/backing";
@@ -47,6 +48,7 @@ function Laid({ parts }: { parts: TableParts }) {
           <Surface />
           {!folded && <SidePanel />}
         </Flex>
+        {folded && <Stopped />}
         {folded && <FoldedLine />}
         <Tray />
       </Flex>
@@ -63,7 +65,11 @@ function useParts(id: string): TableParts | null {
     forgetBacking();
     useInterface.setState(NOTHING);
     const made: { openLine?: OpenLine } = {};
-    const session = new Session(id, (line) => made.openLine?.take(line));
+    const session = new Session(
+      id,
+      (line) => made.openLine?.take(line),
+      (busy) => view.current?.showBusy(busy),
+    );
     made.openLine = new OpenLine(session, (line) => {
       view.current?.show(line);
       showTag(pointerTag.current, line, view.current?.handleWords() ?? null);

@@ -348,6 +348,7 @@ export class OpenLine {
         this.setKept(enter.draft);
         return true;
       case "type":
+        if (enter.draft) this.setKept(enter.draft);
         if (useInterface.getState().text === "") this.type(enter.statement);
         return true;
       case "write":
