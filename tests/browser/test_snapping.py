@@ -139,7 +139,7 @@ def test_the_list_at_the_pointer_takes_places_and_keeps_kinds_off(drafter: Draft
     drafter.presses("Control+Home")
     drafter.types("point")
     drafter.hovers_on(50, 0)
-    expect(drafter.tag).to_contain_text("crossing of L1 L2 and 3 more")
+    expect(drafter.tag).to_contain_text("crossing of L1 L2 and 2 more")
     drafter.clicks_on(50, 0, button="right")
     menu = drafter.page.get_by_role("dialog", name="At the pointer")
     menu.get_by_role("button", name="middle of L2").click()

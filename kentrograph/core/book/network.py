@@ -59,7 +59,7 @@ def key_of_own(step: Step, key: str) -> bool:
 class Planned:
     """A step's plan and the names it needs; ``problem`` where there is no plan."""
 
-    __slots__ = ("fast_plan", "names", "needs_last", "plan", "problem")
+    __slots__ = ("fast_plan", "names", "needed", "needs_last", "plan", "problem")
 
     def __init__(self, step: Step, unit: str) -> None:
         planner = planner_of(step, unit)
@@ -74,6 +74,8 @@ class Planned:
         # that cannot be planned stands with all names that it uses, as they may be given other ones.
         more = step.statement.hinges if self.problem is None else (*step.statement.hinges, *(n.key for n in step.statement.uses))
         self.names = tuple(dict.fromkeys((*planner.names, *more))) if more else tuple(planner.names)
+        self.needed = len(planner.names)
+        """How many of the names the plan takes; the others are only looked at, and need not be there."""
         self.needs_last = planner.needs_last
         self.fast_plan = None if self.needs_last else self.plan
         """The plan of a step that counts from no last place: most are like that."""
@@ -363,7 +365,7 @@ class Network:
         values = self.values
         env: list[Any] = []
         needs_last = planned.needs_last
-        for need in links[:-1] if needs_last else links:
+        for need in links[: planned.needed]:
             id, which = need if isinstance(need, tuple) else (need, 0)
             held = values.get(id)
             if type(held) is not Drawn:

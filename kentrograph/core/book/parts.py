@@ -15,7 +15,7 @@ Quantity = Literal["length", "area", "direction", "turn"]
 QUANTITIES: dict[str, Quantity] = {
     "distance": "length", "length": "length", "radius": "length", "gap": "length", "area": "area",
     "direction": "direction", "angle": "turn",
-    "across": "length", "up": "length", "centres": "length", "diameter": "length", "perimeter": "length",
+    "across": "length", "up": "length", "centres": "length", "square": "length", "diameter": "length", "perimeter": "length",
     "x": "length", "y": "length", "turn": "turn", "acute": "turn",
 }  # fmt: skip
 """What the value of each kind of reading, and each further number of one, is measured in."""

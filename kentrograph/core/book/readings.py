@@ -15,6 +15,8 @@ from ..measure.angle import at_corner, between_lines
 from ..measure.area import area_of, balance, perimeter_of
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
+from ..meet.nearest import feet
+from ..meet.within import within
 from ..problem import refuse
 from .places import plan_thing
 from .planner import Env, Planner
@@ -71,6 +73,12 @@ def _distance(p: Planner, a: Any, b: Any) -> Read:
         if value > 0.0:
             parts["direction"] = p.manner.direction_from_core(direction_of(b.x - a.x, b.y - a.y))
         return value, parts, ""
+    if isinstance(a, Line) and isinstance(b, Point):
+        a, b = b, a
+    if isinstance(a, Point) and isinstance(b, Line):
+        # Beside the line it is the square distance anyway; past its end it is not, and both are said.
+        foot = feet(b, a)[0]
+        return value, {} if within(b, foot) else {"square": hypot(foot.x - a.x, foot.y - a.y)}, ""
     if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
         return value, {"centres": hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)}, ""
     return value, {}, ""

@@ -113,7 +113,7 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     given = _last_given(statement)
     if statement.kind == "measure":
         read = bool(statement.givens) and statement.givens[-1].word not in ("wanted", "within")
-        return _names(book, at, None, partial) if read else []
+        return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if read else []
     if given is None:
         first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
         return _names(book, at, None, partial) if any(g.word == "figures" for g in first) else []

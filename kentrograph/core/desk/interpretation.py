@@ -1,5 +1,6 @@
 """What was typed, beside the value it was understood as: ``140 - 48`` = 92 mm."""
 
+import re
 from collections.abc import Iterator
 from typing import Any
 
@@ -8,17 +9,39 @@ from ..book.chain import Link, chain_of
 from ..book.planner import Planner, Quantity
 from ..book.step import Step, planner_of
 from ..book.tree import PLACES, Argument, Bearing, Coordinates, Given, Name, Plain, Portion, Statement
-from ..figures import Point
-from ..problem import Refused, refuse
+from ..figures import EndlessLine, Line, Point
+from ..language.vocabulary import KINDS, SHORT
+from ..problem import Problem, Refused, refuse
 from ..units import plain
 from . import display
 
 _SHARED = frozenset({"touching", "through"})
+_PAIRS = frozenset(g.word for kind in KINDS.values() for g in kind.givens if g.takes == "pair")
 
 
 def given_texts(statement: Statement) -> list[str]:
     """Each given as it was typed, with its word where one word begins several: ``touching C1 C2``."""
-    return [_with_word(g, statement.text[g.start : g.end]) for g in statement.givens]
+    return [_with_word(g, _in_full(g, statement.text[g.start : g.end])) for g in statement.givens]
+
+
+def in_full(statement: Statement) -> str:
+    """The text of a statement without the short forms of the trade: ``d 24`` is ``diameter 24``, ``40 x 25`` is ``40, 25``."""
+    text = statement.text
+    for given in reversed(statement.givens):
+        text = text[: given.start] + _in_full(given, text[given.start : given.end]) + text[given.end :]
+    return text
+
+
+_SHORT_SIZE = re.compile(r"((?:curve\s+)?)[rdRD\u2300\u00d8\u00f8]\s*(?=[\d.(+-])", re.IGNORECASE)
+_TIMES = re.compile(r"\s+[xX\u00d7]\s+|(?<=\d)\s*[xX\u00d7]\s*(?=[\d.])|\s*\u00d7\s*")
+
+
+def _in_full(given: Given, text: str) -> str:
+    if given.word in (*SHORT.values(), "curve radius") and _SHORT_SIZE.match(text):
+        return _SHORT_SIZE.sub(rf"\g<1>{given.word.split()[-1]} ", text, count=1)
+    if given.word in _PAIRS and "," not in text and ".." not in text:
+        return _TIMES.sub(", ", text, count=1)
+    return text
 
 
 def _with_word(given: Given, text: str) -> str:
@@ -42,16 +65,42 @@ def given_values(book: Book, step: Step, index: int) -> list[str]:
 def worked_out(book: Book, planner: Planner, statement: Statement, index: int, last: Point) -> Iterator[tuple[Link, Any]]:
     """The arguments of a statement with their values, each place counting from the one before it; None for what cannot be worked
     out, as what stands behind the name of something that is not there."""
+    for link, value in _attempted(book, planner, statement, index, last):
+        yield link, None if isinstance(value, Problem) else value
+
+
+def unfit(book: Book, step: Step, index: int) -> Problem | None:
+    """What is wrong with one of a step's givens by itself, however many more it needs; None where each can be worked out."""
+    planner = planner_of(step, book.header.manner.unit)
+    for link, value in _attempted(book, planner, step.statement, index, book.last_place(index)):
+        if isinstance(value, Problem):
+            return value if value.end > value.start else value.at(link.given.start, link.given.end)
+        if link.given.word == "parallel" and not isinstance(value, Line | EndlessLine):
+            return Problem("no_line", {"word": "parallel"}, link.given.start, link.given.end)
+    return None
+
+
+def _attempted(book: Book, planner: Planner, statement: Statement, index: int, last: Point) -> Iterator[tuple[Link, Any]]:
+    """The arguments of a statement with their values, or what is wrong with them."""
     env: list[Any] = []
     for link in chain_of(planner, statement, patient=True):
         env += [book.figure_named(key, index) for key in planner.names[len(env) : link.names]]
+        unknown = [key for key, figure in zip(planner.names, env, strict=False) if figure is None]
         try:
-            value = None if None in env else link.plan(env, last)
-        except Refused:
-            value = None
+            value = _unknown(book, statement, unknown[0], index) if unknown else link.plan(env, last)
+        except Refused as refused:
+            value = refused.problem
         if type(value) is Point:
             last = value
         yield link, value
+
+
+def _unknown(book: Book, statement: Statement, key: str, index: int) -> Problem:
+    """Why a name stands for nothing that is drawn."""
+    use = next(use for use in statement.uses if use.key == key)
+    if book.find(key, index) is None:
+        return Problem("unknown_name", {"name": use.text}, use.start, use.end)
+    return Problem("waits", {"on": use.text}, use.start, use.end)
 
 
 def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: Any) -> str:

@@ -10,6 +10,7 @@ from ..book.manner import Header
 from ..book.values import Drawn, Reading
 from ..construct.solution import Solution
 from ..figures import Point
+from ..language.messages import sentence
 from ..language.report import figure_data
 from ..problem import Problem, Refused
 from . import display
@@ -18,7 +19,7 @@ from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .interpretation import given_texts, given_values
 from .open_line import OpenLine, before_kind, draft_of, read_mend
-from .picks import under_pointer
+from .picks import Shown, under_pointer
 from .pointing import (
     OF_FIGURE,
     Pointed,
@@ -91,6 +92,7 @@ def _looked(book: Book, at: Looked) -> LineView:
         picks=list(read.rows),
         picked=read.picked,
         beside=read.beside or None,
+        unfit=_unfit(read),
     )
 
 
@@ -158,9 +160,17 @@ def _mend_view(book: Book, at: Looked, id: str) -> LineView:
         picks=list(read.rows),
         picked=read.picked,
         beside=read.beside or None,
+        unfit=_unfit(read),
         name=step.name,
         follows=_follows(book, id, read.shown, True),
     )
+
+
+def _unfit(read: Shown) -> str | None:
+    """Why the place that is likeliest meant will not do, where another one would be taken."""
+    if read.unfit is None or read.pointed is None or not read.rows:
+        return None
+    return f"not what lies nearest: {sentence(read.unfit)}"
 
 
 def _behind(before: str, enter: EnterView) -> EnterView:
@@ -233,6 +243,7 @@ def _line(
         picks=[],
         picked=0,
         beside=None,
+        unfit=None,
         follows=[],
         handles=[],
         pull=None,

@@ -13,16 +13,17 @@ from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
+from ..language.cursor import nearest_words
 from ..language.header import apply_header
 from ..language.statements import parse_header
-from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED
+from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED, SHORT
 from ..problem import Problem, Refused
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
 from .draft import Draft
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
-from .interpretation import given_texts
+from .interpretation import given_texts, unfit
 from .trying import tried
 
 DRAFT_ID = "draft"
@@ -61,16 +62,30 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     if not typed:
         return _stands(book, draft, at) if draft else OpenLine("nothing", hint=beginning_hint(book))
     if draft is None or (not draft.rows and _begins_anew(typed)):
-        line, before = _beginning(book, typed, at), ""
+        line, before = _beginning(book, typed, at), [""]
     else:
         line = _given(book, draft, typed, at)
-        whole, end = draft.placed(line.row)
-        before = whole[: end - len(typed)]
+        # What is typed may be the word of a given, or stand behind the one that was put in front of it.
+        ways = [draft.placed(typed), draft.placed(line.row)]
+        before = [whole[: end - len(typed)] for whole, end in ways]
     if not offer:
         return line
     # Offered with the blank that was typed last: it says whether the last word is finished.
-    offered = complete(book, before + text.lstrip(), at)
-    return replace(line, completions=offered or line.completions)
+    offered = tuple(dict.fromkeys(c for b in dict.fromkeys(before) for c in complete(book, b + text.lstrip(), at)))
+    return half_word(replace(line, completions=offered or line.completions), typed, offered)
+
+
+def half_word(line: OpenLine, typed: str, offered: tuple[Completion, ...]) -> OpenLine:
+    """A word that is only begun is no mistake: Enter takes the one that is offered first into the row."""
+    begun = re.search(r"[A-Za-z_]\w*$", typed)
+    problem = line.problem
+    if not offered or begun is None or problem is None or line.do != "nothing" or problem.end < len(typed):
+        return line
+    if problem.kind not in UNREAD and problem.kind != "unknown_name":
+        return line
+    word = offered[0].word
+    whole = f"{typed[: begun.start()]}{word} "
+    return replace(line, do="type", problem=None, statement=whole, hint=f"Enter takes: {word}.")
 
 
 def read_mend(book: Book, id: str, text: str) -> OpenLine:
@@ -122,6 +137,9 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
     for word in [*_series(book, draft, at), *_ways_to_read(draft.kind, before, typed)]:
         row = f"{word} {typed}".strip() if word else typed
         step, value, problem = _try(book, draft.text(row), at)
+        if problem is not None and problem.kind == "needs_given" and step is not None:
+            # What will not do by itself will not do with more either.
+            problem = unfit(book, step, at) or problem
         if problem is None or problem.kind == "needs_given":
             more = draft.grown(_rows(draft, row, step))
             done = isinstance(value, Drawn)
@@ -134,16 +152,25 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         shift = draft.placed(row)[1] - len(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
-            "nothing", draft, row, step=step, problem=helped(book, placed, at),
+            "nothing", draft, row, step=step, problem=_or_a_word(draft.kind, helped(book, placed, at)),
             hint=hint(draft.kind, before, False, _needed(book, draft, at)),
         )  # fmt: skip
-        if best is None or _gets_further(candidate, best):
+        if best is None or understood(candidate) > understood(best):
             best = candidate
-        if typed[0] in _NUMBER_BEGINS and word and problem.kind not in _UNREAD and _takes_number(draft.kind, word):
+        if typed[0] in _NUMBER_BEGINS and word and problem.kind not in UNREAD and _takes_number(draft.kind, word):
             # A number that was understood, and will not do, is not tried as something else unsaid.
             break
     assert best is not None
     return best
+
+
+def _or_a_word(kind: str, problem: Problem) -> Problem:
+    """A name that is unknown may be a word that was mistyped."""
+    if problem.kind != "unknown_name" or kind not in KINDS:
+        return problem
+    words = [g.word for g in KINDS[kind].givens if g.written] + sorted(PLACE_WORDS)
+    nearest = [*nearest_words(problem.fields["name"], words), *problem.fields.get("nearest", ())]
+    return replace(problem, fields={**problem.fields, "nearest": nearest})
 
 
 _CHOICE = "Which of them is meant? ↑ ↓ go through them, a click takes one; Enter twice takes this one."
@@ -183,27 +210,28 @@ def _ways_to_read(kind: str, before: Statement | None, typed: str) -> list[str]:
     """
     expected = expected_words(kind, before)
     first = re.match(r"[A-Za-z]\w*", typed)
-    if first and first[0].lower() in RESERVED - PLACE_WORDS:
+    if (first and first[0].lower() in RESERVED - PLACE_WORDS) or typed[0] in SHORT:
         return ["", *expected]
     return [*expected, ""] if first or not expected else expected
 
 
-_UNREAD = frozenset({"unexpected", "unknown_given", "unfinished", "unknown_word", "stray_side"})
+UNREAD = frozenset({"unexpected", "unknown_given", "unfinished", "unknown_word", "stray_side"})
 """Problems of text that could not be read, as against text that was read and cannot be drawn."""
 
 
-def _gets_further(one: OpenLine, other: OpenLine) -> bool:
-    """Whether one reading of the text understood more of it than another.
+READ = (2, 0)
+"""How well text was understood that could be read, and cannot be drawn."""
+
+
+def understood(line: OpenLine) -> tuple[int, int]:
+    """How much of a text one reading of it understood, to be compared with another.
 
     Text that was read and cannot be drawn was understood best; then a word that looks like one of the language;
     then whatever was read furthest.
     """
-    return _understood(one.problem) > _understood(other.problem)
-
-
-def _understood(problem: Problem | None) -> tuple[int, int]:
-    if problem is None or problem.kind not in _UNREAD:
-        return (2, 0)
+    problem = line.problem
+    if problem is None or problem.kind not in UNREAD:
+        return READ
     return (1 if problem.fields.get("nearest") else 0, problem.start)
 
 

@@ -6,13 +6,16 @@ What is typed asks for one kind of place for just this once, whether that kind i
 from dataclasses import replace
 from math import hypot
 
+from ..angles import direction_of
 from ..book.book import Book
+from ..book.kinds.touching import SIZES
 from ..figures import Point
-from ..language.vocabulary import KINDS
+from ..language.vocabulary import KINDS, PARTS
 from ..snap.guide_lines import in_number
 from ..snap.kinds import KINDS as PLACE_KINDS
+from ..units import plain
 from .draft import Draft
-from .pointing import Pointed, Pointer, places_at
+from .pointing import Pointed, Pointer, own_last, places_at, rounded
 
 _MOST = 6
 _WIDER = 4.0
@@ -40,7 +43,7 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
     if typed.startswith(":"):
         # Beside a place: so far across and up from it, or so far in a direction.
         return [f"{p.words}: {typed[1:].strip()}" for p in places if p.kind]
-    rows = _first_of_two(book, draft, typed, places)
+    rows = [*_first_of_two(book, draft, typed, places), *_measured(book, draft, typed, index, pointer, places[0])]
     asked = _asked(typed.lower())
     if asked and typed.lower() not in _givens(draft):
         head = typed[: len(typed) - len(asked)]
@@ -67,6 +70,31 @@ def _first_of_two(book: Book, draft: Draft, typed: str, places: list[Pointed]) -
         return []
     lines = [p.figure for p in places if p.figure and not p.special] if given.takes == "two things" else []
     return [*(f"{typed} {book.name_of(id)};" for id in dict.fromkeys(lines)), *(f"{typed} {p.words};" for p in places)]
+
+
+def _measured(book: Book, draft: Draft, typed: str, index: int, pointer: Pointer, place: Pointed) -> list[str]:
+    """The word of a given that takes a length or a direction: that of the figure pointed at, or as far as the place.
+
+    A circle about a centre goes through a special place, which then holds it.
+    """
+    word = typed.lower()
+    given = KINDS[draft.kind].given(word) if draft.kind in KINDS else None
+    if given is None or given.word != word or given.takes not in ("length", "direction"):
+        return []
+    part = [f"{typed} {book.name_of(place.figure)}.{word}"] if place.figure is not None and word in PARTS else []
+    last = own_last(book, draft, index)
+    if last is None:
+        return part
+    dx, dy = place.at.x - last.x, place.at.y - last.y
+    if given.takes == "direction":
+        shown = book.writing.direction_from_core(direction_of(dx, dy))
+        number = plain(shown if place.special else round(shown) % 360, 9)
+    else:
+        away = hypot(dx, dy) / SIZES.get(word, 1.0)
+        number = f"{plain(away if place.special else rounded(pointer, away), 12)}{book.suffix}"
+    through = [f"through {place.words}"] if place.special and draft.kind == "circle" and word in SIZES else []
+    rows = [*through, f"{typed} {number}"]
+    return [*rows, *part] if place.special else [*part, *rows]
 
 
 def _asked(typed: str) -> str:

@@ -106,12 +106,16 @@ def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object
     )
     if isinstance(figure, Point):
         touching = []
-    if not pointed.special and touching:
+    if touching and (not pointed.special or ("touching" in has and pointed.kind in _PASSED_THROUGH)):
         return [*touching, f"through {place}"] if pointed.kind else touching
     placed = [f"through {place}", f"centre {place}"] if has else [f"centre {place}", f"through {place}"]
     if sized:
         placed.reverse()
     return [*placed, *touching]
+
+
+_PASSED_THROUGH = ("middle", "part", "foot", "touch", "quarter", "past")
+"""Kinds of place that a figure has of itself: where others are touched, a click there means that it is touched as well."""
 
 
 def _arc(
@@ -169,9 +173,28 @@ def _line(
     through = [f"through {place}"]
     if "touching" in has:
         ends = [f"to {place}", f"from {place}"]
-    if not pointed.special and touching and (ring or has):
-        return [*touching, *ends, *through]
-    return [*ends, *through, *touching]
+    if pointed.special or not touching or not (ring or has):
+        return [*ends, *through, *touching]
+    if "touching" not in has and not _leads(book, draft, touching[0], pointed, pointer, index):
+        return [*ends, *touching, *through]
+    return [*touching, *ends, *through]
+
+
+_LEADING = 3.0
+"""How far from the pointer, in reaches, a touching place or a foot may lie that a click on the figure means."""
+
+
+def _leads(book: Book, draft: Draft, row: str, pointed: Pointed, pointer: Pointer, index: int) -> bool:
+    """Whether a line that is drawn with this row ends near the pointer: on a quarter point only there. One that is not drawn
+    yet may end anywhere."""
+    value = read_open_line(book, draft, row, index, offer=False).value
+    if not isinstance(value, Drawn):
+        return True
+    ends = [one.figure.end for one in value.solutions if isinstance(one.figure, Line)]
+    if isinstance(value.figure, Line):
+        ends.append(value.figure.end)
+    reach = pointer.reach * (1.0 if pointed.kind == "quarter" else _LEADING)
+    return not ends or min(hypot(end.x - pointer.x, end.y - pointer.y) for end in ends) <= reach
 
 
 def _direction(book: Book, draft: Draft, pointed: Pointed, index: int) -> str:

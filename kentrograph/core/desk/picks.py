@@ -7,10 +7,12 @@ from dataclasses import dataclass, replace
 
 from ..book.book import Book
 from ..book.kinds import FIGURES
+from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ..problem import Problem
 from ..units import plain
 from .draft import Draft
-from .open_line import OpenLine, read_open_line
+from .open_line import READ, OpenLine, read_open_line, understood
 from .phrases import phrases
 from .pick_rows import OF_THE_LAST, figure_under, nearest_first, rows_of
 from .pointing import (
@@ -43,6 +45,8 @@ class Shown:
     """The place under the pointer that is likeliest meant."""
     beside: str = ""
     """The special place within a hair of the plain position that would be taken."""
+    unfit: Problem | None = None
+    """Why the place that is likeliest meant will not do, where something else would be taken instead."""
 
 
 def under_pointer(
@@ -64,11 +68,16 @@ def under_pointer(
             inner = under_pointer(book, *begun, index, pointer, choice, aimed)
             if inner.click is not None and inner.rows:
                 return replace(inner, line=line, shown=inner.shown if inner.shown.value is not None else line)
-    if draft is not None and text.strip() and pointer is not None and line.problem is not None and line.do == "nothing":
+    unfinished = line.do == "type" or (line.do == "nothing" and line.problem is not None)
+    if draft is not None and text.strip() and pointer is not None and unfinished:
         rows = phrases(book, draft, text, index, pointer, places)
         found = [pick for row in rows for pick in _tried(book, draft, row, index)]
+        unfit = _unfit(book, draft, rows, found, places[0], index)
         if found:
-            return _picked(book, draft, line, found, pointer, index, choice, places)
+            return replace(_picked(book, draft, line, found, pointer, index, choice, places), unfit=unfit)
+        if unfit is not None:
+            end = len(text.rstrip())
+            line = replace(line, problem=unfit.at(0, end))
     if draft is None or text.strip() or pointer is None:
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
         # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
@@ -78,6 +87,17 @@ def under_pointer(
         line = with_solution(book, line, choice, aim, index)
         return Shown(line, line, line if line.do == "write" else None, pointed=pointed)
     return _picked(book, draft, line, found, pointer, index, choice, places)
+
+
+def _unfit(book: Book, draft: Draft, rows: list[str], found: "list[Pick]", place: Pointed, index: int) -> Problem | None:
+    """Why the special place under the pointer cannot be used as it was asked for; None where it can."""
+    meant = [row for row in rows if place.words in row]
+    if not place.special or any(pick.row in meant for pick in found):
+        return None
+    lines = [read_open_line(book, draft, row, index, offer=False) for row in meant if not row.endswith((",", ";"))]
+    refused = [line for line in lines if line.problem is not None]
+    best = max(refused, key=understood, default=None)
+    return best.problem if best is not None and understood(best) == READ else None
 
 
 def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
@@ -102,9 +122,16 @@ def _picked(
     drawn = click if click.value is not None or line.value is None else line
     plain = places[-1]
     beside = plain.beside if plain.words in found[which].row else ""
-    # The tag, the mark and the sight lines are those of the reading that would be taken.
-    meant = next((p for p in places if p.words in found[which].row), places[0])
+    # The tag, the mark and the sight lines are those of the reading that would be taken; the mark of a line that ends where it
+    # touches is there.
+    meant = next((p for p in places if p.words in found[which].row), None) or _where_it_ends(click, places[0])
     return Shown(line, drawn, click, tuple(p.row for p in found), which, meant, beside)
+
+
+def _where_it_ends(line: OpenLine, place: Pointed) -> Pointed:
+    """The place under the pointer, or where a line ends that goes to the figure under it and not to a place of it."""
+    figure = line.value.figure if isinstance(line.value, Drawn) else None
+    return replace(place, at=figure.end) if isinstance(figure, Line) else place
 
 
 def clicked_at(line: OpenLine, draft: Draft, pointer: Pointer) -> OpenLine:

@@ -5,10 +5,11 @@ from dataclasses import replace
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Statement
-from ..book.values import Value
+from ..book.values import Drawn, Value
 from ..language.script import named_step
 from ..language.statements import read
 from ..problem import Refused
+from .interpretation import in_full
 
 
 def readable(book: Book, text: str, index: int) -> Statement:
@@ -24,4 +25,9 @@ def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
     statement = readable(book, text, index)
     header = book.header if book.hand is None else replace(book.header, manner=book.hand)
     step = named_step(id, statement, header, book.taken_names(), lambda name: book.kind_at(name, index))
-    return step, book.try_statement(step, index)
+    value = book.try_statement(step, index)
+    full = in_full(statement)
+    if full != statement.text and isinstance(value, Drawn):
+        # What is good is written down in full; what is not is blamed where it was typed.
+        return tried(book, full, id, index)
+    return step, value

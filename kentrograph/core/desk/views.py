@@ -130,6 +130,8 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
 
     rows = [ReadingPart(part, told(value, part)) for part, value in reading.parts.items()]
     said = told(reading.value, reading.kind)
+    if "square" in reading.parts:
+        said += ", to its end"
     if reading.state:
         # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
         digits = header.decimals + 6

@@ -8,8 +8,8 @@ from typing import NamedTuple, NoReturn
 
 from ..book.tree import Name, Number, Place, Portion, key_of
 from ..problem import Refused, refuse
-from .lexer import Token, tokens_of
-from .vocabulary import PLACE_WORDS, RESERVED
+from .lexer import Token, parted, tokens_of
+from .vocabulary import PLACE_WORDS, RESERVED, SHORT
 
 DEEPEST = 60
 """Parentheses and places within one another."""
@@ -120,7 +120,7 @@ class Cursor(ABC):
         """Whether a further place may begin here (or, with a semicolon before it, at the token after that): with a name or a
         place word."""
         token = token or self.tok
-        if token.kind != "word":
+        if token.kind != "word" or (token is self.tok and self.at_short()):
             return False
         if token.text not in RESERVED or token.text in ("corner", "box"):
             return True
@@ -149,7 +149,24 @@ class Cursor(ABC):
 
     def at_name(self) -> bool:
         """Whether the present token can be the name of a figure."""
-        return self.tok.kind == "word" and self.tok.text not in RESERVED
+        return self.tok.kind == "word" and self.tok.text not in RESERVED and not self.at_short()
+
+    def at_short(self) -> bool:
+        """Whether a size is said in the short form of the trade: ``r 12``, ``d 24``."""
+        return self.tok.kind == "word" and self.tok.text in SHORT and self.peek().kind == "num"
+
+    def at_size(self) -> bool:
+        """The same where a list of names may go on: ``r12`` is a size there, unless a step has that name."""
+        glued = self.tok.kind == "word" and self.tok.text[0] in SHORT and self.tok.text[1:].isdigit()
+        return self.at_short() or (glued and not self.ask(self.tok, "step"))
+
+    def part(self, *letters: str) -> bool:
+        """Makes two tokens of a letter with a number behind it, where one of these is glued to it; whether the letter stands
+        here now."""
+        if self.tok.kind == "word" and self.tok.text[0] in letters and self.tok.text[1:2].isdigit():
+            parted(self.text, self.tokens, self.index)
+            self.tok = self.tokens[self.index]
+        return self.at_word(*letters)
 
     def ask(self, token: Token | Name, question: str) -> bool:
         """Whether the name in this token stands for what is asked."""

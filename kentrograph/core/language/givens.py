@@ -9,13 +9,16 @@ from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
 from .places import place, place_or_number, sides, thing
-from .vocabulary import CHOOSERS, PLACE_WORDS, SIDES
+from .vocabulary import CHOOSERS, PLACE_WORDS, SHORT, SIDES
 
 _ALIASES = {"center": "centre"}
 
 
 def read_given(c: Cursor, kind: Kind) -> list[Given]:
     """The given at the cursor; several where one word begins several (``touching L1 C2``)."""
+    short = _short(c, kind)
+    if short is not None:
+        return short
     token = c.tok
     if token.kind == "word":
         word = _ALIASES.get(token.text, token.text)
@@ -32,6 +35,20 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
     if kind.givens and kind.givens[0].word == "figures" and c.at_name():
         return _figures(c, kind.givens[0], token.start)
     _no_such_given(c, kind)
+
+
+def _short(c: Cursor, kind: Kind) -> list[Given] | None:
+    """A size in the short form of the trade: ``r 12``, ``d24``, ``\u230024``."""
+    if kind.given("radius") is None:
+        return None
+    c.part("r", "d")
+    if not (c.at_short() or c.at_op("\u2300")):
+        return None
+    spec = kind.given(SHORT[c.tok.text])
+    if spec is None:
+        return None
+    start = c.advance().start
+    return READERS[spec.takes](c, spec, start)
 
 
 def _no_such_given(c: Cursor, kind: Kind) -> NoReturn:
@@ -103,7 +120,7 @@ def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """One given for each place: ``through P1 P2; 40, 25``."""
     givens = [_given(c, spec.word, start, place(c))]
-    while c.at_op(";") or c.at_place():
+    while c.at_op(";") or (c.at_place() and not c.at_size()):
         c.take_op(";")
         givens.append(_given(c, spec.word, c.tok.start, place(c)))
     return givens
@@ -130,9 +147,12 @@ def _direction(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 
 
 def _size(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``40, 25``, or as one says it: ``40 x 25``."""
     first = number(c)
-    if not c.take_op(",", ".."):
-        c.fail(", and the other one")
+    if not c.take_op(",", "..", "\u00d7"):
+        if not c.part("x"):
+            c.fail(", and the other one")
+        c.advance()
     return [_given(c, spec.word, start, first, number(c))]
 
 
@@ -154,12 +174,18 @@ def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 def _figures(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``."""
     givens: list[Given] = []
-    while not givens or c.at_op(";") or c.at_name() or (c.at_word(*PLACE_WORDS) and c.peek().text == "of") or c.at_op("("):
+    while not givens or (not c.at_size() and _goes_on(c)):
         c.take_op(";")
         start = start if not givens else c.tok.start
         touched: Place | Argument = thing(c)
         givens.append(_given(c, spec.word, start, touched.name if isinstance(touched, NamedPlace) else touched))
     return givens
+
+
+def _goes_on(c: Cursor) -> bool:
+    """Whether a list of figures has another one."""
+    of = c.at_word(*PLACE_WORDS) and c.peek().text == "of"
+    return of or c.at_op(";", "(") or c.at_name()
 
 
 def _thing(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
@@ -200,7 +226,8 @@ def _axis(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 
 def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``, ``curve along E1 to PLACE``."""
-    which = c.need_word("to", "via", "radius", "along")
+    c.part("r", "d")
+    which = SHORT[c.advance().text] if c.at_short() and c.tok.text == "r" else c.need_word("to", "via", "radius", "along")
     if which == "along":
         name = c.name()
         c.need_word("to")

@@ -12,13 +12,16 @@ _TOKEN = re.compile(
     r"""\s*(?:
       (?P<num>(?:[0-9]+(?:\.(?!\.)[0-9]*)?|\.[0-9]+)(?:[eE][+-]?[0-9]+)?)
     | (?P<word>[A-Za-z][A-Za-z0-9_]*)
-    | (?P<op>\.\.|//|[-+*/^=%(),;:.'"°\u2212\u2032\u2033\u2019\u201d])
+    | (?P<op>\.\.|//|[-+*/^=%(),;:.'"°\u2212\u2032\u2033\u2019\u201d\u2300\u00d8\u00f8\u00d7])
     )""",
     re.VERBOSE,
 )
 _CONTROL = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\x7f\ud800-\udfff]")
 _BLANK = re.compile(r"\s*(?:\#.*)?\Z", re.DOTALL)
-_SAME = {"\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"'}
+_SAME = {
+    "\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"', "\u00d8": "\u2300", "\u00f8": "\u2300",
+}  # fmt: skip
+_GLUED = re.compile(r"([A-Za-z])([0-9]+(?:\.(?!\.)[0-9]*)?|\.[0-9]+)")
 
 
 class Token(NamedTuple):
@@ -28,6 +31,20 @@ class Token(NamedTuple):
     text: str
     start: int
     end: int
+
+
+def parted(text: str, tokens: list[Token], index: int) -> None:
+    """Makes two tokens of one that is a letter and a number with nothing between, as in ``r12.5``."""
+    token = tokens[index]
+    found = _GLUED.match(text, token.start)
+    if found is None:
+        return
+    middle, end = found.start(2), found.end()
+    behind = next(n for n in range(index, len(tokens)) if tokens[n].end >= end)
+    # What is glued behind the number is left as it stands: `r12x` is a word and no size.
+    if tokens[behind].end == end:
+        letter = Token("word", token.text[0], token.start, middle)
+        tokens[index : behind + 1] = [letter, Token("num", found[2], middle, end)]
 
 
 def tokens_of(text: str) -> list[Token]:

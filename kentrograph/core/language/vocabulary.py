@@ -46,6 +46,8 @@ FUNCTIONS: dict[str, tuple[int, int]] = {
 }
 """Functions with the fewest and the most arguments; angles in degrees."""
 
+SHORT = {"r": "radius", "d": "diameter", "\u2300": "diameter"}
+"""Short forms of the trade for the words of sizes, in front of a number. *Common practice* in drawings (ISO 129-1)."""
 PARTS = {
     "x": "the x of a place",
     "y": "the y of a place",
@@ -67,6 +69,7 @@ PARTS = {
     "across": "how far across, of a distance",
     "up": "how far up, of a distance",
     "centres": "from centre to centre, of a distance",
+    "square": "square to the line, of a distance to its end",
     "turn": "angle with its sign",
     "acute": "the acute angle",
 }

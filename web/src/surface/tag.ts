@@ -24,6 +24,7 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
     }
   }
+  if (line.unfit !== null) rows.push(["live", line.unfit]);
   if (draft && text.trim() !== "") {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
   }

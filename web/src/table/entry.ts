@@ -7,7 +7,7 @@ export type Drag = NonNullable<Kind["drag"]>;
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "begin" | "click" | "pick" | "turn";
+  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn";
   readonly text: string;
   /** Where a click was made. */
   readonly pointer?: Pointer;

@@ -74,12 +74,11 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
     void session.act({ do: "strike", id: selected, others: [...others] });
     return true;
   }
-  // While a figure is written, what is taken back is what was given last of it.
-  if (key === "z" && !event.shiftKey && openLine.takeBackOpen()) return true;
-  if (key === "z" && !event.shiftKey) void session.act({ do: "undo" });
-  else if (key === "y" || (key === "z" && event.shiftKey)) void session.act({ do: "redo" });
-  else return false;
-  openLine.refresh();
+  if (key === "z" && !event.shiftKey) openLine.undo();
+  else if (key === "y" || (key === "z" && event.shiftKey)) {
+    void session.act({ do: "redo" });
+    openLine.refresh();
+  } else return false;
   return true;
 }
 

@@ -132,7 +132,7 @@ describe("Enter", () => {
 describe("taking back", () => {
   it("takes the last given of a begun figure, and not a finished step", async () => {
     await enters("path", "from 0, 0", "to 5, 5");
-    expect(line.takeBackOpen()).toBe(true);
+    line.undo();
     await settled();
     expect(state().draft?.rows).toEqual(["from 0, 0"]);
     expect(acts).toEqual([]);
@@ -141,19 +141,31 @@ describe("taking back", () => {
   it("takes what is typed first", async () => {
     await enters("path", "from 0, 0");
     useInterface.setState({ text: "to 7" });
-    expect(line.takeBackOpen()).toBe(true);
+    line.undo();
     expect(state()).toMatchObject({ text: "", draft: { rows: ["from 0, 0"] } });
   });
 
   it("is for the book again once nothing is begun, also while the kind stays open", async () => {
-    expect(line.takeBackOpen()).toBe(false);
     await enters("line", "from 0, 0", "to 5, 5");
-    expect(line.takeBackOpen()).toBe(false);
+    line.undo();
+    await settled();
+    expect(acts.map((act) => act.do)).toEqual(["write", "undo"]);
+    expect(state().draft?.kind).toBe("line");
+  });
+
+  it("means what was entered before it, though that is still on its way", async () => {
+    for (const text of ["line", "from 0, 0", "to 5, 5"]) {
+      useInterface.setState({ text });
+      line.enter();
+    }
+    line.undo();
+    await settled();
+    expect(acts.map((act) => act.do)).toEqual(["write", "undo"]);
   });
 
   it("leaves a step that is being mended as it was", async () => {
     useInterface.setState({ mend: { id: "s", original: "a", before: { draft: null, text: "kept" } }, text: "b" });
-    expect(line.takeBackOpen()).toBe(true);
+    line.undo();
     await settled();
     expect(state()).toMatchObject({ mend: null, text: "kept" });
   });

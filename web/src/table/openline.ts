@@ -160,15 +160,13 @@ export class OpenLine {
     this.push({ key: "backspace", text: "" });
   }
 
-  /** Takes back what is typed, else the last given, else the figure that is begun; false where nothing is begun. */
-  takeBackOpen(): boolean {
-    const { text, draft, mend } = useInterface.getState();
-    const begun = (draft?.rows.length ?? 0) > 0 || text !== "" || this.busy;
-    if (!begun && !mend) return false;
+  /** Takes back what is typed, else the last given of the figure that is begun, else the last change of the book. What was
+   * entered before is done first: it may be what is meant. */
+  undo(): void {
+    const { text, mend } = useInterface.getState();
     if (mend) this.push({ key: "escape", text });
-    else if (text !== "" && !this.busy) this.type("");
-    else this.push({ key: "backspace", text: "" });
-    return true;
+    else if (text !== "") this.type("");
+    else this.push({ key: "undo", text: "" });
   }
 
   /** A click on the surface states the place under the pointer, unless something is typed: then it is Enter. */
@@ -259,6 +257,7 @@ export class OpenLine {
   /** Does one entry; answers false where it was put back to be mended. */
   private async finish({ key, text, pointer, by }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
+    else if (key === "undo") await this.undone();
     else if (key === "turn") await this.turned(text, by ?? 1);
     else if (key === "escape") await this.leave();
     else if (key === "begin") {
@@ -305,6 +304,12 @@ export class OpenLine {
     else if (draft && !mend) this.setKept(null);
   }
 
+  private async undone(): Promise<void> {
+    if (useInterface.getState().draft?.rows.length) this.takeBack();
+    else await this.session.act({ do: "undo" });
+    this.refresh();
+  }
+
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
     if (mend) this.rows.leave();
@@ -341,7 +346,7 @@ export class OpenLine {
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
   private async does(enter: Enter, text: string, problem: Problem | null): Promise<boolean> {
     const { mend } = useInterface.getState();
-    if (mend && enter.do !== "given") return enter.do === "write" && this.acceptMend(enter.statement || text);
+    if (mend && enter.do !== "given" && enter.do !== "type") return enter.do === "write" && this.acceptMend(enter.statement || text);
     switch (enter.do) {
       case "begin":
       case "given":
