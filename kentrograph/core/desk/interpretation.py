@@ -8,7 +8,7 @@ from ..book.book import Book
 from ..book.chain import Link, chain_of
 from ..book.planner import Planner, Quantity
 from ..book.step import Step, planner_of
-from ..book.tree import PLACES, Argument, Bearing, Coordinates, Given, Name, Plain, Portion, Statement
+from ..book.tree import PLACES, Argument, Bearing, Coordinates, Given, Name, NamedPlace, PlaceOf, Plain, Portion, Statement
 from ..figures import EndlessLine, Line, Point
 from ..language.vocabulary import KINDS, SHORT
 from ..problem import Problem, Refused, refuse
@@ -48,6 +48,11 @@ def _with_word(given: Given, text: str) -> str:
     if given.word in _SHARED and not text.lower().startswith(given.word):
         return f"{given.word} {text}"
     return text
+
+
+def named(given: Given) -> bool:
+    """Whether a given only names places of figures, with no number in it."""
+    return bool(given.arguments) and all(isinstance(a, NamedPlace | PlaceOf) for a in given.arguments)
 
 
 def given_values(book: Book, step: Step, index: int) -> list[str]:

@@ -10,6 +10,7 @@ from ..book.manner import Header
 from ..book.values import Drawn, Reading
 from ..construct.solution import Solution
 from ..figures import Point
+from ..figures.box import box_of
 from ..language.messages import sentence
 from ..language.report import figure_data
 from ..problem import Problem, Refused
@@ -226,6 +227,7 @@ def _line(
         value=rows[-1].value if rows and line.row else "",
         enter=_enter(line),
         preview=figure_data(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
+        box=box_of(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
         solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
         taken=value.taken if value else 0,
         note=value.note if value else "",

@@ -65,6 +65,11 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
         line, before = _beginning(book, typed, at), [""]
     else:
         line = _given(book, draft, typed, at)
+        begun = not draft.rows and line.do == "nothing" and typed.isalpha() and not complete_given(draft.kind, None, typed)
+        other = _beginning(book, typed, at) if begun else None
+        if other is not None and other.do == "begin":
+            # A kind that is open but empty gives way to another one, also where its word is only begun.
+            return other
         # What is typed may be the word of a given, or stand behind the one that was put in front of it.
         ways = [draft.placed(typed), draft.placed(line.row)]
         before = [whole[: end - len(typed)] for whole, end in ways]

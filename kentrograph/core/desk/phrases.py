@@ -11,7 +11,7 @@ from ..book.book import Book
 from ..book.kinds.touching import SIZES
 from ..figures import Point
 from ..language.vocabulary import KINDS, PARTS
-from ..snap.guide_lines import in_number
+from ..snap.guide_lines import coordinate
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..units import plain
 from .draft import Draft
@@ -37,9 +37,9 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
     """
     typed = text.strip()
     if typed.lower() == "x":
-        return [f"{in_number(p.words)}.x," for p in places if p.kind]
+        return [f"{coordinate(p.words, 'x')}," for p in places if p.kind]
     if typed.endswith(","):
-        return [f"{typed} {in_number(p.words)}.y" for p in places if p.kind]
+        return [f"{typed} {coordinate(p.words, 'y')}" for p in places if p.kind]
     if typed.startswith(":"):
         # Beside a place: so far across and up from it, or so far in a direction.
         return [f"{p.words}: {typed[1:].strip()}" for p in places if p.kind]

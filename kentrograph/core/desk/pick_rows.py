@@ -12,7 +12,7 @@ from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .draft import Draft
 from .open_line import read_open_line
-from .pointing import Pointed, Pointer, last_of_draft, plain_position, rounded
+from .pointing import Pointed, Pointer, closes, last_of_draft, plain_position, rounded
 
 _ROUND = Circle | Arc | Ellipse
 
@@ -65,6 +65,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
                 return [place]
             # Whoever leaves the last place sideways means an arc.
             ways = [f"curve to {place}", place] if pointer.swing else [place, f"curve to {place}"]
+            if closes(book, draft, pointer, index):
+                ways.insert(0, "close")
             return [*ways, *([on] if not pointed.special and on else [])]
         case _:
             kind = FIGURES[draft.kind]

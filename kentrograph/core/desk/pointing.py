@@ -114,10 +114,51 @@ def places_at(
         more = sum(abs(x - one.at.x) <= near and abs(y - one.at.y) <= near for x, y in spots)
         more -= one.kind not in _FAR
         taken.append(Pointed(one.words, one.at, one.kind not in ALONG, more, one.step or under, one.kind, one.sights))
+    own = _own_corner(book, pointer, draft, index)
+    if own is not None and (not taken or taken[0].kind in _FAR or taken[0].kind not in _ON_ITS_OWN):
+        taken.insert(0, own)
     words, at = plain_position(book, pointer)
     hair = _HAIR_PIXELS * pointer.pixel
     close = [c for c in found if c.kind not in ALONG and hypot(c.at.x - at.x, c.at.y - at.y) <= hair and c.at != at]
     return [*taken, Pointed(words, at, False, 0, under, beside=close[0].words if close else "")]
+
+
+_ON_ITS_OWN = frozenset({"point", "end", "centre", "crossing"})
+"""Kinds of place that hold better than a corner of the figure being written, where both lie in one spot."""
+
+
+def own_places(book: Book, draft: Draft | None, index: int) -> list[Point]:
+    """The places that a figure being written has put down so far, in order."""
+    step = stands(book, draft, index).step if draft is not None else None
+    if step is None:
+        return []
+    planner = planner_of(named_step(DRAFT_ID, replace(step.statement, name=None), book.header, set()), book.header.manner.unit)
+    chain = worked_out(book, planner, step.statement, index, book.last_place(index))
+    return [value for _, value in chain if type(value) is Point]
+
+
+def closes(book: Book, draft: Draft, pointer: Pointer, index: int) -> bool:
+    """Whether the pointer is on the beginning of a chain that can be closed there."""
+    own = own_places(book, draft, index) if draft.kind == "path" and draft.at is None and len(draft.rows) > 2 else []
+    return len(own) > 2 and hypot(own[0].x - pointer.x, own[0].y - pointer.y) <= pointer.reach
+
+
+def _own_corner(book: Book, pointer: Pointer, draft: Draft | None, index: int | None) -> Pointed | None:
+    """A corner within reach of the chain being written, in numbers: it has no name yet. The last one is where it stands."""
+    if draft is None or draft.kind != "path" or not draft.rows:
+        return None
+    own = own_places(book, draft, len(book.order) if index is None else index)[:-1]
+    near = [p for p in own if hypot(p.x - pointer.x, p.y - pointer.y) <= pointer.reach]
+    if not near:
+        return None
+    at = min(near, key=lambda p: hypot(p.x - pointer.x, p.y - pointer.y))
+    return Pointed(in_numbers(book, at), at, True, 0, None, "end")
+
+
+def in_numbers(book: Book, at: Point) -> str:
+    """A place in coordinates, with as many digits as it takes."""
+    x, y = book.writing.from_world(at)
+    return f"{plain(x, 12)}{book.suffix}, {plain(y, 12)}{book.suffix}"
 
 
 def later_place(book: Book, pointer: Pointer, index: int) -> Pointed | None:
@@ -141,6 +182,10 @@ def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None,
     late = tuple(id for id in book.order[max(0, at - _LATE) : at] if _runs(book, id))
     on = s.on if only is None else only
     passed = tuple(p for words in pointer.passed for p in _passed(book, words, at)) if draft is not None else ()
+    if draft is not None and draft.kind == "path" and len(draft.rows) > 1 and last is not None:
+        # Level and plumb with its own beginning, so that it can close square.
+        first = own_places(book, draft, at)[0]
+        passed = (Passed(in_numbers(book, first), first), *passed)
     return Query(
         pointer.x, pointer.y, pointer.reach, pointer.pixel, on, last, passed,
         s.parts, s.turn, s.step, s.grid, at, book.suffix, s.turns, late if draft is not None else (),

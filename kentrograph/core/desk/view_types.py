@@ -26,10 +26,14 @@ class ProblemView:
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """A given in its own words, and what it was understood as where that says more."""
+    """A given in its own words, and what it was understood as where that says more.
+
+    ``named`` says that it only names places of figures: where they lie is seen, and is of interest only on a second look.
+    """
 
     text: str
     value: str
+    named: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,12 +64,20 @@ class ReadingView:
     compared: Compared | None
 
 
+@dataclass(frozen=True, slots=True)
+class ResidualView:
+    """Whether a figure touches all that it is to touch, in words, and by how much it misses at most, with its unit."""
+
+    words: str
+    exact: str
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepView:
     """A step of the book.
 
-    ``beside`` is the special place that a plain position was taken beside; ``residual`` by how much a touching figure misses
-    what it touches at most, in words, None for one that touches nothing.
+    ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
+    figure touches, None for one that touches nothing.
     """
 
     id: str
@@ -83,7 +95,7 @@ class StepView:
     number: float | None
     problem: ProblemView | None
     beside: str | None
-    residual: str | None
+    residual: ResidualView | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -206,11 +218,11 @@ class PullView:
 class LineView:
     """The open line, read.
 
-    ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
-    special place within a hair of the plain position that a click would take, ``unfit`` why the place that lies nearest will not
-    do. ``around`` is the centre of the arc being
-    written while its end is free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the
-    places are that the pointer passed over. ``follows`` are the steps that would change with one that is mended or pulled.
+    ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and
+    ``picked`` the one that it would. ``beside`` is the special place within a hair of the plain position that a click would take,
+    ``unfit`` why the place that lies nearest will not do. ``around`` is the centre of the arc being written while its end is
+    free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the places are that the pointer
+    passed over. ``follows`` are the steps that would change with one that is mended or pulled.
     """
 
     type: Literal["line"]
@@ -221,6 +233,7 @@ class LineView:
     value: str
     enter: EnterView
     preview: FigureData | None
+    box: list[float] | None
     solutions: list[SolutionView]
     taken: int
     note: str

@@ -4,17 +4,31 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
+from ..figures import Arc, Circle, Line
 from ..figures.box import box_of, empty_box, stretch
 from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
 from ..problem import Problem
+from ..tolerance import TOLERANCE
 from ..units import plain
 from . import display
 from .derived import values_of, ways_to_state
 from .intents import beside_of, helped
-from .interpretation import given_texts, given_values
+from .interpretation import given_texts, given_values, named
 from .suggest import suggestion
-from .view_types import Compared, Locus, ProblemView, ReadingPart, ReadingView, Row, StepView, ValueView, WayView, WorkingView
+from .view_types import (
+    Compared,
+    Locus,
+    ProblemView,
+    ReadingPart,
+    ReadingView,
+    ResidualView,
+    Row,
+    StepView,
+    ValueView,
+    WayView,
+    WorkingView,
+)
 from .working import working_of
 
 TITLES = {"measure": "Reading", UNREAD: "Unread"}
@@ -28,10 +42,11 @@ def step_view(book: Book, id: str) -> StepView:
         # The value wanted stands beside the reading itself.
         texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if g.word not in ("wanted", "within")]
         values = [""] * len(texts)
+    rows = [Row(t, v, named(g)) for t, v, g in zip(texts, values, step.statement.givens, strict=False)]
     if step.statement.kind == UNREAD:
-        texts, values = [step.statement.text], [""]
+        rows = [Row(step.statement.text, "")]
     if step.statement.kind == "path":
-        texts, values = folded(texts, values)
+        rows = folded(rows)
     drawn = value.figure if isinstance(value, Drawn) else None
     return StepView(
         id=id,
@@ -42,23 +57,37 @@ def step_view(book: Book, id: str) -> StepView:
         hidden=step.hidden,
         off=step.off,
         text=step.statement.text,
-        rows=[Row(t, v) for t, v in zip(texts, values, strict=True)],
+        rows=rows,
         uses=[n.text for n in step.statement.uses],
         figure=_figure(book, id),
         reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
         beside=beside_of(step),
-        residual=residual_words(value, book),
+        residual=residual_view(value, book),
     )
 
 
-def residual_words(value: Value, book: Book) -> str | None:
-    """By how much a touching figure misses what it touches at most."""
+def residual_view(value: Value, book: Book) -> ResidualView | None:
+    """By how much a touching figure misses what it touches at most; what only rounding left of it is said in words."""
     if not isinstance(value, Drawn) or not value.solutions or not value.solutions[value.taken].contacts:
         return None
-    largest = max(c.residual for c in value.solutions[value.taken].contacts)
-    return f"{largest:.2g} {book.header.manner.unit}"
+    contacts = value.solutions[value.taken].contacts
+    largest = max(c.residual for c in contacts)
+    away = max(max(abs(c.at.x), abs(c.at.y)) for c in contacts)
+    said = f"{largest:.2g} {book.header.manner.unit}"
+    exactly = largest <= TOLERANCE.length(max(_extent(value.figure), away), away)
+    return ResidualView("exact" if exactly else f"misses by {said}", said)
+
+
+def _extent(figure: object) -> float:
+    """How far a figure that touches others reaches across; 0 for one without ends."""
+    match figure:
+        case Circle() | Arc():
+            return 2.0 * figure.radius
+        case Line():
+            return figure.length
+    return 0.0
 
 
 def working_view(book: Book, id: str) -> WorkingView:
@@ -83,15 +112,11 @@ def ways_view(book: Book, id: str, word: str, typed: str) -> list[WayView]:
     return [WayView(list(w.instead), w.text, figure_data(w.figure)) for w in ways]
 
 
-def folded(texts: list[str], values: list[str]) -> tuple[list[str], list[str]]:
+def folded(rows: list[Row]) -> list[Row]:
     """A long chain in few rows: its beginning, how many places lie between, and its end."""
-    if len(texts) <= 8:
-        return texts, values
-    between = len(texts) - 6
-    return (
-        [*texts[:3], f"… {between} more …", *texts[-3:]],
-        [*values[:3], "", *values[-3:]],
-    )
+    if len(rows) <= 8:
+        return rows
+    return [*rows[:3], Row(f"… {len(rows) - 6} more …", ""), *rows[-3:]]
 
 
 def _figure(book: Book, id: str) -> FigureData | None:

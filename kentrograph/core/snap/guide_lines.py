@@ -1,5 +1,6 @@
 """Sight lines: from places and lines that the pointer passed over, and what can be taken on them."""
 
+import re
 from collections.abc import Iterator
 from math import floor, hypot
 from typing import Any
@@ -150,7 +151,7 @@ def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
         return
     ways = {one.way: one.source.words, other.way: other.source.words}
     if set(ways) == {"level", "plumb"} and all(ways.values()):
-        words = f"{in_number(ways['plumb'])}.x, {in_number(ways['level'])}.y"
+        words = f"{coordinate(ways['plumb'], 'x')}, {coordinate(ways['level'], 'y')}"
     else:
         words = f"crossing of {one.words} {other.words}"
     yield Candidate(at, words, "sights", "", (one.line, other.line))
@@ -178,8 +179,8 @@ def _along(book: Book, q: Query, sight: Sight) -> tuple[Point, str]:
         other = Point(*manner.from_world(line.through))
         shown = q.rounded(x if sight.way == "level" else y)
         if sight.way == "level":
-            return Point(*manner.to_world(shown, other.y)), f"{q.length(shown)}, {in_number(base)}.y"
-        return Point(*manner.to_world(other.x, shown)), f"{in_number(base)}.x, {q.length(shown)}"
+            return Point(*manner.to_world(shown, other.y)), f"{q.length(shown)}, {coordinate(base, 'y')}"
+        return Point(*manner.to_world(other.x, shown)), f"{coordinate(base, 'x')}, {q.length(shown)}"
     distance = q.rounded(along)
     at = Point(line.through.x + distance * line.ux, line.through.y + distance * line.uy)
     if distance == 0.0:
@@ -217,6 +218,16 @@ def _past_arcs(book: Book, q: Query) -> Iterator[Candidate]:
             yield Candidate(at, words, "past", source.step)
 
 
-def in_number(words: str) -> str:
-    """A place where a number is made of it: in parentheses unless it is a name."""
-    return words if words.isidentifier() else f"({words})"
+_NUMBERS = re.compile(r"(-?[\d.]+(?:[a-z]+)?), (-?[\d.]+(?:[a-z]+)?)")
+
+
+def coordinate(words: str, axis: str) -> str:
+    """One coordinate (``x`` or ``y``) of a place in words: the number itself where the place is given in numbers.
+
+    >>> coordinate("P1", "x"), coordinate("middle of L1", "y"), coordinate("10, -2.5", "y")
+    ('P1.x', '(middle of L1).y', '-2.5')
+    """
+    numbers = _NUMBERS.fullmatch(words)
+    if numbers is not None:
+        return numbers[1] if axis == "x" else numbers[2]
+    return f"{words if words.isidentifier() else f'({words})'}.{axis}"

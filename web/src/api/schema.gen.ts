@@ -852,7 +852,7 @@ export interface components {
          * LineView
          * @description The open line, read.
          *
-         *     ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
+         *     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
          *     special place within a hair of the plain position that a click would take, ``unfit`` why the place that lies nearest will not
          *     do. ``around`` is the centre of the arc being
          *     written while its end is free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the
@@ -863,6 +863,8 @@ export interface components {
             around: number[] | null;
             /** Beside */
             beside: string | null;
+            /** Box */
+            box: number[] | null;
             click: components["schemas"]["EnterView"] | null;
             /** Completions */
             completions: components["schemas"]["Completion"][];
@@ -1249,10 +1251,27 @@ export interface components {
             name: string;
         };
         /**
+         * ResidualView
+         * @description Whether a figure touches all that it is to touch, in words, and by how much it misses at most, with its unit.
+         */
+        ResidualView: {
+            /** Exact */
+            exact: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Row
          * @description A given in its own words, and what it was understood as where that says more.
+         *
+         *     ``named`` says that it only names places of figures: where they lie is seen, and is of interest only on a second look.
          */
         Row: {
+            /**
+             * Named
+             * @default false
+             */
+            named: boolean;
             /** Text */
             text: string;
             /** Value */
@@ -1319,8 +1338,8 @@ export interface components {
          * StepView
          * @description A step of the book.
          *
-         *     ``beside`` is the special place that a plain position was taken beside; ``residual`` by how much a touching figure misses
-         *     what it touches at most, in words, None for one that touches nothing.
+         *     ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
+         *     figure touches, None for one that touches nothing.
          */
         StepView: {
             /** Beside */
@@ -1342,8 +1361,7 @@ export interface components {
             pen: string;
             problem: components["schemas"]["ProblemView"] | null;
             reading: components["schemas"]["ReadingView"] | null;
-            /** Residual */
-            residual: string | null;
+            residual: components["schemas"]["ResidualView"] | null;
             /** Rows */
             rows: components["schemas"]["Row"][];
             /** Text */

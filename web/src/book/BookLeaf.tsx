@@ -14,6 +14,8 @@ const NONE: readonly Step[] = [];
 
 /** Of a longer book only the steps in sight are laid out. */
 const LONG = 200;
+/** Pixels from the end of the list within which one looks at its end. */
+const NEAR_END = 24;
 
 export function BookLeaf() {
   // The drawing is painted first; a long book is laid out after it.
@@ -31,6 +33,19 @@ function ShortBook() {
     // The open line grows while something is written; the newest step stays in sight above it.
     list.current?.lastElementChild?.scrollIntoView({ block: "end" });
   }, [count, begun]);
+  // What is newest also stays in sight when the open line below grows, unless somebody has scrolled away from it.
+  useEffect(() => {
+    const frame = list.current?.parentElement;
+    if (!frame) return;
+    let height = frame.clientHeight;
+    const watch = new ResizeObserver(() => {
+      const atEnd = frame.scrollTop + height >= frame.scrollHeight - NEAR_END;
+      height = frame.clientHeight;
+      if (atEnd) frame.scrollTop = frame.scrollHeight;
+    });
+    watch.observe(frame);
+    return () => watch.disconnect();
+  }, []);
   useEffect(() => {
     if (selected !== null)
       list.current?.querySelector(`[data-step="${selected}"]`)?.scrollIntoView({ block: "nearest" });
@@ -52,7 +67,7 @@ function LongBook() {
   const rows = useVirtualizer({
     count,
     getScrollElement: () => frame.current,
-    estimateSize: () => 56,
+    estimateSize: () => 40,
     overscan: 6,
     getItemKey: (index) => steps[index]?.id ?? index,
   });

@@ -8,7 +8,7 @@ import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { StepActs } from "./StepActs";
 import { Values } from "./Values";
-import { ReadingRows } from "../readings/ReadingRows";
+import { ReadingParts, ReadingValue } from "../readings/ReadingRows";
 
 /** Between givens; where the line breaks, the dot stays behind. */
 const JOINT = "\u00a0· ";
@@ -18,14 +18,12 @@ const Entry = chakra("li", {
     display: "grid",
     gridTemplateColumns: "minmax(22px, max-content) minmax(0, 1fr)",
     gap: "2",
+    position: "relative",
     px: "3",
-    py: "2",
+    py: "1",
     borderBottomWidth: "1px",
     borderColor: "rule",
     cursor: "default",
-    // What is out of sight is neither laid out nor painted: a book may have thousands of steps.
-    contentVisibility: "auto",
-    containIntrinsicSize: "auto 56px",
     "& .acts": { opacity: 0 },
     "&:hover .acts, &:focus-within .acts": { opacity: 1 },
   },
@@ -58,13 +56,19 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
         {number}
       </Text>
       <Box minW="0">
-        <Heading step={step} />
-        {mending ? <Text color="place">being mended below</Text> : <Givens step={step} />}
-        {step.residual !== null && !mending && (
-          <Text color="quiet" fontSize="12px">
-            residual {step.residual}
-          </Text>
-        )}
+        <Text overflowWrap="anywhere" fontVariantNumeric="tabular-nums">
+          <Title step={step} />
+          {mending ? (
+            <Text as="span" color="place">
+              being mended below
+            </Text>
+          ) : (
+            <Givens step={step} looked={selected} />
+          )}{" "}
+          {step.reading && !mending && <ReadingValue reading={step.reading} />}
+        </Text>
+        <Acts step={step} />
+        {step.reading && !mending && <ReadingParts reading={step.reading} />}
         {step.problem && (
           <Text color="place" mt="0.5">
             <b>waits</b>: {step.problem.message}
@@ -95,30 +99,36 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
   );
 });
 
-function Heading({ step }: { step: Step }) {
-  const { openLine, session } = useTable();
+/** Its name, and a short stroke of the pen it is drawn with. */
+function Title({ step }: { step: Step }) {
   return (
-    <Flex align="center" gap="2" h="20px">
-      <Text fontWeight={600} whiteSpace="nowrap" overflow="hidden" textOverflow="ellipsis">
+    <>
+      <Text as="span" fontWeight={600} whiteSpace="nowrap" mr="2">
         {step.title} {step.name}
       </Text>
       {step.figure && <PenStroke pen={step.pen} />}
-      <Box flex="1" />
-      <Flex className="acts" fontSize="12px" mr="-1.5">
-        <Word onClick={() => openLine.rows.mend(step.id)} aria-label={`Mend ${step.name}`}>
-          Mend
-        </Word>
-        <Word
-          aria-label={`Strike ${step.name}`}
-          onClick={(e) => {
-            e.stopPropagation();
-            useInterface.setState({ selected: null, pointed: null });
-            void session.act({ do: "strike", id: step.id, others: [] });
-          }}
-        >
-          Strike
-        </Word>
-      </Flex>
+    </>
+  );
+}
+
+/** What can be done with it, over the end of its first line while the pointer is on it. */
+function Acts({ step }: { step: Step }) {
+  const { openLine, session } = useTable();
+  return (
+    <Flex className="acts" fontSize="12px" position="absolute" top="0.5" right="1.5" bg="lit" borderRadius="4px">
+      <Word onClick={() => openLine.rows.mend(step.id)} aria-label={`Mend ${step.name}`}>
+        Mend
+      </Word>
+      <Word
+        aria-label={`Strike ${step.name}`}
+        onClick={(e) => {
+          e.stopPropagation();
+          useInterface.setState({ selected: null, pointed: null });
+          void session.act({ do: "strike", id: step.id, others: [] });
+        }}
+      >
+        Strike
+      </Word>
     </Flex>
   );
 }
@@ -139,37 +149,37 @@ function Sums({ id }: { id: string }) {
   );
 }
 
-/** A short stroke of the pen it is drawn with. */
 function PenStroke({ pen }: { pen: string }) {
   return (
     <Box
-      w="16px"
+      as="span"
+      display="inline-block"
+      verticalAlign="middle"
+      w="14px"
       h={pen === "ink" ? "2px" : "1px"}
-      flex="none"
+      mr="2"
       bg={pen === "ink" ? "ink" : "quiet"}
       title={`in ${pen}`}
     />
   );
 }
 
-function Givens({ step }: { step: Step }) {
-  if (step.reading) {
-    return (
-      <>
-        <Text color="quiet">{step.rows.map((r) => r.text).join(JOINT)}</Text>
-        <ReadingRows reading={step.reading} />
-      </>
-    );
-  }
+function Givens({ step, looked }: { step: Step; looked: boolean }) {
   return (
-    <Text color="quiet" overflowWrap="anywhere" fontVariantNumeric="tabular-nums">
+    <Text as="span" color="quiet">
       {step.rows.map((row, i) => (
-        <span key={i}>
+        <span key={i} title={row.value === "" ? undefined : `= ${row.value}`}>
           {i > 0 && JOINT}
           {row.text}
-          {row.value !== "" && <Value>{row.value}</Value>}
+          {row.value !== "" && !step.reading && (looked || !row.named) && <Value>{row.value}</Value>}
         </span>
       ))}
+      {step.residual && (
+        <Text as="span" fontSize="12px" title={`by ${step.residual.exact}`}>
+          {JOINT}
+          {step.residual.words}
+        </Text>
+      )}
     </Text>
   );
 }

@@ -4,13 +4,27 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Reading } from "../api/types";
 
 export function ReadingRows({ reading }: { reading: Reading }) {
-  const { compared } = reading;
   return (
     <Box fontVariantNumeric="tabular-nums">
-      <Text fontWeight={600} fontSize="14px" title={String(reading.exact)}>
-        {reading.value}
-      </Text>
-      <Flex wrap="wrap" columnGap="3" color="quiet">
+      <ReadingValue reading={reading} />
+      <ReadingParts reading={reading} />
+    </Box>
+  );
+}
+
+export function ReadingValue({ reading }: { reading: Reading }) {
+  return (
+    <Text as="span" fontWeight={600} fontSize="14px" title={String(reading.exact)}>
+      {reading.value}
+    </Text>
+  );
+}
+
+export function ReadingParts({ reading }: { reading: Reading }) {
+  const { compared } = reading;
+  return (
+    <Box fontVariantNumeric="tabular-nums" fontSize="12px">
+      <Flex wrap="wrap" columnGap="2.5" color="quiet">
         {reading.rows.map((row) => (
           <Text key={row.name} whiteSpace="nowrap">
             {row.name}{" "}

@@ -31,6 +31,8 @@ interface Preferences {
   turnView: boolean;
   /** Whether the book is folded away, the open line along the foot. */
   folded: boolean;
+  /** Whether every figure has its name beside it. */
+  names: boolean;
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -43,6 +45,7 @@ export const usePreferences = create<Preferences>()(
       pen: "ink",
       turnView: true,
       folded: false,
+      names: false,
       snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},

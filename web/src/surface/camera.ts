@@ -18,6 +18,7 @@ export type Box = readonly [number, number, number, number];
 const SMALLEST = 1e-13;
 const LARGEST = 1e13;
 const MARGIN = 48;
+const SMALL_SHARE = 0.4;
 
 export const toScreenX = (c: Camera, x: number): number => (x - c.x) * c.scale + c.width / 2;
 export const toScreenY = (c: Camera, y: number): number => (c.y - y) * c.scale + c.height / 2;
@@ -51,21 +52,31 @@ export function fitted(c: Camera, box: Box): Camera {
   return { ...middle, scale: Math.min(LARGEST, Math.max(SMALLEST, scale)) };
 }
 
-/** The view that shows a box which was just placed: unchanged if it is in sight, moved if it fits, else zoomed out. */
-export function brought(c: Camera, box: Box, everything: Box): Camera {
-  const left = toScreenX(c, box[0]);
-  const right = toScreenX(c, box[2]);
-  const top = toScreenY(c, box[3]);
-  const bottom = toScreenY(c, box[1]);
-  if (left >= 0 && right <= c.width && top >= 0 && bottom <= c.height) return c;
+export function holds(c: Camera, box: Box): boolean {
+  const [left, right] = [toScreenX(c, box[0]), toScreenX(c, box[2])];
+  const [top, bottom] = [toScreenY(c, box[3]), toScreenY(c, box[1])];
+  return left >= 0 && right <= c.width && top >= 0 && bottom <= c.height;
+}
+
+/** The view that shows a box which was just placed: unchanged if it is in sight, moved if nothing that is in sight would be
+ * pushed out of it, else zoomed out to hold both. */
+export function brought(c: Camera, box: Box, inSight: Box | null): Camera {
+  if (holds(c, box)) return c;
+  const [left, right] = [toScreenX(c, box[0]), toScreenX(c, box[2])];
+  const [top, bottom] = [toScreenY(c, box[3]), toScreenY(c, box[1])];
   if (right - left <= c.width - 2 * MARGIN && bottom - top <= c.height - 2 * MARGIN) {
     const dx = left < MARGIN ? MARGIN - left : right > c.width - MARGIN ? c.width - MARGIN - right : 0;
     const dy = top < MARGIN ? MARGIN - top : bottom > c.height - MARGIN ? c.height - MARGIN - bottom : 0;
     const moved = panned(c, dx, dy);
-    // Going far away would lose sight of everything else: then the whole drawing is the better view.
-    if (Math.abs(dx) < c.width && Math.abs(dy) < c.height) return moved;
+    if (inSight === null || holds(moved, inSight)) return moved;
   }
-  return fitted(c, everything);
+  return fitted(c, union(inSight, box) ?? box);
+}
+
+/** Whether a box is so small in the view that a table with nothing else on it would look empty. */
+export function small(c: Camera, box: Box): boolean {
+  const [w, h] = [(box[2] - box[0]) * c.scale, (box[3] - box[1]) * c.scale];
+  return (w > 0 || h > 0) && w < c.width * SMALL_SHARE && h < c.height * SMALL_SHARE;
 }
 
 export function union(a: Box | null, b: Box | null): Box | null {

@@ -3,14 +3,16 @@ import type { Figure, Line } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
-import { brought, fitted, panned, resized, toDrawingX, toDrawingY, union, zoomed } from "./camera";
-import { drawFigures, drawLit } from "./layers/figures";
+import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
+import { drawFigures, drawLit, pointNameRects } from "./layers/figures";
+import { drawAllNames } from "./layers/names";
 import { drawBacking } from "./layers/backing";
-import { drawGrid, drawPaper, drawScaleBar } from "./layers/grid";
+import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
 import { Drawing } from "./drawing";
+import { boxOf, Following } from "./following";
 import { Gestures } from "./gestures";
-import { seenBox, toDrawing, toScreen, withTurn } from "./turned";
+import { toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
 import { useBacking } from "../state/backing";
 import { usePreferences } from "../state/preferences";
@@ -37,6 +39,11 @@ const NOTHING_OVER: Overlay = {
   held: -1,
 };
 
+/** Names are shown where somebody wants them always, and while something is typed that may name one. */
+function namesWanted(): boolean {
+  return usePreferences.getState().names || /[A-Za-z]/.test(useInterface.getState().text);
+}
+
 export interface Canvases {
   readonly grid: HTMLCanvasElement;
   readonly figures: HTMLCanvasElement;
@@ -61,6 +68,10 @@ export class View {
   private level = false;
   private reading = 0;
   private readonly drawing = new Drawing();
+  private readonly following = new Following(
+    () => this.camera,
+    (camera) => this.see(camera),
+  );
   private readonly gestures = new Gestures(
     () => this.onPointer(),
     () => useInterface.getState().choice !== null,
@@ -78,12 +89,15 @@ export class View {
       useDocument.subscribe((now, before) => {
         if (now.steps !== before.steps || now.header !== before.header) {
           if (now.header !== before.header) this.turnWithDatum();
-          if (this.framed) this.follow(now.fresh, before.revision);
+          if (this.framed && before.revision >= 0) this.following.placed(now.fresh);
           else if (now.revision >= 0) this.frameAll();
           this.touch("grid", "figures");
         }
       }),
       useBacking.subscribe(() => this.touch("grid", "overlay")),
+      usePreferences.subscribe((now, before) => {
+        if (now.names !== before.names) this.touch("overlay");
+      }),
       useInterface.subscribe((now, before) => {
         if (now.pointed !== before.pointed || now.others !== before.others) this.touch("overlay");
         if (now.selected !== before.selected) {
@@ -124,14 +138,25 @@ export class View {
     if (this.camera.width <= 1) return;
     if (this.framed) this.remember();
     this.framed = true;
-    this.see(fitted(this.camera, this.boxOf(useDocument.getState().steps.map((s) => s.figure)) ?? HOME));
+    this.see(
+      fitted(
+        this.camera,
+        boxOf(
+          this.camera,
+          useDocument.getState().steps.map((s) => s.figure),
+        ) ?? HOME,
+      ),
+    );
   }
 
   /** The selected step, as large as it fits. */
   frameSelection(): void {
     const { selected, others } = useInterface.getState();
     const { byId } = useDocument.getState();
-    const box = this.boxOf([selected ?? "", ...others].map((id) => byId.get(id)?.figure ?? null));
+    const box = boxOf(
+      this.camera,
+      [selected ?? "", ...others].map((id) => byId.get(id)?.figure ?? null),
+    );
     if (!box) return;
     this.remember();
     this.see(fitted(this.camera, box));
@@ -169,16 +194,19 @@ export class View {
   }
 
   private remember(): void {
+    this.following.steered();
     this.seen.push(this.camera);
     if (this.seen.length > MOST_SEEN) this.seen.shift();
   }
 
   pan(dx: number, dy: number): void {
+    this.following.steered();
     this.see(panned(this.camera, dx, dy));
   }
 
   /** Zooms about a pixel: the pointer's where it is over the surface, else the middle of the view. */
   zoom(factor: number, at = this.pointerPixel()): void {
+    this.following.steered();
     this.see(zoomed(this.camera, factor, at.x, at.y));
   }
 
@@ -200,14 +228,6 @@ export class View {
     return this.camera;
   }
 
-  /** The box around figures, as it lies in the view. */
-  private boxOf(figures: readonly (Figure | null)[]): Box | null {
-    return figures.reduce<Box | null>(
-      (box, f) => union(box, f?.box ? seenBox(this.camera, f.box as unknown as Box) : null),
-      null,
-    );
-  }
-
   /** A datum along a sloping edge turns the view with it, where that is wanted. */
   turnWithDatum(): void {
     const turn = usePreferences.getState().turnView ? (useDocument.getState().header?.datum[2] ?? 0) : 0;
@@ -224,15 +244,6 @@ export class View {
       this.touch("grid", "overlay");
     } else this.touch("grid", "figures", "overlay");
     this.onPointer();
-  }
-
-  /** What was just placed or changed is brought into sight. */
-  private follow(fresh: readonly string[], revision: number): void {
-    if (revision < 0) return;
-    const { byId, steps } = useDocument.getState();
-    const box = this.boxOf(fresh.map((id) => byId.get(id)?.figure ?? null));
-    if (!box) return;
-    this.see(brought(this.camera, box, this.boxOf(steps.map((s) => s.figure)) ?? box));
   }
 
   // The pointer --------------------------------------------------------------------------------------
@@ -317,6 +328,7 @@ export class View {
     this.reading = line.seq;
     const { draft, mend } = useInterface.getState();
     this.gestures.show(line, draft, useInterface.getState().pull !== null);
+    this.following.typed(line);
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     // Only which figures are left out matters below: how they follow is drawn over it.
     if (follows.size !== this.instead.size || [...follows.keys()].some((id) => !this.instead.has(id)))
@@ -381,6 +393,11 @@ export class View {
         steps.filter((s) => chosen.has(s.id) && !this.instead.has(s.id)),
       );
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
+      if (namesWanted()) {
+        const taken = [scaleBarRect(this.camera), ...pointNameRects(this.camera, steps)];
+        const named = steps.filter((s) => s.kind !== "point" && !chosen.has(s.id));
+        drawAllNames(g, this.camera, named, taken);
+      }
       if (header) drawScaleBar(g, this.camera, header.unit);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);

@@ -3,6 +3,7 @@ import { useEffect } from "react";
 
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
 import { moveStep } from "../book/StepActs";
 import type { TableParts } from "./context";
 
@@ -53,6 +54,7 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
   else if (event.ctrlKey && event.key === "End") v.frameSelection();
   else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10"))
     useInterface.setState({ menu: v.pointerPixel() });
+  else if (event.altKey && event.key.toLowerCase() === "n") usePreferences.setState((p) => ({ names: !p.names }));
   else if (event.key === "PageUp") v.zoom(ZOOM);
   else if (event.key === "PageDown") v.zoom(1 / ZOOM);
   else if (event.key === "Home" && event.ctrlKey) v.frameAll();

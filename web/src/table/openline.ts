@@ -346,7 +346,8 @@ export class OpenLine {
   /** Does what Enter does with an entry that has been read. Answers whether it was taken. */
   private async does(enter: Enter, text: string, problem: Problem | null): Promise<boolean> {
     const { mend } = useInterface.getState();
-    if (mend && enter.do !== "given" && enter.do !== "type") return enter.do === "write" && this.acceptMend(enter.statement || text);
+    if (mend && enter.do !== "given" && enter.do !== "type")
+      return enter.do === "write" && this.acceptMend(enter.statement || text);
     switch (enter.do) {
       case "begin":
       case "given":

@@ -75,6 +75,7 @@ export function Tray() {
   const beside = open !== "read" ? open : chosen !== "read" ? chosen : "place";
   const selected = useInterface((i) => i.selected);
   const pen = usePreferences((p) => p.pen);
+  const names = usePreferences((p) => p.names);
   return (
     <Flex
       as="nav"
@@ -113,8 +114,17 @@ export function Tray() {
         <Kinds group="read" />
       </Flex>
       <Box flex="1" />
-      <Word flex="none" title="Ctrl+Home" onClick={() => view.current?.frameAll()}>
-        See everything
+      <Word
+        flex="none"
+        title="Alt+N: every figure's name beside it"
+        aria-pressed={names}
+        bg={names ? "lit" : undefined}
+        onClick={() => usePreferences.setState({ names: !names })}
+      >
+        Names
+      </Word>
+      <Word flex="none" title="Ctrl+Home: the whole drawing" onClick={() => view.current?.frameAll()}>
+        Everything
       </Word>
       <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
         Selection

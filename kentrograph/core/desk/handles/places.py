@@ -13,7 +13,7 @@ from ...book.step import Step, planner_of
 from ...book.tree import Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
 from ...figures import Arc, Line, Point
 from ...meet.within import distance_along
-from ...snap.guide_lines import in_number
+from ...snap.guide_lines import coordinate
 from ..draft import Draft
 from ..interpretation import env_of, given_texts
 from ..pointing import Pointer, places_at
@@ -126,9 +126,9 @@ def _one_number(row: _Row, place: Place) -> Callable[[Book, Pointer, str], str] 
     def written(hand: Book, pointer: Pointer, taken: str) -> str:
         x, y = hand.writing.from_world(Point(pointer.x, pointer.y))
         if is_number(place.x):
-            changed = f"{in_number(taken)}.x" if taken else length_text(hand, x, pointer)
+            changed = f"{coordinate(taken, 'x')}" if taken else length_text(hand, x, pointer)
             return f"{changed},{second}"
-        changed = f"{in_number(taken)}.y" if taken else length_text(hand, y, pointer)
+        changed = f"{coordinate(taken, 'y')}" if taken else length_text(hand, y, pointer)
         return f"{first}, {changed}"
 
     return written

@@ -101,6 +101,16 @@ function drawName(g: CanvasRenderingContext2D, c: Camera, step: Step, colour: st
   g.fillText(step.name, sx, sy);
 }
 
+/** Where the names of points stand that are always shown: left, top, right, bottom. */
+export function pointNameRects(c: Camera, steps: readonly Step[]): [number, number, number, number][] {
+  return steps.flatMap((step) => {
+    const at = step.kind === "point" && !step.hidden && step.figure ? labelPlace(step.figure) : null;
+    if (!at) return [];
+    const [x, y] = toScreen(c, at);
+    return [[x - 6, y - 18, x + 8 + 8 * step.name.length, y + 6]];
+  });
+}
+
 function labelPlace(figure: Figure): [number, number] | null {
   const at = figure.at ?? figure.centre ?? figure.through ?? figure.from ?? figure.pieces?.[0]?.from;
   return at?.[0] !== undefined && at[1] !== undefined ? [at[0], at[1]] : null;

@@ -55,22 +55,29 @@ export function drawScaleBar(g: CanvasRenderingContext2D, c: Camera, unit: strin
   const length = roundBelow(120 / c.scale);
   const px = length * c.scale;
   const y = c.height - 20.5;
-  g.globalAlpha = 0.82;
-  g.fillStyle = LOOK.paper;
-  g.fillRect(12, y - 24, Math.max(px, 48) + 13, 31);
-  g.globalAlpha = 1;
-  g.strokeStyle = LOOK.quiet;
-  g.fillStyle = LOOK.quiet;
-  g.lineWidth = 1;
+  const words = `${scaleWords(length)} ${unit}`;
   g.beginPath();
   g.moveTo(18.5, y - 5);
   g.lineTo(18.5, y);
   g.lineTo(18.5 + px, y);
   g.lineTo(18.5 + px, y - 5);
-  g.stroke();
   g.font = FONT;
   g.textAlign = "left";
-  g.fillText(`${scaleWords(length)} ${unit}`, 18, y - 9);
+  g.lineJoin = "round";
+  // A rim of paper sets it off; what is drawn beneath goes on being seen.
+  for (const [colour, width] of [[LOOK.paper, 4] as const, [LOOK.quiet, 1] as const]) {
+    g.strokeStyle = colour;
+    g.lineWidth = width;
+    g.stroke();
+    if (width > 1) g.strokeText(words, 18, y - 9);
+  }
+  g.fillStyle = LOOK.quiet;
+  g.fillText(words, 18, y - 9);
+}
+
+/** Where the scale bar stands: left, top, right, bottom. */
+export function scaleBarRect(c: Camera): readonly [number, number, number, number] {
+  return [12, c.height - 45, 31 + Math.max(roundBelow(120 / c.scale) * c.scale, 60), c.height - 14];
 }
 
 function scaleWords(length: number): string {

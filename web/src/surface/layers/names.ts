@@ -1,0 +1,138 @@
+/** Where the names of figures stand: each beside its own curve, none over another. */
+import type { Figure, Step } from "../../api/types";
+import type { Camera } from "../camera";
+import { toScreenX, toScreenY } from "../camera";
+import { FONT, LOOK } from "../look";
+import { seenFigure } from "../turned";
+
+type Pair = readonly [number, number];
+/** Left, top, right, bottom, in pixels. */
+export type Rect = readonly [number, number, number, number];
+
+interface Spot {
+  /** On the curve, in pixels. */
+  readonly at: Pair;
+  /** The way that leads off it. */
+  readonly way: Pair;
+}
+
+export interface Name {
+  readonly text: string;
+  readonly rect: Rect;
+}
+
+const RADIANS = Math.PI / 180;
+const OFF = 6;
+const HEIGHT = 14;
+const MOST = 400;
+const MOST_PIECES = 6;
+const ROUND = [45, 135, 315, 225, 90, 0, 180, 270, 22, 68, 112, 158];
+const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8];
+
+/** The names that fit: of each figure the first place beside it that is free. ``taken`` is where nothing may stand. */
+export function placeNames(
+  c: Camera,
+  steps: readonly Step[],
+  width: (text: string) => number,
+  taken: readonly Rect[],
+): Name[] {
+  const names: Name[] = [];
+  const full = [...taken];
+  for (const step of steps) {
+    if (step.figure === null || step.hidden || step.name === "" || names.length >= MOST) continue;
+    const w = width(step.name);
+    for (const spot of spots(c, seenFigure(c, step.figure))) {
+      const rect = beside(spot, w);
+      const inside = rect[0] >= 2 && rect[1] >= 2 && rect[2] <= c.width - 2 && rect[3] <= c.height - 2;
+      if (!inside || full.some((other) => meet(rect, other))) continue;
+      names.push({ text: step.name, rect });
+      full.push(rect);
+      break;
+    }
+  }
+  return names;
+}
+
+export function drawAllNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], taken: readonly Rect[]) {
+  g.font = FONT;
+  g.textAlign = "left";
+  g.lineJoin = "round";
+  g.lineWidth = 3;
+  g.strokeStyle = LOOK.paper;
+  g.fillStyle = LOOK.quiet;
+  for (const { text, rect } of placeNames(c, steps, (t) => g.measureText(t).width, taken)) {
+    g.strokeText(text, rect[0], rect[3] - 3);
+    g.fillText(text, rect[0], rect[3] - 3);
+  }
+}
+
+function meet(a: Rect, b: Rect): boolean {
+  return a[0] < b[2] && b[0] < a[2] && a[1] < b[3] && b[1] < a[3];
+}
+
+/** A text of some width beside a place, off its curve. */
+function beside({ at: [x, y], way: [dx, dy] }: Spot, w: number): Rect {
+  const [ax, ay] = [x + dx * OFF, y + dy * OFF];
+  const left = ax + ((dx - 1) / 2) * w;
+  const top = ay + ((dy - 1) / 2) * HEIGHT;
+  return [left, top, left + w, top + HEIGHT];
+}
+
+function spots(c: Camera, f: Figure): Spot[] {
+  const pixel = ([x, y]: Pair): Pair => [toScreenX(c, x), toScreenY(c, y)];
+  const around = (centre: Pair, rx: number, ry: number, turn: number, angles: readonly number[]): Spot[] =>
+    angles.map((angle) => {
+      const [u, v] = [rx * Math.cos(angle * RADIANS), ry * Math.sin(angle * RADIANS)];
+      const [cos, sin] = [Math.cos(turn * RADIANS), Math.sin(turn * RADIANS)];
+      const [nx, ny] = [u / rx / rx, v / ry / ry];
+      const size = Math.hypot(nx, ny) || 1;
+      return {
+        at: pixel([centre[0] + u * cos - v * sin, centre[1] + u * sin + v * cos]),
+        way: [(nx * cos - ny * sin) / size, -(nx * sin + ny * cos) / size],
+      };
+    });
+  const straight = (a: Pair, b: Pair): Spot[] => {
+    const [p, q] = [pixel(a), pixel(b)];
+    const size = Math.hypot(q[0] - p[0], q[1] - p[1]) || 1;
+    const [nx, ny] = [(q[1] - p[1]) / size, -(q[0] - p[0]) / size];
+    return ALONG.flatMap((t) =>
+      [1, -1].map((side): Spot => {
+        const at: Pair = [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1])];
+        return { at, way: [nx * side, ny * side] };
+      }),
+    );
+  };
+  const pair = (value: number[] | null | undefined): Pair => [value?.[0] ?? NaN, value?.[1] ?? NaN];
+  switch (f.kind) {
+    case "point":
+      return around(pair(f.at), 1e-9, 1e-9, 0, [45, 315, 135, 225]);
+    case "line": {
+      if (!f.through) return straight(pair(f.from), pair(f.to));
+      const [x, y] = pair(f.through);
+      const way = (f.direction ?? 0) * RADIANS;
+      const half = Math.min(c.width, c.height) / c.scale / 3;
+      return straight(
+        [x - half * Math.cos(way), y - half * Math.sin(way)],
+        [x + half * Math.cos(way), y + half * Math.sin(way)],
+      );
+    }
+    case "circle":
+      return around(pair(f.centre), f.radius ?? 1, f.radius ?? 1, 0, ROUND);
+    case "arc": {
+      const [cx, cy] = pair(f.centre);
+      const [fx, fy] = pair(f.from);
+      const from = Math.atan2(fy - cy, fx - cx) / RADIANS;
+      const angles = ALONG.map((t) => from + t * (f.sweep ?? 0));
+      return around([cx, cy], f.radius ?? 1, f.radius ?? 1, 0, angles);
+    }
+    case "ellipse": {
+      const [a, b] = pair(f.axes);
+      const begin = f.part?.[0] ?? 0;
+      const sweep = ((f.part?.[1] ?? 360) - begin + 360) % 360 || 360;
+      const angles = f.part ? ALONG.map((t) => begin + t * sweep) : ROUND;
+      return around(pair(f.centre), a, b, f.turned ?? 0, angles);
+    }
+    default:
+      return (f.pieces ?? []).slice(0, MOST_PIECES).flatMap((piece) => spots(c, piece));
+  }
+}
