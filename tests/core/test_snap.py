@@ -46,9 +46,9 @@ CASES = [
     ((300.5, 10.0), 0.3, ["middle of L4"], "the middle, where the pointer is on it and the crossing out of reach"),
     ((10.0, 50.0), 2.0, [], "nothing within reach is no error"),
     ((420.1, 10.0), 2.0, ["box middle of K1", "middle of K1"], "the middles of a plate, both in one spot: the later word first"),
-    ((420.0, 0.1), 1.0, ["middle of corner 1 of K1; corner 2 of K1"], "the middle of an edge of an outline"),
+    ((420.0, 0.1), 1.0, ["middle of edge 1 of K1"], "the middle of an edge of an outline"),
     ((526.6, 10.1), 1.0, ["middle of K2"], "area centre of a triangle: a third of the way up"),
-    ((520.0, 15.0), 1.0, ["box middle of K2", "middle of corner 3 of K2; corner 1 of K2"], "its box has another middle"),
+    ((520.0, 15.0), 1.0, ["box middle of K2", "middle of edge 3 of K2"], "its box has another middle"),
 ]  # fmt: skip
 
 

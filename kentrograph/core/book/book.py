@@ -15,10 +15,12 @@ from ..figures import Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .manner import Header, Manner
-from .network import TABLES, Network, Planned, key_of_own
+from .network import TABLES, Network, key_of_own
 from .order import END, Key, Order
+from .pieces import piece_or_none
+from .planned import Planned
 from .step import InUse, Step
-from .tree import key_of
+from .tree import key_of, parted
 from .values import Drawn, Value
 
 LOOKED_THROUGH = 5000
@@ -124,9 +126,11 @@ class Book(Network):
 
     def figure_named(self, key: str, before: int) -> Any:
         """What a name stands for at an index; None where it stands for nothing."""
+        key, edge = parted(key)
         id = self._resolve(key, self.key_at(before))
         value = self.values[id] if id is not None else None
-        return value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
+        figure = value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
+        return piece_or_none(figure, edge) if edge else figure
 
     def sharing(self, id: str) -> tuple[str, ...]:
         """The steps that define a name that this one defines, too, and the verbs that work on what comes of it: what is seen

@@ -109,6 +109,8 @@ class Kind:
     said: Said = lambda has, done: None
     drag: Drag | None = None
     held: Held | None = None
+    onward: str = ""
+    """The given with which the next one begins, while the kind stays open; ``{name}`` is the one that was just written."""
     endless: bool = False
     """Whether more can always be given: what can be drawn is kept when it is left, and mended with all its givens."""
 

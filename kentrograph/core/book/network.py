@@ -14,12 +14,13 @@ from immutables import Map
 
 from ..figures import Point
 from ..problem import Problem, Refused, refuse
-from .kinds import located, plan_statement
+from .kinds import located
 from .manner import Header, Manner
 from .order import END, Key, Order
-from .planner import Plan
-from .step import Step, like_name, planner_of
-from .tree import Name, key_of
+from .pieces import kind_of_piece, piece_of
+from .planned import Planned
+from .step import Step, like_name
+from .tree import Name, key_of, parted
 from .values import Drawn, Value
 
 _ORIGIN = Point(0.0, 0.0)
@@ -42,8 +43,9 @@ class Table(Protocol[_V]):
     def values(self) -> Iterable[_V]: ...
 
 
-Need = str | tuple[str, int]
-"""A step that another one needs, with the number of the figure that comes of it where that is not the first."""
+Need = str | tuple[str, int, int]
+"""A step that another one needs, with the number of the figure that comes of it where that is not the first, and of the piece of
+an outline where that is not the whole."""
 
 
 def step_of(need: Need) -> str:
@@ -54,31 +56,6 @@ def step_of(need: Need) -> str:
 def key_of_own(step: Step, key: str) -> bool:
     """Whether a step gives a name itself, and does not only carry it on."""
     return any(key_of(name) == key for name in step.own)
-
-
-class Planned:
-    """A step's plan and the names it needs; ``problem`` where there is no plan."""
-
-    __slots__ = ("fast_plan", "names", "needed", "needs_last", "plan", "problem")
-
-    def __init__(self, step: Step, unit: str) -> None:
-        planner = planner_of(step, unit)
-        self.plan: Plan | None = None
-        self.problem: Problem | None = None
-        try:
-            plan = plan_statement(planner, step.statement)
-            self.plan = None if step.off else plan
-        except Refused as refused:
-            self.problem = refused.problem
-        # A step that hinges on a name is looked at again when that changes, whether this reading of it needs it or not; one
-        # that cannot be planned stands with all names that it uses, as they may be given other ones.
-        more = step.statement.hinges if self.problem is None else (*step.statement.hinges, *(n.key for n in step.statement.uses))
-        self.names = tuple(dict.fromkeys((*planner.names, *more))) if more else tuple(planner.names)
-        self.needed = len(planner.names)
-        """How many of the names the plan takes; the others are only looked at, and need not be there."""
-        self.needs_last = planner.needs_last
-        self.fast_plan = None if self.needs_last else self.plan
-        """The plan of a step that counts from no last place: most are like that."""
 
 
 class Network:
@@ -190,7 +167,9 @@ class Network:
         for key in keys:
             version = self._resolve(key, at)
             users = self._users.get(version, ()) if version is not None else ()
-            found += [u for u in users if self.order.key(u) >= at and key in self._plans[u].names]
+            found += [
+                u for u in users if self.order.key(u) >= at and any(parted(name)[0] == key for name in self._plans[u].names)
+            ]
             found += self._hopeful(key)
         return found
 
@@ -220,10 +199,11 @@ class Network:
         """What a plan needs at a place in the order: the step, with the number of the figure where that is not its first;
         ``?name`` for a name that nothing before it defines."""
         found: list[Need] = []
-        for name in planned.names:
+        for key in planned.names:
+            name, edge = parted(key)
             id = self._resolve(name, at)
             which = self.steps[id].keys.index(name) if id is not None else 0
-            found.append(f"?{name}" if id is None else (id, which) if which else id)
+            found.append(f"?{name}" if id is None else (id, which, edge) if which or edge else id)
         return (*found, self._last_provider(at) or "") if planned.needs_last else tuple(found)
 
     def key_at(self, index: int | None) -> Key:
@@ -235,10 +215,14 @@ class Network:
         return self._kind_at(key, self.key_at(index))
 
     def _kind_at(self, key: str, at: Key) -> str | None:
+        key, edge = parted(key)
         found = self._resolve(key, at)
         if found is None:
             return None
         step, place = self.steps[found], self.order.key(found)
+        if edge:
+            value = self.values.get(found)
+            return kind_of_piece(value.results[step.keys.index(key)] if type(value) is Drawn else None, edge)
         return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
     def _settle_reading(self, id: str) -> bool:
@@ -366,11 +350,17 @@ class Network:
         env: list[Any] = []
         needs_last = planned.needs_last
         for need in links[: planned.needed]:
-            id, which = need if isinstance(need, tuple) else (need, 0)
+            id, which, edge = need if isinstance(need, tuple) else (need, 0, 0)
             held = values.get(id)
             if type(held) is not Drawn:
                 return self._missing(step, id, held)
-            env.append(held.results[which] if which else held.figure)
+            figure = held.results[which]
+            if edge:
+                try:
+                    figure = piece_of(figure, edge, self.steps[id].names[which])
+                except Refused as refused:
+                    return located(refused, step.statement).problem
+            env.append(figure)
         last = self._last_of(step_of(links[-1]), step.manner) if needs_last else _ORIGIN
         if isinstance(last, Problem):
             return last

@@ -4,6 +4,7 @@ Names of figures stand in their own case; they are matched without regard to it 
 Spans are offsets in the statement's text.
 """
 
+import re
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Literal
@@ -16,9 +17,28 @@ def key_of(name: str) -> str:
     return name.lower()
 
 
+_EDGE = re.compile(r"edge ([0-9]+) of (.+)")
+
+
+def edge_name(number: str, outline: str) -> str:
+    """The name by which a piece of an outline is used like a figure of its own, counted from 1 as the outline runs."""
+    return f"edge {number} of {outline}"
+
+
+def parted(key: str) -> tuple[str, int]:
+    """The key of a figure, and the number of the piece that is meant of it; 0 for the figure itself. There is
+    no piece 0: it is -1, which no outline has.
+
+    >>> parted("edge 2 of k1"), parted("c1")
+    (('k1', 2), ('c1', 0))
+    """
+    found = _EDGE.fullmatch(key) if key.startswith("edge ") else None
+    return (found[2], int(found[1]) or -1) if found else (key, 0)
+
+
 @dataclass(frozen=True, slots=True)
 class Name:
-    """A name where it is used."""
+    """A name where it is used; of a piece of an outline that of the piece."""
 
     text: str
     start: int

@@ -7,8 +7,10 @@ from dataclasses import dataclass
 class Draft:
     """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
 
-    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
-    that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
+    ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
+    stand there that goes on from that one.
+    ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
+    circle, a bare number is the next size about the same centre.
     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
     """
 
@@ -17,6 +19,11 @@ class Draft:
     at: int | None = None
     again: bool = False
     clicks: tuple[tuple[float, float] | None, ...] = ()
+
+    @property
+    def untouched(self) -> bool:
+        """Whether nothing was given yet."""
+        return self.again or not self.rows
 
     def grown(self, rows: tuple[str, ...], click: tuple[float, float] | None = None) -> "Draft":
         """The draft with one entry more, which may have become several rows; the others stay clicked where they were."""

@@ -8,7 +8,20 @@ from ..book.book import Book
 from ..book.chain import Link, chain_of
 from ..book.planner import Planner, Quantity
 from ..book.step import Step, planner_of
-from ..book.tree import PLACES, Argument, Bearing, Coordinates, Given, Name, NamedPlace, PlaceOf, Plain, Portion, Statement
+from ..book.tree import (
+    PLACES,
+    Argument,
+    Bearing,
+    Coordinates,
+    Given,
+    Name,
+    NamedPlace,
+    PlaceOf,
+    Plain,
+    Portion,
+    Statement,
+    parted,
+)
 from ..figures import EndlessLine, Line, Point
 from ..language.vocabulary import KINDS, SHORT
 from ..problem import Problem, Refused, refuse
@@ -102,7 +115,11 @@ def _attempted(book: Book, planner: Planner, statement: Statement, index: int, l
 
 def _unknown(book: Book, statement: Statement, key: str, index: int) -> Problem:
     """Why a name stands for nothing that is drawn."""
+    key, edge = parted(key)
     use = next(use for use in statement.uses if use.key == key)
+    if edge and book.figure_named(key, index) is not None:
+        count = len(getattr(book.figure_named(key, index), "pieces", ()))
+        return Problem("no_such_edge", {"name": use.text, "count": count}, use.start, use.end)
     if book.find(key, index) is None:
         return Problem("unknown_name", {"name": use.text}, use.start, use.end)
     return Problem("waits", {"on": use.text}, use.start, use.end)

@@ -19,7 +19,7 @@ from .draft import Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .interpretation import given_texts, given_values
-from .open_line import OpenLine, before_kind, draft_of, read_mend
+from .open_line import OpenLine, before_kind, draft_of, going_on, read_mend
 from .picks import Shown, under_pointer
 from .pointing import (
     OF_FIGURE,
@@ -310,7 +310,7 @@ def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
 
 
 def _enter(line: OpenLine) -> EnterView:
-    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement)
+    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement, going_on(line))
 
 
 def _handles(found: list[Handle]) -> list[HandleView]:

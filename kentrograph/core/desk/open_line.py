@@ -13,6 +13,7 @@ from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
+from ..figures import Line
 from ..language.cursor import nearest_words
 from ..language.header import apply_header
 from ..language.statements import parse_header
@@ -61,11 +62,15 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     typed = text.strip()
     if not typed:
         return _stands(book, draft, at) if draft else OpenLine("nothing", hint=beginning_hint(book))
-    if draft is None or (not draft.rows and _begins_anew(typed)):
+    if draft is None or (draft.untouched and _begins_anew(typed)):
         line, before = _beginning(book, typed, at), [""]
     else:
         line = _given(book, draft, typed, at)
-        begun = not draft.rows and line.do == "nothing" and typed.isalpha() and not complete_given(draft.kind, None, typed)
+        if draft.again and draft.rows and line.do == "nothing":
+            # It was only supposed that the next one goes on from the last.
+            anew = _given(book, replace(draft, rows=()), typed, at)
+            draft, line = (replace(draft, rows=()), anew) if anew.do != "nothing" else (draft, line)
+        begun = draft.untouched and line.do == "nothing" and typed.isalpha() and not complete_given(draft.kind, None, typed)
         other = _beginning(book, typed, at) if begun else None
         if other is not None and other.do == "begin":
             # A kind that is open but empty gives way to another one, also where its word is only begun.
@@ -78,6 +83,16 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     # Offered with the blank that was typed last: it says whether the last word is finished.
     offered = tuple(dict.fromkeys(c for b in dict.fromkeys(before) for c in complete(book, b + text.lstrip(), at)))
     return half_word(replace(line, completions=offered or line.completions), typed, offered)
+
+
+def going_on(line: OpenLine) -> Draft | None:
+    """What goes on being written once a line of a draft stands: the next one, from where this one ends."""
+    if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
+        return None
+    kind = KINDS.get(line.step.statement.kind)
+    if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
+        return None
+    return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
 
 
 def half_word(line: OpenLine, typed: str, offered: tuple[Completion, ...]) -> OpenLine:
@@ -128,6 +143,8 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     drawn = value if isinstance(value, Drawn) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
+    if draft.again and draft.rows:
+        said = f"It goes on from there. {said} Backspace begins elsewhere, Esc ends it."
     if _series(book, draft, at):
         said = f"A number is another radius about the same centre. {said}"
     do: Do = "write" if drawn is not None else "nothing"

@@ -8,6 +8,7 @@ from ..book.kinds import FIGURES
 from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..snap.away import edge_at
 from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .draft import Draft
@@ -34,12 +35,23 @@ def nearest_first(book: Book, draft: Draft, rows: list[str], at: Point, index: i
     return [best] if away[best] < inf else []
 
 
+_WHOLE = frozenset({"join", "measure length", "measure area"})
+"""What is done with whole outlines more often than with an edge of one."""
+
+
 def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
     """The rows that a click on a place could mean, likeliest first; not all of them can be read."""
     has = {g.word for g in statement.givens} if statement else set()
-    figure, name = figure_under(book, pointed)
+    whole = draft.kind in _WHOLE or (draft.kind in FIGURES and FIGURES[draft.kind].shapes)
+    figure, name = figure_under(book, pointed, whole)
     place = pointed.words
-    on = f"nearest to {plain_position(book, pointer)[0]} on {name}" if name and not isinstance(figure, Point | Outline) else ""
+    # Of an outline the nearest place is among the places themselves.
+    of_outline = isinstance(figure_under(book, pointed, whole=True)[0], Outline)
+    on = (
+        f"nearest to {plain_position(book, pointer)[0]} on {name}"
+        if name and not of_outline and not isinstance(figure, Point)
+        else ""
+    )
     match draft.kind:
         case "circle":
             return _circle(has, pointed, place, on, figure, name)
@@ -58,7 +70,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
         case _ if draft.kind.startswith("measure"):
             if pointed.special or not name:
                 return [place, *([name] if name else [])]
-            return [name, place]
+            outline = figure_under(book, pointed, whole=not whole)[1]
+            return [name, *([outline] if outline != name else []), place]
         case "path" if has:
             # A place held level or plumb is not one that a curve is asked to reach.
             if place.startswith("+") and pointer.level:
@@ -231,8 +244,11 @@ def _other(book: Book, draft: Draft, pointed: Pointed, pointer: Pointer, index: 
     return [f"other {plain(away if pointed.special else rounded(pointer, away), 12)}{book.suffix}"]
 
 
-def figure_under(book: Book, pointed: Pointed) -> tuple[object, str]:
-    """The figure under the pointer and its name."""
+def figure_under(book: Book, pointed: Pointed, whole: bool = False) -> tuple[object, str]:
+    """The figure under the pointer and its name: of an outline the edge there, unless the ``whole`` of it is meant."""
     if pointed.figure is None:
         return None, ""
-    return book.figure_of(pointed.figure), book.name_of(pointed.figure)
+    figure, name = book.figure_of(pointed.figure), book.name_of(pointed.figure)
+    if whole or not isinstance(figure, Outline):
+        return figure, name
+    return edge_at(figure, name, pointed.at.x, pointed.at.y)

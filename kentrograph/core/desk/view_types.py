@@ -138,11 +138,15 @@ class WayView:
 
 @dataclass(frozen=True, slots=True)
 class EnterView:
-    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing."""
+    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing.
+
+    ``after`` is what goes on being written once the statement stands; None where the kind only stays open.
+    """
 
     do: Do
     draft: Draft | None
     statement: str
+    after: Draft | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

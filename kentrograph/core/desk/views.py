@@ -81,13 +81,10 @@ def residual_view(value: Value, book: Book) -> ResidualView | None:
 
 
 def _extent(figure: object) -> float:
-    """How far a figure that touches others reaches across; 0 for one without ends."""
-    match figure:
-        case Circle() | Arc():
-            return 2.0 * figure.radius
-        case Line():
-            return figure.length
-    return 0.0
+    """How far a circle, an arc or a line that touches others reaches across; 0 for one without ends."""
+    if isinstance(figure, Circle | Arc):
+        return 2.0 * figure.radius
+    return figure.length if isinstance(figure, Line) else 0.0
 
 
 def working_view(book: Book, id: str) -> WorkingView:

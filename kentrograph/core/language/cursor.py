@@ -6,7 +6,7 @@ from difflib import get_close_matches
 from enum import Enum
 from typing import NamedTuple, NoReturn
 
-from ..book.tree import Name, Number, Place, Portion, key_of
+from ..book.tree import Name, Number, Place, Portion, edge_name, key_of
 from ..problem import Refused, refuse
 from .lexer import Token, parted, tokens_of
 from .vocabulary import PLACE_WORDS, RESERVED, SHORT
@@ -151,6 +151,11 @@ class Cursor(ABC):
         """Whether the present token can be the name of a figure."""
         return self.tok.kind == "word" and self.tok.text not in RESERVED and not self.at_short()
 
+    def at_edge(self) -> bool:
+        """Whether a piece of an outline is named here: ``edge 2 of K1``."""
+        number = self.peek()
+        return self.at_word("edge") and number.kind == "num" and number.text.isdigit() and self.peek(2).text == "of"
+
     def at_short(self) -> bool:
         """Whether a size is said in the short form of the trade: ``r 12``, ``d 24``."""
         return self.tok.kind == "word" and self.tok.text in SHORT and self.peek().kind == "num"
@@ -181,6 +186,11 @@ class Cursor(ABC):
         """Takes the name of an existing figure."""
         if not self.at_name():
             self.fail("the name of a figure")
+        if self.at_edge():
+            start, number = self.advance().start, self.advance().text
+            self.advance()
+            outline = self.name()
+            return Name(edge_name(number, outline.text), start, outline.end)
         token = self.advance()
         name = Name(self.text[token.start : token.end], token.start, token.end)
         self.uses.append(name)

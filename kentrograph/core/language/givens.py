@@ -33,7 +33,7 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
     if kind.word == "point":
         return [_bare_point(c)]
     if kind.givens and kind.givens[0].word == "figures" and c.at_name():
-        return _figures(c, kind.givens[0], token.start)
+        return _figures(c, kind.givens[0], token.start, whole=kind.shapes)
     _no_such_given(c, kind)
 
 
@@ -171,12 +171,15 @@ def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [Given(spec.word, (name,), which + sides(c), start, c.last)]
 
 
-def _figures(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
-    """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``."""
+def _figures(c: Cursor, spec: GivenKind, start: int, whole: bool = False) -> list[Given]:
+    """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``. ``whole`` refuses edges."""
     givens: list[Given] = []
     while not givens or (not c.at_size() and _goes_on(c)):
         c.take_op(";")
         start = start if not givens else c.tok.start
+        if whole and c.at_edge():
+            outline = c.peek(3)
+            raise refuse("whole_figure", c.tok.start, outline.end, name=c.text[outline.start : outline.end])
         touched: Place | Argument = thing(c)
         givens.append(_given(c, spec.word, start, touched.name if isinstance(touched, NamedPlace) else touched))
     return givens

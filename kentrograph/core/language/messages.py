@@ -157,6 +157,10 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "name_taken": lambda f: f"there is a {f['name']} already: {f['free']} is free",
     "not_a_place": lambda f: f"{f.get('name', 'it')} is not one place: say which, such as start of {f.get('name', 'L1')}",
     "no_such_place": lambda f: f"{f['name']} has no {f['what']}",
+    "no_such_edge": lambda f: (
+        f"{f['name']} has the edges 1 to {f['count']}" if f["count"] else f"{f['name']} has no edges: only outlines have"
+    ),
+    "whole_figure": lambda f: f"an edge is a part of {f['name']}, which is shaped as a whole: name {f['name']}",
     "no_such_corner": lambda f: f"{f['name']} has the corners 1 to {f['count']}",
     "not_a_figure": lambda f: "a number has no place in the drawing to measure from",
     # figures

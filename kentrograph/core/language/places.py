@@ -89,6 +89,8 @@ def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> P
     elif token.kind == "word":
         if token.text in PLACE_WORDS:
             return _based(c, _special(c))
+        if c.at_edge():
+            return _based(c, NamedPlace(c.name()))
         if c.at_name():
             if not _counts(c, token, c.peek(), bare):
                 return _based(c, NamedPlace(c.name()))
@@ -258,6 +260,8 @@ def _middle(c: Cursor) -> Place:
     A point alone has no middle, so another place must follow it. Two circles named one after the other stand for their
     centres; an arc has a middle of its own.
     """
+    if c.at_edge():
+        return PlaceOf("middle", c.name())
     if c.at_name() and c.peek().text != ":":
         token = c.tok
         name = c.name()

@@ -3,7 +3,9 @@
 from math import hypot
 from typing import Any
 
+from ..book.tree import edge_name
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
+from ..figures.outline import Piece
 from ..measure.closest import distance_between
 
 
@@ -33,6 +35,12 @@ def away(figure: Any, x: float, y: float) -> float:
     if kind is Outline:
         return min(away(piece, x, y) for piece in figure.pieces)
     return distance_between(Point(x, y), figure)
+
+
+def edge_at(outline: Outline, name: str, x: float, y: float) -> tuple[Piece, str]:
+    """The piece of an outline that runs nearest to (x, y), and the name by which it is used."""
+    number = min(range(len(outline.pieces)), key=lambda n: away(outline.pieces[n], x, y))
+    return outline.pieces[number], edge_name(str(number + 1), name)
 
 
 def in_sweep(arc: Arc, x: float, y: float) -> bool:

@@ -12,7 +12,7 @@ from ..meet import feet, nearest, tangent_places
 from ..meet.within import distance_along, within
 from ..problem import Refused
 from ..tolerance import SPOT_SHARE
-from .away import away
+from .away import away, edge_at
 from .crossings import MOST_CROSSED, add_crossings
 from .guide_lines import sights_near
 from .index import index_of
@@ -83,7 +83,9 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
         return
     for _, id, figure in near[:MOST_CROSSED]:
         name = book.name_of(id)
-        if isinstance(figure, Point | Outline):
+        if isinstance(figure, Outline):
+            figure, name = edge_at(figure, name, q.x, q.y)
+        if isinstance(figure, Point):
             continue
         try:
             found = feet(figure, q.last)

@@ -8,6 +8,7 @@ from ..book.book import Book
 from ..book.caches import Shared
 from ..book.manner import Manner
 from ..book.step import Step
+from ..book.tree import edge_name
 from ..book.values import Reading, Value
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point, halfway
 from ..figures.along import place_along
@@ -75,10 +76,10 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             if not figure.closed:
                 yield Candidate(place_along(figure, figure.length / 2.0), f"middle of {name}", "middle", id)
             for number, piece in enumerate(figure.pieces, 1):
-                if isinstance(piece, Line):
-                    after = number % len(figure.corners) + 1
-                    words = f"middle of corner {number} of {name}; corner {after} of {name}"
-                    yield Candidate(place_along(piece, piece.length / 2.0), words, "middle", id)
+                edge = edge_name(str(number), name)
+                yield Candidate(place_along(piece, piece.length / 2.0), f"middle of {edge}", "middle", id)
+                if not isinstance(piece, Line):
+                    yield Candidate(piece.centre, f"centre of {edge}", "centre", id)
             for what, at in middles(figure):
                 yield Candidate(at, f"{what} of {name}", "area", id)
         case EndlessLine() | float() | Reading() | None:

@@ -546,8 +546,10 @@ export interface components {
          * Draft
          * @description A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
          *
-         *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. ``again`` says
-         *     that the kind stayed open after one of it was written: a bare number is then the next size about the same centre.
+         *     ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
+         *     stand there that goes on from that one.
+         *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
+         *     circle, a bare number is the next size about the same centre.
          *     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
          */
         Draft: {
@@ -671,8 +673,12 @@ export interface components {
         /**
          * EnterView
          * @description What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing.
+         *
+         *     ``after`` is what goes on being written once the statement stands; None where the kind only stays open.
          */
         EnterView: {
+            /** @default null */
+            after: components["schemas"]["Draft"] | null;
             /**
              * Do
              * @enum {string}
@@ -852,11 +858,11 @@ export interface components {
          * LineView
          * @description The open line, read.
          *
-         *     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and ``picked`` the one that it would. ``beside`` is the
-         *     special place within a hair of the plain position that a click would take, ``unfit`` why the place that lies nearest will not
-         *     do. ``around`` is the centre of the arc being
-         *     written while its end is free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the
-         *     places are that the pointer passed over. ``follows`` are the steps that would change with one that is mended or pulled.
+         *     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and
+         *     ``picked`` the one that it would. ``beside`` is the special place within a hair of the plain position that a click would take,
+         *     ``unfit`` why the place that lies nearest will not do. ``around`` is the centre of the arc being written while its end is
+         *     free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the places are that the pointer
+         *     passed over. ``follows`` are the steps that would change with one that is mended or pulled.
          */
         LineView: {
             /** Around */

@@ -171,6 +171,43 @@ describe("taking back", () => {
   });
 });
 
+describe("one after the other", () => {
+  const goesOn: Draft = { kind: "line", rows: ["from end of L1"], at: null, again: true };
+  const written = async () => {
+    await enters("line", "from 0, 0");
+    const session = line.session as unknown as { readNow: unknown };
+    session.readNow = () =>
+      Promise.resolve({
+        ...read({ draft: draft("line", "from 0, 0"), text: "to 5, 5" } as Reading),
+        enter: { do: "write", draft: draft("line"), statement: "line from 0, 0 to 5, 5", after: goesOn },
+      });
+    await enters("to 5, 5");
+  };
+
+  it("goes on from where the last one ended", async () => {
+    await written();
+    expect(state().draft).toEqual(goesOn);
+  });
+
+  it("takes back the step, and what went on from it with it", async () => {
+    await written();
+    line.undo();
+    await settled();
+    expect(acts.map((act) => act.do)).toEqual(["write", "undo"]);
+    expect(state().draft).toMatchObject({ kind: "line", rows: [] });
+  });
+
+  it("begins another one of what was drawn last with Enter on an empty row", async () => {
+    await enters("line", "from 0, 0", "to 5, 5");
+    line.escape();
+    await settled();
+    expect(state().draft).toBeNull();
+    line.enter();
+    await settled();
+    expect(state().draft).toMatchObject({ kind: "line", rows: [] });
+  });
+});
+
 describe("Escape", () => {
   it("goes from the text to the figure to the selection", async () => {
     useInterface.setState({ draft: draft("line", "from 0, 0"), text: "to 3", selected: "s" });

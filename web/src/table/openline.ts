@@ -18,6 +18,8 @@ export class OpenLine {
   /** The rows of the figure being written or mended. */
   readonly rows = new Rows(this);
   private working = false;
+  /** The kind of figure that was open last. */
+  private latest: string | null = null;
   private dragging: Drag | null = null;
   private queue = queued.EMPTY;
 
@@ -143,7 +145,12 @@ export class OpenLine {
 
   /** Enter: the row as it stands is read once more and done; what is typed meanwhile waits its turn. */
   enter(): void {
-    const { text } = useInterface.getState();
+    const { text, draft, mend } = useInterface.getState();
+    // With nothing begun and nothing typed, another one of what was drawn last.
+    if (text === "" && !draft && !mend && !this.busy && this.latest) {
+      this.begin(this.latest);
+      return;
+    }
     useInterface.setState({ text: "" });
     this.push({ key: "enter", text });
   }
@@ -186,10 +193,15 @@ export class OpenLine {
 
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
-    const { draft, text, line } = useInterface.getState();
+    const { draft: open, text, line } = useInterface.getState();
+    // A drag has two ends of its own, whatever the next one would go on from.
+    const draft = open?.again ? { ...open, rows: [] } : open;
     const drag = draft ? (kindOf(draft.kind)?.drag ?? null) : null;
     this.dragging = text === "" && draft ? dragWords(drag, draft.rows.length > 0, line) : null;
-    if (this.dragging) this.push({ key: "click", text: this.dragging.start, pointer });
+    if (this.dragging) {
+      useInterface.setState({ draft });
+      this.push({ key: "click", text: this.dragging.start, pointer });
+    }
     return this.dragging !== null;
   }
 
@@ -305,8 +317,13 @@ export class OpenLine {
   }
 
   private async undone(): Promise<void> {
-    if (useInterface.getState().draft?.rows.length) this.takeBack();
-    else await this.session.act({ do: "undo" });
+    const { draft } = useInterface.getState();
+    if (draft?.rows.length && !draft.again) this.takeBack();
+    else {
+      // What goes on from the step that is taken back does so no longer.
+      if (draft?.rows.length) this.setKept({ ...draft, rows: [] });
+      await this.session.act({ do: "undo" });
+    }
     this.refresh();
   }
 
@@ -359,17 +376,17 @@ export class OpenLine {
         return true;
       case "write":
       case "header":
-        return this.write(enter.statement, enter.draft);
+        return this.write(enter.statement, enter.draft, enter.after);
       case "nothing":
         return problem === null && text.trim() === "";
     }
   }
 
-  private async write(statement: string, draft: Draft | null = null): Promise<boolean> {
+  private async write(statement: string, draft: Draft | null = null, after?: Draft | null): Promise<boolean> {
     if (!(await writeStep(this.session, statement, this.inFrontOf()))) return false;
-    // The kind of figure stays open for the next one.
+    // The kind of figure stays open for the next one, which may go on from this one.
     const kind = draft?.kind ?? useInterface.getState().draft?.kind;
-    this.setKept(kind ? { kind, rows: [], at: null, again: true } : null);
+    this.setKept(after ?? (kind ? { kind, rows: [], at: null, again: true } : null));
     return true;
   }
 
@@ -382,6 +399,7 @@ export class OpenLine {
 
   /** Sets the draft without touching what is being typed meanwhile. */
   private setKept(draft: Draft | null): void {
+    if (draft) this.latest = draft.kind;
     useInterface.setState({ draft, refused: null });
     this.refresh();
     this.keep();

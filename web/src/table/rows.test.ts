@@ -10,7 +10,7 @@ import { Rows, untouched } from "./rows";
 const draft = (kind: string, ...rows: string[]): Draft => ({ kind, rows, at: null, again: false });
 /** What the server says of a step that is opened. */
 const stands = (to: Draft): Partial<Line> => ({
-  enter: { do: "nothing", draft: { ...to, clicks: to.clicks ?? [] }, statement: "" },
+  enter: { do: "nothing", draft: { ...to, clicks: to.clicks ?? [] }, statement: "", after: null },
 });
 let answer: Partial<Line> | null;
 let rows: Rows;
@@ -96,7 +96,7 @@ describe("a step of the book", () => {
   });
 
   it("that has no rows opens as one line", async () => {
-    answer = { enter: { do: "nothing", draft: null, statement: "" } };
+    answer = { enter: { do: "nothing", draft: null, statement: "", after: null } };
     rows.mend("s");
     await vi.waitFor(() => expect(state().text).toBe("circle centre 0, 0 radius 5"));
     expect(state().draft).toBeNull();

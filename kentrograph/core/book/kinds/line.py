@@ -271,6 +271,7 @@ KIND = Kind(
     said=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",
     drag=Drag("from", "to", figure="square"),
     held=Held(("length", "direction")),
+    onward="from end of {name}",
     givens=(
         GivenKind("from", "place", "where it begins", blamed=("on_line",)),
         GivenKind("to", "place", "where it ends", blamed=("zero_length",)),
