@@ -3,6 +3,8 @@ import { chakra, Flex, type FlexProps, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 
+import { usePreferences } from "./state/preferences";
+
 /** A button that looks like what it is: a word that does something. */
 export const Word = chakra("button", {
   base: {
@@ -29,6 +31,22 @@ export function Mark() {
   );
 }
 
+/** The other of the two looks. */
+function OtherLook() {
+  const look = usePreferences((p) => p.look);
+  const [other, word] = look === "paper" ? (["blueprint", "Blueprint"] as const) : (["paper", "Paper"] as const);
+  return (
+    <Word
+      color="quiet"
+      fontSize="12px"
+      title="How it all looks"
+      onClick={() => usePreferences.setState({ look: other })}
+    >
+      {word}
+    </Word>
+  );
+}
+
 /** The slim strip at the top, beginning with the mark, which leads back to the shelf. */
 export function Strip({ children, ...rest }: { children?: ReactNode } & FlexProps) {
   return (
@@ -52,6 +70,7 @@ export function Strip({ children, ...rest }: { children?: ReactNode } & FlexProp
         </Flex>
       </Link>
       {children}
+      <OtherLook />
     </Flex>
   );
 }

@@ -1,30 +1,23 @@
 /** Drawing paper, pencil and ink. */
 import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
 
-import { LOOK } from "./surface/look";
+import { LOOKS } from "./surface/look";
+
+type Colour = keyof typeof LOOKS.paper;
+
+/** A colour in both looks. */
+const both = (name: Colour) => ({ value: { base: LOOKS.paper[name], _blueprint: LOOKS.blueprint[name] } });
 
 const config = defineConfig({
+  conditions: { blueprint: "[data-look=blueprint] &, [data-look=blueprint]" },
   globalCss: {
     "html, body, #root": { height: "100%", margin: 0 },
     body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "13px", lineHeight: "1.35" },
     "*:focus-visible": { outline: "2px solid", outlineColor: "snap", outlineOffset: "1px" },
-    "input[type=checkbox], input[type=range]": { accentColor: LOOK.ink },
+    "input[type=checkbox], input[type=range]": { accentColor: "ink" },
   },
   theme: {
     tokens: {
-      colors: {
-        paper: { value: LOOK.paper },
-        panel: { value: "#FCFAF5" },
-        rule: { value: "#E2DCCD" },
-        ink: { value: LOOK.ink },
-        quiet: { value: "#5F6068" },
-        place: { value: LOOK.place },
-        working: { value: LOOK.working },
-        snap: { value: LOOK.snap },
-        selected: { value: LOOK.selected },
-        lit: { value: "#FBF0DA" },
-        label: { value: "#7A6A3C" },
-      },
       fonts: {
         body: { value: '"IBM Plex Sans Variable", sans-serif' },
         heading: { value: '"IBM Plex Sans Variable", sans-serif' },
@@ -32,8 +25,23 @@ const config = defineConfig({
       },
     },
     semanticTokens: {
-      // What is typed wrong has our own red around it.
-      colors: { border: { error: { value: "{colors.place}" } } },
+      colors: {
+        paper: both("paper"),
+        panel: both("panel"),
+        rule: both("rule"),
+        ink: both("ink"),
+        quiet: both("quiet"),
+        place: both("place"),
+        working: both("working"),
+        snap: both("snap"),
+        selected: both("selected"),
+        lit: both("lit"),
+        label: both("label"),
+        wrong: both("wrong"),
+        pressed: both("pressed"),
+        // What is typed wrong has our own red around it.
+        border: { error: { value: "{colors.place}" } },
+      },
     },
   },
 });

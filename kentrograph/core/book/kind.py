@@ -79,6 +79,9 @@ class Held:
     behind: str = ""
 
 
+Enough = Callable[[Statement], tuple[str, str] | None]
+"""What too few givens are taken for where Enter says that there are no more: the whole statement, and a sentence that says so."""
+
 Said = Callable[[Sequence[str], bool], str | None]
 """The next thing to give, in a sentence of the kind's own: by the words of the givens so far, and whether it can be drawn."""
 
@@ -107,6 +110,7 @@ class Kind:
     """Whether it works on figures that are there, one coming of each: it carries their names on, unless it `keeps` them."""
     always_keeps: bool = False
     said: Said = lambda has, done: None
+    enough: Enough = lambda statement: None
     drag: Drag | None = None
     held: Held | None = None
     onward: str = ""

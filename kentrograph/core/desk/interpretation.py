@@ -113,6 +113,12 @@ def _attempted(book: Book, planner: Planner, statement: Statement, index: int, l
         yield link, value
 
 
+def unknown_use(book: Book, statement: Statement, index: int) -> Problem | None:
+    """The first name in a statement that nothing before it has."""
+    found = next((use for use in statement.uses if book.find(use.key, index) is None), None)
+    return Problem("unknown_name", {"name": found.text}, found.start, found.end) if found is not None else None
+
+
 def _unknown(book: Book, statement: Statement, key: str, index: int) -> Problem:
     """Why a name stands for nothing that is drawn."""
     key, edge = parted(key)

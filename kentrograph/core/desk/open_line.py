@@ -19,12 +19,13 @@ from ..language.header import apply_header
 from ..language.statements import parse_header
 from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED, SHORT
 from ..problem import Problem, Refused
+from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
 from .draft import Draft
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
-from .interpretation import given_texts, unfit
+from .interpretation import given_texts, unfit, unknown_use
 from .trying import tried
 
 DRAFT_ID = "draft"
@@ -99,6 +100,9 @@ def half_word(line: OpenLine, typed: str, offered: tuple[Completion, ...]) -> Op
     """A word that is only begun is no mistake: Enter takes the one that is offered first into the row."""
     begun = re.search(r"[A-Za-z_]\w*$", typed)
     problem = line.problem
+    if problem is not None and problem.kind == "unknown_name" and begun is not None and begun[0].lower() in ASKING:
+        # A word that asks for a kind of place: the click that follows says which.
+        return replace(line, problem=None, hint="Point at what is meant.")
     if not offered or begun is None or problem is None or line.do != "nothing" or problem.end < len(typed):
         return line
     if problem.kind not in UNREAD and problem.kind != "unknown_name":
@@ -143,6 +147,12 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     drawn = value if isinstance(value, Drawn) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
+    enough = KINDS[draft.kind].enough(statement) if statement and drawn is None and draft.kind in KINDS else None
+    if enough is not None:
+        value = _try(book, enough[0], at)[1]
+        if isinstance(value, Drawn):
+            offered = complete_given(draft.kind, statement, "")
+            return OpenLine("write", draft, "", enough[0], step, value, None, enough[1], offered)
     if draft.again and draft.rows:
         said = f"It goes on from there. {said} Backspace begins elsewhere, Esc ends it."
     if _series(book, draft, at):
@@ -162,6 +172,9 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
         if problem is not None and problem.kind == "needs_given" and step is not None:
             # What will not do by itself will not do with more either.
             problem = unfit(book, step, at) or problem
+        elif problem is not None and step is not None:
+            # A name that is none is what is wrong first, whatever else would be if it were one.
+            problem = unknown_use(book, step.statement, at) or problem
         if problem is None or problem.kind == "needs_given":
             more = draft.grown(_rows(draft, row, step))
             done = isinstance(value, Drawn)

@@ -3,6 +3,7 @@
 What is typed asks for one kind of place for just this once, whether that kind is on or not.
 """
 
+import re
 from dataclasses import replace
 from math import hypot
 
@@ -25,6 +26,7 @@ _ASKED: dict[str, frozenset[str]] = {
     "start": frozenset({"end"}), "end": frozenset({"end"}), "corner": frozenset({"end"}),
     "middle": frozenset({"middle", "area"}), "box middle": frozenset({"area"}),
     "crossing": frozenset({"crossing", "onward", "sights"}), "plumb": frozenset({"level"}),
+    "sights": frozenset({"sights", "level", "past", "beside"}),
     "on": frozenset({"nearest", "quarter"}),
 }  # fmt: skip
 """The kinds of place that a word asks for."""
@@ -49,9 +51,14 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         head = typed[: len(typed) - len(asked)]
         wider = replace(pointer, reach=_WIDER * pointer.reach)
         found = places_at(book, wider, _MOST, draft, index, _ASKED[asked])[:-1]
+        if asked == "sights":
+            # Where they cross, and not along one of them.
+            found = [p for p in found if p.kind == "sights"]
         # `start` asks for an end, and for a start before that.
         found.sort(key=lambda p: not p.words.startswith(asked))
         rows.extend(f"{head}{p.words}" for p in found)
+        rows.extend(_first_of_crossing(book, head, asked, places))
+    rows.extend(_second_of_crossing(typed, places))
     rows.extend(f"{typed} {place.words}" for place in places)
     for id in dict.fromkeys(p.figure for p in places if p.figure and not isinstance(book.figure_of(p.figure), Point)):
         name = book.name_of(id)
@@ -70,6 +77,23 @@ def _first_of_two(book: Book, draft: Draft, typed: str, places: list[Pointed]) -
         return []
     lines = [p.figure for p in places if p.figure and not p.special] if given.takes == "two things" else []
     return [*(f"{typed} {book.name_of(id)};" for id in dict.fromkeys(lines)), *(f"{typed} {p.words};" for p in places)]
+
+
+def _first_of_crossing(book: Book, head: str, asked: str, places: list[Pointed]) -> list[str]:
+    """A word for what lies beyond, with the first of the two that lead there; it waits for the other: `level P1`, `onward L1`."""
+    if asked in ("level", "plumb"):
+        return [f"{head}crossing of ({asked} {p.words});" for p in places if p.kind]
+    if asked in ("onward", "crossing"):
+        figures = dict.fromkeys(p.figure for p in places if p.figure and not isinstance(book.figure_of(p.figure), Point))
+        return [f"{head}crossing of {book.name_of(id)};" for id in figures]
+    return []
+
+
+def _second_of_crossing(typed: str, places: list[Pointed]) -> list[str]:
+    """The other one, where it is a place: level with the first is crossed plumb with this one."""
+    found = re.search(r"crossing of \((level|plumb)\s.*;$", typed, re.IGNORECASE)
+    other = {"level": "plumb", "plumb": "level"}.get(found[1].lower()) if found else None
+    return [f"{typed} ({other} {p.words})" for p in places if p.special] if other else []
 
 
 def _measured(book: Book, draft: Draft, typed: str, index: int, pointer: Pointer, place: Pointed) -> list[str]:

@@ -142,7 +142,8 @@ def _arc(
         if place.startswith("centre of"):
             placed.reverse()
     else:
-        ends = ("from", "to") if has & {"centre", "touching", "continuing"} else ("from", "via", "to")
+        # Both ends first: then a number is the radius, and a third place is one that it goes through.
+        ends = ("from", "to") if has & {"centre", "touching", "continuing"} else ("from", "to", "via")
         placed = [f"{word} {place}" for word in ends if word not in has]
         if {"centre", "from"} <= has and "to" not in has:
             # The way that the pointer went around the centre.

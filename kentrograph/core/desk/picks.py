@@ -68,8 +68,7 @@ def under_pointer(
             inner = under_pointer(book, *begun, index, pointer, choice, aimed)
             if inner.click is not None and inner.rows:
                 return replace(inner, line=line, shown=inner.shown if inner.shown.value is not None else line)
-    unfinished = line.do == "type" or (line.do == "nothing" and line.problem is not None)
-    if draft is not None and text.strip() and pointer is not None and unfinished:
+    if draft is not None and text.strip() and pointer is not None and line.do in ("type", "nothing"):
         rows = phrases(book, draft, text, index, pointer, places)
         found = [pick for row in rows for pick in _tried(book, draft, row, index)]
         unfit = _unfit(book, draft, rows, found, places[0], index)
@@ -91,7 +90,8 @@ def under_pointer(
 
 def _unfit(book: Book, draft: Draft, rows: list[str], found: "list[Pick]", place: Pointed, index: int) -> Problem | None:
     """Why the special place under the pointer cannot be used as it was asked for; None where it can."""
-    meant = [row for row in rows if place.words in row]
+    figure = book.name_of(place.figure) if place.figure is not None else ""
+    meant = [row for row in rows if place.words in row or (figure and row.split()[-1] == figure)]
     if not place.special or any(pick.row in meant for pick in found):
         return None
     lines = [read_open_line(book, draft, row, index, offer=False) for row in meant if not row.endswith((",", ";"))]

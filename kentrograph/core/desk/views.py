@@ -157,8 +157,9 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     if reading.state:
         # A gap is looked at for what is left of it, so it is shown with more digits than are drawn to.
         digits = header.decimals + 6
-        rest = plain(reading.value, digits) if abs(reading.value) >= 10.0**-digits else f"{reading.value:.1g}"
-        said = f"{reading.state}, {rest} {header.manner.unit}"
+        told_all = abs(reading.value) < 10.0**-digits
+        # What only rounding left of it is said in words; the figure stands behind them.
+        said = reading.state if told_all else f"{reading.state}, {plain(reading.value, digits)} {header.manner.unit}"
     off = reading.difference
     compared = None
     if reading.wanted is not None and off is not None:

@@ -61,6 +61,12 @@ def _beyond_axis(fields: dict[str, Any]) -> str:
     return f"no ellipse with this axis runs through that place, which lies {beyond} past its end: write other {other}"
 
 
+def _bad_sweep(fields: dict[str, Any]) -> str:
+    value = fields["value"]
+    whole = "all the way round it is a circle: circle centre and radius draw it" if abs(value) == 360.0 else ""
+    return f"a sweep of {plain(value)}° draws no arc: {whole or 'more than 0 and less than 360, either way round'}"
+
+
 def _no_part(fields: dict[str, Any]) -> str:
     has = fields["has"]
     tail = f": it has {_listed(['.' + part for part in has], 'and')}" if has else ""
@@ -166,7 +172,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     # figures
     "zero_length": _zero_length,
     "bad_radius": lambda f: f"a radius of {plain(f['value'])} draws no circle: it must be more than 0",
-    "bad_sweep": lambda f: f"a sweep of {plain(f['value'])}° draws no arc: more than 0 and less than 360, either way round",
+    "bad_sweep": _bad_sweep,
     "bad_axis": lambda f: f"a half axis of {plain(f['value'])} draws no ellipse: it must be more than 0",
     "beyond_axis": _beyond_axis,
     "bad_rise": lambda f: f"a rise of {plain(f['value'])} draws no arc: it must be more than 0; left or right says to which side",

@@ -46,3 +46,5 @@ _ALL = (
 )
 KINDS: dict[str, Kind] = {kind.key: kind for kind in _ALL}
 ON = frozenset(kind.key for kind in _ALL if kind.on)
+ASKING = frozenset({*(kind.word for kind in KINDS.values()), "plumb"})
+"""Words that ask for a kind of place for just this once, whether that kind is on or not."""

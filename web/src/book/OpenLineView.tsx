@@ -1,7 +1,7 @@
 /** The open line: the kind of figure, each given on its own row, the row being written with its echo, and what to give next. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 
-import type { Line } from "../api/types";
+import type { Line, Problem } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useDocument } from "../state/document";
 import { useTable } from "../table/context";
@@ -18,6 +18,8 @@ export function OpenLineView() {
   const inserted = steps.findIndex((s) => s.id === before);
   const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
   const problem = refused ?? line?.problem ?? null;
+  // What is only begun is no mistake; it is one when it is entered.
+  const unfinished = refused === null && problem?.kind === "unfinished";
   const mended = steps.find((s) => s.id === mend?.id);
   const title = lineTitle(mended, draft, line);
   return (
@@ -65,7 +67,9 @@ export function OpenLineView() {
             <LineInput />
             <RowEcho />
           </Flex>
-          {problem && text !== "" ? <ProblemLine problem={problem} text={text} /> : null}
+          {problem &&
+            text !== "" &&
+            (unfinished ? <Wanted problem={problem} /> : <ProblemLine problem={problem} text={text} />)}
           {problem && text === "" ? (
             <Text color="place" mt="1">
               {problem.message}
@@ -87,6 +91,15 @@ export function OpenLineView() {
         </Box>
       </Flex>
     </Box>
+  );
+}
+
+/** What the text goes on with. */
+function Wanted({ problem }: { problem: Problem }) {
+  return (
+    <Text color="quiet" mt="1">
+      {problem.message.replace(/^something is missing at the end: /, "Next: ")}
+    </Text>
   );
 }
 

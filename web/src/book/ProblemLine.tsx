@@ -13,7 +13,7 @@ export function ProblemLine({ problem, text }: { problem: Problem; text: string 
     <Box role="alert" mt="1">
       <Text fontFamily="mono" fontSize="13px" overflowWrap="anywhere" whiteSpace="pre-wrap" aria-hidden="true">
         {text.slice(0, start)}
-        <Text as="mark" bg="#F6DCD3" color="place" textDecoration="underline">
+        <Text as="mark" bg="wrong" color="place" textDecoration="underline">
           {text.slice(start, end) || "\u00a0\u00a0"}
         </Text>
         {text.slice(end)}

@@ -54,7 +54,7 @@ export function Shelf() {
           <Heading as="h1" fontSize="20px" fontWeight={600}>
             Drawings
           </Heading>
-          <Word bg="ink" color="panel" px="4" py="2" _hover={{ bg: "#2C3E66" }} onClick={create}>
+          <Word bg="ink" color="panel" px="4" py="2" _hover={{ bg: "pressed" }} onClick={create}>
             New drawing
           </Word>
         </Flex>

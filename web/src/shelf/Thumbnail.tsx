@@ -5,6 +5,7 @@ import type { Picture } from "../api/types";
 import { type Box, fitted } from "../surface/camera";
 import { traceFigure } from "../surface/figures";
 import { stroke } from "../surface/layers/figures";
+import { usePreferences } from "../state/preferences";
 import { LOOK } from "../surface/look";
 
 const WIDTH = 268;
@@ -12,6 +13,7 @@ const HEIGHT = 168;
 
 export function Thumbnail({ picture, name }: { picture: Picture; name: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const look = usePreferences((p) => p.look);
   useEffect(() => {
     const g = canvas.current?.getContext("2d");
     if (!g) return;
@@ -30,7 +32,7 @@ export function Thumbnail({ picture, name }: { picture: Picture; name: string })
     g.lineJoin = "round";
     stroke(g, pencil, LOOK.pencil, 0.75);
     stroke(g, ink, LOOK.ink, 1.1);
-  }, [picture]);
+  }, [picture, look]);
   return (
     <canvas
       ref={canvas}

@@ -33,6 +33,8 @@ interface Preferences {
   folded: boolean;
   /** Whether every figure has its name beside it. */
   names: boolean;
+  /** Drawing paper, or pale lines on deep blue. */
+  look: "paper" | "blueprint";
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -46,6 +48,7 @@ export const usePreferences = create<Preferences>()(
       turnView: true,
       folded: false,
       names: false,
+      look: "paper",
       snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       unfinished: {},

@@ -96,11 +96,12 @@ export class Following {
   }
 }
 
-/** The box around what is wholly in sight, but for some steps. */
+/** The box around what is wholly in sight, but for some steps; where nothing is, around the whole drawing: going far away would
+ * lose sight of it. */
 function inSight(c: Camera, without: readonly string[]): Box | null {
   const out = new Set(without);
-  return useDocument.getState().steps.reduce<Box | null>((all, step) => {
-    const box = out.has(step.id) ? null : boxOf(c, [step.figure]);
-    return box && holds(c, box) ? union(all, box) : all;
-  }, null);
+  const { steps } = useDocument.getState();
+  const boxes = steps.map((step) => (out.has(step.id) ? null : boxOf(c, [step.figure]))).filter((box) => box !== null);
+  const seen = boxes.filter((box) => holds(c, box));
+  return (seen.length > 0 ? seen : boxes).reduce<Box | null>((all, box) => union(all, box), null);
 }

@@ -3,8 +3,14 @@ import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 
 /** ``words`` is what pulling the handle under the pointer changes. */
-export function showTag(tag: HTMLDivElement | null, line: Line, words: string | null): void {
+export function showTag(
+  tag: HTMLDivElement | null,
+  line: Line,
+  words: string | null,
+  pixel: (at: readonly number[]) => readonly [number, number] | null,
+): void {
   if (!tag) return;
+  from = line.last && useInterface.getState().draft?.rows.length ? pixel(line.last) : null;
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
   const handle = draft || text !== "" ? null : words;
@@ -49,12 +55,19 @@ export function showTag(tag: HTMLDivElement | null, line: Line, words: string | 
 }
 
 let placed: readonly [number, number, number, number] = [0, 0, 0, 0];
+/** The pixel that the figure being written comes from: the tag keeps off the way from there to the pointer. */
+let from: readonly [number, number] | null = null;
 
-/** Puts the tag beside the pointer, on the side where there is room. */
+/** Puts the tag beside the pointer: on the side where nothing is being drawn, if there is room. */
 export function placeTag(tag: HTMLDivElement | null, x: number, y: number, width: number, height: number): void {
   if (!tag) return;
   placed = [x, y, width, height];
-  const right = x + 18 + tag.offsetWidth < width;
-  const below = y + 18 + tag.offsetHeight < height;
-  tag.style.transform = `translate(${right ? x + 18 : x - 14 - tag.offsetWidth}px, ${below ? y + 16 : y - 12 - tag.offsetHeight}px)`;
+  const { offsetWidth: w, offsetHeight: h } = tag;
+  const wantsRight = from === null || x >= from[0];
+  const wantsBelow = from === null || y >= from[1] || Math.abs(y - from[1]) < SLACK;
+  const right = wantsRight ? x + 18 + w < width : x - 14 - w < 0;
+  const below = wantsBelow ? y + 18 + h < height : y - 12 - h < 0;
+  tag.style.transform = `translate(${right ? x + 18 : x - 14 - w}px, ${below ? y + 16 : y - 12 - h}px)`;
 }
+
+const SLACK = 12;

@@ -97,6 +97,7 @@ export class View {
       useBacking.subscribe(() => this.touch("grid", "overlay")),
       usePreferences.subscribe((now, before) => {
         if (now.names !== before.names) this.touch("overlay");
+        if (now.look !== before.look) this.touch("grid", "figures", "overlay");
       }),
       useInterface.subscribe((now, before) => {
         if (now.pointed !== before.pointed || now.others !== before.others) this.touch("overlay");
@@ -301,6 +302,11 @@ export class View {
   takenAt(at: Pixel): readonly [number, number] {
     const { place } = this.overlay;
     return place ? [place[0] ?? 0, place[1] ?? 0] : toDrawing(this.camera, at.x, at.y);
+  }
+
+  /** A place of the drawing as a pixel. */
+  pixelAt(at: readonly number[]): readonly [number, number] {
+    return toScreen(this.camera, at);
   }
 
   /** A pixel as a place of the drawing. */

@@ -72,7 +72,8 @@ function useParts(id: string): TableParts | null {
     );
     made.openLine = new OpenLine(session, (line) => {
       view.current?.show(line);
-      showTag(pointerTag.current, line, view.current?.handleWords() ?? null);
+      const shown = view.current;
+      showTag(pointerTag.current, line, shown?.handleWords() ?? null, (at) => shown?.pixelAt(at) ?? null);
     });
     return { session, openLine: made.openLine, view, pointerTag };
   }, [id]);

@@ -114,7 +114,7 @@ def bare_entries(has: Collection[str]) -> list[str]:
     if {"touching", "continuing"} & set(has):
         return [word for word in ("radius", "to", "sweep") if word not in has]
     if "centre" not in has:
-        return [word for word in ("from", "via", "to", "radius", "rise", "sweep") if word not in has]
+        return [word for word in ("from", "to", "via", "radius", "rise", "sweep") if word not in has]
     if "from" in has or {"radius", "at"} <= set(has):
         return [word for word in ("to", "sweep") if word not in has]
     return ["at"] if "radius" in has else ["from", "radius"]

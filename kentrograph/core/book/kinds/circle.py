@@ -1,5 +1,6 @@
 """Circles: from their centre and size, and from whatever else determines them."""
 
+import re
 from collections.abc import Callable, Collection
 from math import hypot
 from typing import Any
@@ -202,6 +203,15 @@ def bare_entries(has: Collection[str]) -> list[str]:
     return ["centre"] if sized else ["centre", "radius"]
 
 
+def as_diameter(statement: Statement) -> tuple[str, str] | None:
+    """Two places, and no more said: the ends of a diameter."""
+    if words_of(statement) != ["through", "through"]:
+        return None
+    first, second = (re.sub(r"^through\s+", "", statement.text[g.start : g.end], flags=re.IGNORECASE) for g in statement.givens)
+    said = "Enter makes them the ends of a diameter; or give a third place, or a radius."
+    return f"circle across {first}; {second}", said
+
+
 KIND = Kind(
     word="circle",
     group="place",
@@ -216,6 +226,7 @@ KIND = Kind(
         "A number is its radius; or diameter 24, or a place on it." if has == ["centre"] and not done else None
     ),
     drag=Drag("through", "through"),
+    enough=as_diameter,
     givens=(
         GivenKind("centre", "place", "its centre, or `centre on` a figure"),
         GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
