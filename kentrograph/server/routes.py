@@ -4,10 +4,11 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request
-from fastapi.responses import PlainTextResponse, Response
+from fastapi.responses import FileResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
 from ..core.desk.fields import Field, length_of, numbers_of
+from ..core.desk.help_views import help_kinds
 from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
 from ..core.desk.views import values_view, ways_view, working_view
@@ -17,6 +18,7 @@ from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings
 from ..store.changes import State
 from .doors import PICTURE_HEADERS
+from .help_pages import picture, sections
 from .present import book_message
 from .schemas import (
     Author,
@@ -25,6 +27,8 @@ from .schemas import (
     BookView,
     ChangeRequest,
     DrawingView,
+    HelpSection,
+    HelpView,
     Id,
     NewDrawing,
     Number,
@@ -53,6 +57,18 @@ def health(request: Request) -> dict[str, str]:
     with _service(request).session() as session:
         session.connection()
     return {"status": "ready"}
+
+
+@router.get("/help", response_model=HelpView)
+def get_help() -> Any:
+    """The language as it is declared, with examples, and the drafter's guide."""
+    return HelpView(kinds=help_kinds(), sections=[HelpSection(title=title, text=text) for title, text in sections()])
+
+
+@router.get("/help/pictures/{name}", response_class=FileResponse)
+def get_help_picture(name: Annotated[str, Path(max_length=60)]) -> Any:
+    """The picture of an example."""
+    return FileResponse(picture(name), media_type="image/svg+xml", headers={"Cache-Control": "no-cache"})
 
 
 @router.get("/snapping", response_model=list[SnapKind])

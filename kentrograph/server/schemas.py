@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field, GetCoreSchemaHandler
 from pydantic_core import CoreSchema
 from typing_extensions import TypedDict as Readable
 
+from ..core.desk.help_views import HelpKind
 from ..core.desk.view_types import StepView
 from ..core.language.report import FigureData
 
@@ -157,6 +158,20 @@ class BackingView(BaseModel):
     height: int
     version: int
     placing: Placing
+
+
+class HelpSection(BaseModel):
+    """A section of the guide, in Markdown."""
+
+    title: str
+    text: str
+
+
+class HelpView(BaseModel):
+    """All that the help at the table shows."""
+
+    kinds: list[HelpKind]
+    sections: list[HelpSection]
 
 
 class SnapKind(BaseModel):

@@ -348,6 +348,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Help
+         * @description The language as it is declared, with examples, and the drafter's guide.
+         */
+        get: operations["get_help_api_help_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/help/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Help Picture
+         * @description The picture of an example.
+         */
+        get: operations["get_help_picture_api_help_pictures__name__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kinds": {
         parameters: {
             query?: never;
@@ -829,6 +869,71 @@ export interface components {
              * @default []
              */
             words: string[];
+        };
+        /**
+         * HelpExample
+         * @description A statement, what it shows, and the name of its picture; empty where there is none.
+         */
+        HelpExample: {
+            /** Note */
+            note: string;
+            /** Picture */
+            picture: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * HelpGiven
+         * @description A given: its word, and one line that explains it.
+         */
+        HelpGiven: {
+            /** Explanation */
+            explanation: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * HelpKind
+         * @description One word that begins a step.
+         */
+        HelpKind: {
+            /** Examples */
+            examples: components["schemas"]["HelpExample"][];
+            /** Explanation */
+            explanation: string;
+            /** First */
+            first: string;
+            /** Givens */
+            givens: components["schemas"]["HelpGiven"][];
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "place" | "shape" | "read" | "number";
+            /** Title */
+            title: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * HelpSection
+         * @description A section of the guide, in Markdown.
+         */
+        HelpSection: {
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * HelpView
+         * @description All that the help at the table shows.
+         */
+        HelpView: {
+            /** Kinds */
+            kinds: components["schemas"]["HelpKind"][];
+            /** Sections */
+            sections: components["schemas"]["HelpSection"][];
         };
         /**
          * KindView
@@ -2774,6 +2879,118 @@ export interface operations {
                         [key: string]: string;
                     };
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_help_api_help_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HelpView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_help_picture_api_help_pictures__name__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

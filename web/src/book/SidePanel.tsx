@@ -1,6 +1,7 @@
 /** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
 import { Box, Flex } from "@chakra-ui/react";
 
+import { HelpLeaf } from "../help/HelpLeaf";
 import { ReadingsLeaf } from "../readings/ReadingsLeaf";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
@@ -12,6 +13,7 @@ import { Stopped } from "./Stopped";
 const LEAVES = [
   ["book", "Book"],
   ["readings", "Readings"],
+  ["help", "Help"],
 ] as const;
 
 export function SidePanel() {
@@ -50,7 +52,7 @@ export function SidePanel() {
         </Word>
       </Flex>
       <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
-        {leaf === "book" ? <BookLeaf /> : <ReadingsLeaf />}
+        {leaf === "book" ? <BookLeaf /> : leaf === "readings" ? <ReadingsLeaf /> : <HelpLeaf />}
       </Box>
       <Stopped />
       <OpenLineView />

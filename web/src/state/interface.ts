@@ -31,7 +31,7 @@ interface Interface {
   others: readonly string[];
   /** A figure that is only looked at: what another value would make of the selected one. */
   trial: Figure | null;
-  leaf: "book" | "readings";
+  leaf: "book" | "readings" | "help";
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */

@@ -49,7 +49,8 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
     ArrowDown: [0, -PAN],
   };
   const move = moves[event.key];
-  if (event.ctrlKey && move) v.pan(...move);
+  if (event.key === "F1") useInterface.setState((i) => ({ leaf: i.leaf === "help" ? "book" : "help" }));
+  else if (event.ctrlKey && move) v.pan(...move);
   else if (event.ctrlKey && event.key === "PageDown") v.viewBefore();
   else if (event.ctrlKey && event.key === "End") v.frameSelection();
   else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10"))

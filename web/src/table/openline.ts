@@ -220,6 +220,12 @@ export class OpenLine {
     this.refresh();
   }
 
+  /** Puts a statement on the open line, to be looked at and changed; what was begun is left as with Escape. */
+  put(text: string): void {
+    if (useInterface.getState().draft) this.push({ key: "escape", text: "" });
+    this.type(text);
+  }
+
   /** Begins a kind of figure, once what was entered before is done. */
   begin(kind: string): void {
     useInterface.setState({ text: "" });
