@@ -32,6 +32,8 @@ def main(address: str) -> None:
         snapping(page, f"{address}/drawings/{ids['Belt guard']}")
         at_the_pointer(page, f"{address}/drawings/{ids['Platform ring']}")
         turned(page, f"{address}/drawings/{ids['Showground plan']}")
+        helping(page, f"{address}/drawings/{ids['Cam plate']}")
+        blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
         dense(page, address)
         browser.close()
 
@@ -186,6 +188,32 @@ def turned(page: Page, address: str) -> None:
     take(page, "showground")
     page.keyboard.press("Control+z")
     page.wait_for_timeout(300)
+
+
+def helping(page: Page, address: str) -> None:
+    """The help, with the kind that is being written first."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.keyboard.type("arc")
+    page.keyboard.press("Enter")
+    page.keyboard.press("F1")
+    page.wait_for_selector("details img")
+    page.wait_for_timeout(600)
+    page.mouse.move(420, 250)
+    take(page, "help")
+    page.keyboard.press("Escape")
+
+
+def blueprint(page: Page, address: str) -> None:
+    """The other look, with the names of the figures."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.get_by_role("button", name="Blueprint").click()
+    page.keyboard.press("Alt+n")
+    page.mouse.move(560, 380)
+    take(page, "blueprint")
+    page.keyboard.press("Alt+n")
+    page.get_by_role("button", name="Paper").click()
 
 
 def dense(page: Page, address: str) -> None:

@@ -74,7 +74,7 @@ def under_pointer(
         unfit = _unfit(book, draft, rows, found, places[0], index)
         if found:
             return replace(_picked(book, draft, line, found, pointer, index, choice, places), unfit=unfit)
-        if unfit is not None:
+        if unfit is not None and line.do == "nothing":
             end = len(text.rstrip())
             line = replace(line, problem=unfit.at(0, end))
     if draft is None or text.strip() or pointer is None:

@@ -197,6 +197,14 @@ describe("one after the other", () => {
     expect(state().draft).toMatchObject({ kind: "line", rows: [] });
   });
 
+  it("and goes on from where the one that is taken back did", async () => {
+    await written();
+    await enters("to 9, 9");
+    line.undo();
+    await settled();
+    expect(state().draft).toEqual(goesOn);
+  });
+
   it("begins another one of what was drawn last with Enter on an empty row", async () => {
     await enters("line", "from 0, 0", "to 5, 5");
     line.escape();

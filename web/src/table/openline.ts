@@ -20,6 +20,8 @@ export class OpenLine {
   private working = false;
   /** The kind of figure that was open last. */
   private latest: string | null = null;
+  /** What the figures written since the kind was begun went on from, the newest last: taking one back goes back there. */
+  private trail: Draft[] = [];
   private dragging: Drag | null = null;
   private queue = queued.EMPTY;
 
@@ -281,6 +283,7 @@ export class OpenLine {
     else if (key === "begin") {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
+      this.trail = [];
       this.setKept({ kind: text, rows: [], at: null, again: false });
     } else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);
@@ -326,8 +329,8 @@ export class OpenLine {
     const { draft } = useInterface.getState();
     if (draft?.rows.length && !draft.again) this.takeBack();
     else {
-      // What goes on from the step that is taken back does so no longer.
-      if (draft?.rows.length) this.setKept({ ...draft, rows: [] });
+      // What goes on from the step that is taken back goes on from where that did.
+      if (draft?.rows.length) this.setKept(this.trail.pop() ?? { ...draft, rows: [] });
       await this.session.act({ do: "undo" });
     }
     this.refresh();
@@ -391,7 +394,9 @@ export class OpenLine {
   private async write(statement: string, draft: Draft | null = null, after?: Draft | null): Promise<boolean> {
     if (!(await writeStep(this.session, statement, this.inFrontOf()))) return false;
     // The kind of figure stays open for the next one, which may go on from this one.
-    const kind = draft?.kind ?? useInterface.getState().draft?.kind;
+    const open = useInterface.getState().draft;
+    const kind = draft?.kind ?? open?.kind;
+    if (after && kind) this.trail.push(open?.again ? open : { kind, rows: [], at: null, again: true });
     this.setKept(after ?? (kind ? { kind, rows: [], at: null, again: true } : null));
     return true;
   }
