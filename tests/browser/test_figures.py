@@ -11,7 +11,7 @@ from .drafter import Drafter
 def test_kinds_of_the_tray_each_draw_with_bare_entries(drafter: Drafter) -> None:
     tray = drafter.page.get_by_label("Tray")
     for kind, entries in (
-        ("Arc", ("0, 0", "20, 20", "40, 0")),
+        ("Arc", ("0, 0", "40, 0", "20, 20")),
         ("Rectangle", ("0, 0", "40, -25")),
         ("Polygon", ("100, 0", "6", "20")),
         ("Ellipse", ("60, 60", "30, 10")),
@@ -22,7 +22,7 @@ def test_kinds_of_the_tray_each_draw_with_bare_entries(drafter: Drafter) -> None
         drafter.presses("Escape")
     drafter.sees_steps(5)
     assert drafter.texts() == [
-        "arc from 0, 0 via 20, 20 to 40, 0",
+        "arc from 0, 0 to 40, 0 via 20, 20",
         "rectangle from 0, 0 to 40, -25",
         "polygon centre 100, 0 sides 6 radius 20",
         "ellipse centre 60, 60 axes 30, 10",

@@ -213,6 +213,15 @@ def test_no_serious_finding_by_axe(drafter: Drafter) -> None:
     drafter.presses("Escape", "Escape", "Escape")
     drafter.page.get_by_role("button", name="mm · 0.001").click()
     no_serious(drafter)
+    drafter.presses("Escape")
+    # The help, and all of it in the other look.
+    drafter.presses("F1")
+    expect(drafter.page.get_by_label("Search the help")).to_be_visible()
+    no_serious(drafter)
+    drafter.page.get_by_role("button", name="Blueprint").click()
+    no_serious(drafter)
+    drafter.presses("F1")
+    no_serious(drafter)
 
 
 def no_serious(drafter: Drafter) -> None:

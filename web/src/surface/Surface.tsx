@@ -9,6 +9,7 @@ import { EmptyPage } from "./EmptyPage";
 import { PointerMenu } from "./PointerMenu";
 import { Press } from "./press";
 import { placeTag } from "./tag";
+import { Touches } from "./touches";
 import { View } from "./view";
 
 const ZOOM_A_NOTCH = 1.2;
@@ -23,6 +24,15 @@ export function Surface() {
   const menu = useInterface((i) => i.menu);
   const parts = useTable();
   const press = useMemo(() => new Press(parts), [parts]);
+  const touches = useMemo(
+    () =>
+      new Touches(
+        press,
+        () => parts.view.current,
+        (menu) => useInterface.setState({ menu }),
+      ),
+    [press, parts],
+  );
 
   useEffect(() => {
     if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
@@ -47,8 +57,10 @@ export function Surface() {
     const box = event.currentTarget.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
+  const touched = (event: PointerEvent) => event.pointerType === "touch";
   const move = (event: PointerEvent) => {
     const at = place(event);
+    if (touched(event) && !touches.move(event.pointerId, at)) return;
     if (press.move(at)) return;
     view.current?.movePointer(at.x, at.y, event.shiftKey);
     const size = view.current?.size;
@@ -57,10 +69,23 @@ export function Surface() {
   const down = (event: PointerEvent) => {
     if (event.target instanceof Element && event.target.closest("[data-own-keys]")) return;
     useInterface.setState({ menu: null });
-    press.down(place(event), event.button, event.ctrlKey);
+    const at = place(event);
     event.currentTarget.setPointerCapture(event.pointerId);
+    if (touched(event)) {
+      if (!touches.down(event.pointerId, at)) return;
+      // A finger comes from nowhere: what lies under it is looked at before it draws.
+      view.current?.movePointer(at.x, at.y, event.shiftKey);
+    }
+    press.down(at, event.button, event.ctrlKey);
   };
-  const up = (event: PointerEvent) => press.up(place(event), event.button, event.shiftKey);
+  const up = (event: PointerEvent) => {
+    if (touched(event) && !touches.up(event.pointerId)) return;
+    press.up(place(event), event.button, event.shiftKey);
+  };
+  const cancelled = (event: PointerEvent) => {
+    if (touched(event)) touches.up(event.pointerId);
+    press.cancel();
+  };
 
   return (
     <Box
@@ -76,6 +101,7 @@ export function Surface() {
       onPointerMove={move}
       onPointerDown={down}
       onPointerUp={up}
+      onPointerCancel={cancelled}
       onDoubleClick={() => press.twice()}
       onPointerLeave={() => view.current?.leavePointer()}
       onContextMenu={(e) => e.preventDefault()}

@@ -80,6 +80,12 @@ export class Following {
     else if (this.before) this.see(this.before);
   }
 
+  /** Something that is shown besides, as where the lines of a working cross. */
+  shown(at: readonly number[]): void {
+    const [x, y] = at;
+    if (x !== undefined && y !== undefined) this.bring(this.camera(), [x, y, x, y]);
+  }
+
   /** What was typed was not written after all. */
   private back(): void {
     const { before } = this;

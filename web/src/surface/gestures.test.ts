@@ -49,6 +49,14 @@ describe("leaving the last end", () => {
     expect(gestures.swing).toBe(false);
   });
 
+  it("sideways after a rest there means nothing", () => {
+    begun();
+    go([200, 0], [102, 1]);
+    vi.advanceTimersByTime(400);
+    go([101, 40]);
+    expect(gestures.swing).toBe(false);
+  });
+
   it("is over once the next given stands", () => {
     begun();
     go([200, 0], [102, 1], [101, 40]);

@@ -28,6 +28,8 @@ export class Gestures {
   private around: readonly number[] | null = null;
   private at: Place | null = null;
   private rows = "";
+  /** When the pointer came back to the last place. */
+  private came = 0;
   private visit: "away" | "fresh" | "back" = "fresh";
 
   constructor(
@@ -41,11 +43,16 @@ export class Gestures {
     if (!this.last || this.leaving === null) return;
     const [x = 0, y = 0] = this.last;
     const off = Math.hypot(to.x - x, to.y - y) / to.pixel;
-    if (off <= NEAR && this.visit === "away") this.visit = "back";
+    if (off <= NEAR && this.visit === "away") {
+      this.visit = "back";
+      this.came = performance.now();
+    }
     if (off < LEFT || this.visit === "away") return;
     if (this.visit === "back") {
       const way = (Math.atan2(to.y - y, to.x - x) * 180) / Math.PI;
-      this.swing = Math.abs(difference(way, this.leaving)) > ALONG;
+      // Whoever rests there wants something of the place, and not to swing about it.
+      const rested = performance.now() - this.came > DWELL;
+      this.swing = !rested && Math.abs(difference(way, this.leaving)) > ALONG;
     }
     this.visit = "away";
   }

@@ -27,8 +27,8 @@ const PAPER = {
 const BLUEPRINT: typeof PAPER = {
   paper: "#15325A",
   panel: "#1B3B68",
-  rule: "#335A8C",
-  lit: "#2B5080",
+  rule: "#2D5080",
+  lit: "#284A78",
   label: "#DCCF9F",
   wrong: "#5A3A4C",
   grid: "#28497A",

@@ -80,6 +80,12 @@ export class Press {
     else choose(useInterface.getState().pointed, shift);
   }
 
+  /** What was begun by going down is dropped: a second finger came. */
+  cancel(): void {
+    this.parts.view.current?.showFrame(null, null, false);
+    this.doing = null;
+  }
+
   /** A second click takes all that hangs together. */
   twice(): void {
     const { draft, text, pointed } = useInterface.getState();

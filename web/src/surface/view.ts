@@ -110,6 +110,9 @@ export class View {
         if (now.mend !== before.mend) this.touch("figures", "overlay");
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
+          // Its lines cross in the centre, or at the place itself, which may lie far outside.
+          const found = useDocument.getState().byId.get(now.working?.step ?? "")?.figure;
+          this.following.shown(found?.centre ?? found?.at ?? []);
           this.touch("overlay");
         }
       }),

@@ -1,6 +1,6 @@
 """Arcs: by their ends, about a centre, going on from an end."""
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from typing import Any
 
 from ...angles import unit_vector
@@ -120,6 +120,15 @@ def bare_entries(has: Collection[str]) -> list[str]:
     return ["at"] if "radius" in has else ["from", "radius"]
 
 
+def said(has: Sequence[str], done: bool) -> str | None:
+    """What comes next, in the order in which an arc is drawn by hand."""
+    if has == ["from"]:
+        return "Where does it end? 40, 25, or point; or via, direction, centre."
+    if has == ["from", "to"] and not done:
+        return "A number is its radius; or a place that it goes through; or rise, sweep."
+    return None
+
+
 KIND = Kind(
     word="arc",
     group="place",
@@ -130,6 +139,7 @@ KIND = Kind(
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
     bare=bare_entries,
+    said=said,
     drag=Drag("from", "to"),
     givens=(
         GivenKind("from", "place", "where it begins", blamed=("bad_radius",)),
