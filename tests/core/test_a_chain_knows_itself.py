@@ -17,6 +17,7 @@ CASES = [
     (CHAIN, (10.3, 10.2), "close", "write", "on its beginning it is closed"),
     (CHAIN[:2], (10.2, 10.2), "10, 10", "given", "two places enclose nothing: it only goes back"),
     (CHAIN, (70.4, 10.2), "70, 10", "given", "on another of its corners"),
+    (CHAIN, (40.3, 10.2), "40, 10", "given", "on the middle of one of its pieces"),
     (CHAIN, (33, 10.3), "33, 10", "given", "level with its beginning"),
     (CHAIN, (10.3, 77), "10, 77", "given", "plumb with its beginning"),
     (CHAIN, (10.3, 50.4), "crossing of (level) (plumb 10, 10)", "given", "level with the last corner, plumb with the first"),

@@ -3,9 +3,11 @@
 import pytest
 
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.interpretation import given_texts
 from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.language.statements import read
 
 from .support import book
 
@@ -125,3 +127,22 @@ def test_a_word_that_is_none_is_refused_with_the_nearest(typed: str, nearest: st
     line = read_open_line(book(*DRAWING), Draft("circle", CENTRE), typed)
     assert line.problem is not None
     assert nearest in line.problem.fields["nearest"]
+
+
+@pytest.mark.parametrize(
+    ("text", "better"),
+    [
+        ("arc centre P1 from 80, 30 sweep 360", "circle centre P1 through 80, 30"),
+        ("arc centre P1 radius 12 at 30 sweep -360", "circle centre P1 radius 12"),
+        ("arc from 0, 0 to 9, 9 sweep 360", None),
+        ("arc centre P1 from 80, 30 sweep 400", None),
+    ],
+)
+def test_an_arc_all_the_way_round_offers_the_circle(text: str, better: str | None) -> None:
+    view = line_view(book(*DRAWING), Looked(text=text))
+    assert view.problem is not None
+    assert view.problem.suggested == better
+    *rows, last = given_texts(read(text))
+    row = line_view(book(*DRAWING), Looked(draft=Draft("arc", tuple(rows)), text=last))
+    assert row.problem is not None
+    assert row.problem.suggested == better

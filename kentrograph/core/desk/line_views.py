@@ -13,6 +13,7 @@ from ..figures import Point
 from ..figures.box import box_of
 from ..language.messages import sentence
 from ..language.report import figure_data
+from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
 from . import display
 from .draft import Draft
@@ -259,6 +260,9 @@ def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> Pro
     view = problem_view(book, line.problem, index, line.step)
     if view.suggested and view.suggestion and draft is not None:
         word = view.suggestion.split()[0]
+        if word in KINDS and word != draft.kind:
+            # Another kind of figure takes the place of the whole.
+            return replace(view, suggested=view.suggestion)
         return replace(view, suggested=view.suggestion if line.row.lower().startswith(word) else None)
     return view
 

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from math import hypot
+from math import hypot, inf
 
 from ..angles import direction_of
 from ..book.book import Book
@@ -13,7 +13,7 @@ from ..book.values import Drawn
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
-from ..figures.along import heading
+from ..figures.along import heading, place_along
 from ..language.script import named_step
 from ..measure.closest import distance_between
 from ..problem import Refused
@@ -144,15 +144,18 @@ def closes(book: Book, draft: Draft, pointer: Pointer, index: int) -> bool:
 
 
 def _own_corner(book: Book, pointer: Pointer, draft: Draft | None, index: int | None) -> Pointed | None:
-    """A corner within reach of the chain being written, in numbers: it has no name yet. The last one is where it stands."""
+    """A corner within reach of the chain being written, or the middle of a piece of it, in numbers: they have no names yet. The
+    last corner is where one stands."""
     if draft is None or draft.kind != "path" or not draft.rows:
         return None
-    own = own_places(book, draft, len(book.order) if index is None else index)[:-1]
-    near = [p for p in own if hypot(p.x - pointer.x, p.y - pointer.y) <= pointer.reach]
-    if not near:
-        return None
-    at = min(near, key=lambda p: hypot(p.x - pointer.x, p.y - pointer.y))
-    return Pointed(in_numbers(book, at), at, True, 0, None, "end")
+    value = stands(book, draft, len(book.order) if index is None else index).value
+    figure = value.figure if isinstance(value, Drawn) else None
+    pieces = figure.pieces if isinstance(figure, Outline) else (figure,) if isinstance(figure, Line | Arc) else ()
+    places = [(piece.start, "end") for piece in pieces]
+    places += [(place_along(piece, piece.length / 2.0), "middle") for piece in pieces]
+    near = [(hypot(p.x - pointer.x, p.y - pointer.y), p, kind) for p, kind in places]
+    off, at, kind = min(near, key=lambda one: one[0], default=(inf, None, ""))
+    return Pointed(in_numbers(book, at), at, True, 0, None, kind) if at is not None and off <= pointer.reach else None
 
 
 def in_numbers(book: Book, at: Point) -> str:

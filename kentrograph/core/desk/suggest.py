@@ -31,6 +31,8 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
 
     ``unit`` is the drawing's; the size is written in the unit in which the step is.
     """
+    if problem.kind == "bad_sweep":
+        return _whole_circle(step, problem)
     field, shares = _BETTER.get(problem.kind, ("", {}))
     better = problem.fields.get(field)
     given = next((g for g in step.statement.givens if g.word in shares), None)
@@ -42,3 +44,15 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
     kept = " ".join(given.sides)
     written = f"{words} {kept}".strip()
     return Suggestion(words, text[: given.start] + written + text[given.end :], given.start, given.end)
+
+
+def _whole_circle(step: Step, problem: Problem) -> Suggestion | None:
+    """The circle that an arc becomes all the way round, where it is given about a centre."""
+    statement = step.statement
+    given = {g.word: statement.text[g.start : g.end] for g in statement.givens}
+    size = given.get("radius") or (f"through {given['from'].split(None, 1)[1]}" if "from" in given else None)
+    if abs(problem.fields["value"]) != 360.0 or "centre" not in given or size is None:
+        return None
+    written = f"circle {given['centre']} {size}"
+    text = statement.text
+    return Suggestion(written, text[: statement.kind_start] + written, statement.kind_start, len(text))

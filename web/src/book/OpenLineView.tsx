@@ -63,7 +63,16 @@ export function OpenLineView() {
             </Flex>
           )}
           {draft && <GivenRows />}
-          <Flex align="center" gap="2" borderBottomWidth="1.5px" borderColor="ink">
+          <Flex
+            align="center"
+            gap="2"
+            px="2"
+            ml="-2"
+            bg="paper"
+            borderTopRadius="4px"
+            borderBottomWidth="1.5px"
+            borderColor="ink"
+          >
             <LineInput />
             <RowEcho />
           </Flex>

@@ -23,7 +23,7 @@ export function SidePanel() {
       as="aside"
       aria-label="Setting-out book"
       direction="column"
-      w="320px"
+      w={{ base: "320px", "2xl": "392px" }}
       flex="none"
       bg="panel"
       borderLeftWidth="1px"

@@ -87,7 +87,9 @@ export class OpenLine {
   takeSuggestion(): boolean {
     const better = useInterface.getState().line?.problem?.suggested;
     if (!better) return false;
-    this.type(better);
+    // Another kind of figure takes the place of what is begun.
+    if (kindOf(better.split(" ")[0] ?? "") && !useInterface.getState().mend) this.put(better);
+    else this.type(better);
     return true;
   }
 
