@@ -141,3 +141,26 @@ def test_a_radius_that_cannot_span_its_ends_is_no_rise() -> None:
     assert view.enter.do == "nothing"
     assert view.problem is not None
     assert (view.problem.kind, view.problem.suggested) == ("radius_too_small", "radius 15")
+
+
+# Nothing is decided unasked --------------------------------------------------------------------------------------
+
+
+def test_mended_as_one_line_enter_first_says_which_solution_is_meant() -> None:
+    drawing = ("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 50, 0 radius 12")
+    b = book(*drawing, "C3 = circle touching C1 outside C2 outside radius 30 left")
+    id, text = b.order[2], "C3 = circle touching C1 C2 radius 40"
+    first = line_view(b, Looked(mend=id, text=text))
+    assert (first.enter.do, first.enter.statement) == ("type", "C3 = circle touching C1 outside C2 outside radius 40 left")
+    assert len(first.solutions) == 8
+    assert [f.id for f in first.follows] == [id]
+    assert line_view(b, Looked(mend=id, text=first.enter.statement)).enter.do == "write"
+    chosen = line_view(b, Looked(mend=id, text=text, choice=3)).enter
+    assert (chosen.do, chosen.statement) == ("write", "C3 = circle touching C1 outside C2 enclosing radius 40 right")
+
+
+def test_a_click_on_nothing_does_not_end_a_list_of_figures() -> None:
+    b = book("L1 = line from 0, 0 to 20, 0", "L2 = line from 20, 0 to 20, 9")
+    nothing = Pointer(300.0, 300.0, 2.0, 0.2)
+    assert line_view(b, Looked(draft=Draft("join", ("L1",)), pointer=nothing, aimed=True)).click is None
+    assert line_view(b, Looked(draft=Draft("join", ("L1", "L2")))).enter.do == "write"

@@ -16,11 +16,12 @@ from ..language.report import figure_data
 from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
 from . import display
+from .afterwards import going_on, said_first
 from .draft import Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .interpretation import given_texts, given_values
-from .open_line import OpenLine, before_kind, draft_of, going_on, read_mend
+from .open_line import OpenLine, before_kind, draft_of, read_mend
 from .picks import Shown, under_pointer
 from .pointing import (
     OF_FIGURE,
@@ -148,7 +149,7 @@ def _mend_view(book: Book, at: Looked, id: str) -> LineView:
         else:
             line = with_solution(book, read_mend(book, id, at.text), at.choice, None, index, id)
         pointed = place_at(book, at.pointer) if at.pointer else None
-        view = replace(_line(book, line, line, index, None, pointed), last=None, live=None)
+        view = replace(_line(book, said_first(book, line, index), line, index, None, pointed), last=None, live=None)
         return replace(view, follows=_follows(book, id, line, False))
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
     view = _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)

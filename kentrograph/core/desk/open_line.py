@@ -13,7 +13,6 @@ from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
-from ..figures import Line
 from ..language.cursor import nearest_words
 from ..language.header import apply_header
 from ..language.statements import parse_header
@@ -84,16 +83,6 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     # Offered with the blank that was typed last: it says whether the last word is finished.
     offered = tuple(dict.fromkeys(c for b in dict.fromkeys(before) for c in complete(book, b + text.lstrip(), at)))
     return half_word(replace(line, completions=offered or line.completions), typed, offered)
-
-
-def going_on(line: OpenLine) -> Draft | None:
-    """What goes on being written once a line of a draft stands: the next one, from where this one ends."""
-    if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
-        return None
-    kind = KINDS.get(line.step.statement.kind)
-    if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
-        return None
-    return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
 
 
 def half_word(line: OpenLine, typed: str, offered: tuple[Completion, ...]) -> OpenLine:

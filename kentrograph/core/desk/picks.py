@@ -84,7 +84,9 @@ def under_pointer(
     found = picks(book, draft, pointer, index, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
-        return Shown(line, line, line if line.do == "write" else None, pointed=pointed)
+        # A list of figures may go on: a click that names none of them does not end it.
+        listed = line.step is not None and {g.word for g in line.step.statement.givens} == {"figures"}
+        return Shown(line, line, line if line.do == "write" and not listed else None, pointed=pointed)
     return _picked(book, draft, line, found, pointer, index, choice, places)
 
 

@@ -216,6 +216,17 @@ describe("one after the other", () => {
   });
 });
 
+it("a mended line of which several are left has the words put into it first, and stays open", async () => {
+  useInterface.setState({ mend: { id: "s", original: "a", before: { draft: null, text: "" } }, text: "a" });
+  const session = line.session as unknown as { readNow: unknown };
+  const enter = { do: "type", draft: null, statement: "a left", after: null };
+  session.readNow = () => Promise.resolve({ ...read({ draft: null, text: "a" } as Reading), enter });
+  line.enter();
+  await settled();
+  expect(state()).toMatchObject({ text: "a left", refused: null, mend: { id: "s" } });
+  expect(acts).toEqual([]);
+});
+
 describe("Escape", () => {
   it("goes from the text to the figure to the selection", async () => {
     useInterface.setState({ draft: draft("line", "from 0, 0"), text: "to 3", selected: "s" });

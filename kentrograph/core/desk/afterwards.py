@@ -1,0 +1,29 @@
+"""What an entry leads to once it is read: the next one of its kind, or first the words for the solution that is meant."""
+
+from dataclasses import replace
+
+from ..book.book import Book
+from ..book.values import Drawn
+from ..figures import Line
+from ..language.vocabulary import KINDS
+from .draft import Draft
+from .open_line import OpenLine, open_choice
+from .side_words import worded
+
+
+def going_on(line: OpenLine) -> Draft | None:
+    """What goes on being written once a line of a draft stands: the next one, from where this one ends."""
+    if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
+        return None
+    kind = KINDS.get(line.step.statement.kind)
+    if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
+        return None
+    return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
+
+
+def said_first(book: Book, line: OpenLine, index: int) -> OpenLine:
+    """A step mended as one line that leaves several solutions: Enter first says in words which one is meant, in the row."""
+    if line.do != "write" or line.step is None or not isinstance(line.value, Drawn) or not open_choice(line.step, line.value):
+        return line
+    words = worded(book, line.step, line.value, line.value.taken, index)
+    return replace(line, do="type", statement=words, hint="Which is meant? Enter says it, ↑ ↓ go through them; then Enter again.")
