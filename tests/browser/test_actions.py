@@ -96,7 +96,8 @@ def test_a_chain_of_seven_places_with_two_circles(hand: Counting) -> None:
     hand.clicks((20, 25))
     hand.enters("6")
     hand.clicks((60, 25))
-    hand.enters("6")
+    # Another one as large.
+    hand.presses("Enter")
     hand.drafter.sees_steps(7)
     assert [hand.drafter.figure(c)["radius"] for c in ("C1", "C2")] == [6, 6]
     assert hand.actions <= 18
@@ -110,3 +111,21 @@ def test_lines_one_after_the_other(hand: Counting) -> None:
     hand.drafter.sees_steps(7)
     assert hand.drafter.texts()[4:] == ["line from P1 to P2", "line from end of L1 to P3", "line from end of L2 to P4"]
     assert hand.actions <= 6
+
+
+def test_a_dozen_steps_and_more_are_in_sight(hand: Counting) -> None:
+    """At 1280 by 800: a step that fits stands on one line."""
+    for n in range(20):
+        hand.drafter.types(f"circle centre {9 * n}, 70 radius 4")
+    hand.drafter.sees_steps(24)
+    hand.drafter.settles()
+    seen = hand.drafter.page.get_by_label("Steps").evaluate(
+        """(list) => {
+          const frame = list.parentElement.getBoundingClientRect();
+          return [...list.children].filter((step) => {
+            const box = step.getBoundingClientRect();
+            return box.top >= frame.top && box.bottom <= frame.bottom + 1;
+          }).length;
+        }"""
+    )
+    assert 12 <= seen <= 24
