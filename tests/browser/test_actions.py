@@ -96,8 +96,7 @@ def test_a_chain_of_seven_places_with_two_circles(hand: Counting) -> None:
     hand.clicks((20, 25))
     hand.enters("6")
     hand.clicks((60, 25))
-    # Another one as large.
-    hand.presses("Enter")
+    hand.enters("6")
     hand.drafter.sees_steps(7)
     assert [hand.drafter.figure(c)["radius"] for c in ("C1", "C2")] == [6, 6]
     assert hand.actions <= 18

@@ -51,19 +51,3 @@ def test_a_click_goes_on_and_touches_as_from_any_beginning() -> None:
     assert view.click is not None
     assert view.click.statement == "line from end of L1 to + 0, 33"
     assert view.click.after == Draft("line", ("from end of L2",), again=True)
-
-
-@pytest.mark.parametrize(
-    ("last", "written"),
-    [
-        ("circle centre 0, 0 diameter 20", "circle centre 90, 40 diameter 20"),
-        ("circle centre 0, 0 radius 140 - 48", "circle centre 90, 40 radius 140 - 48"),
-        ("circle through 0, 0; 9, 9; 4, 1", None),
-        ("point 4, 5", None),
-    ],
-)
-def test_enter_behind_a_centre_makes_another_circle_as_large(last: str, written: str | None) -> None:
-    view = line_view(book(last), Looked(draft=Draft("circle", ("centre 90, 40",))))
-    assert (view.enter.do, view.enter.statement if written else None) == ("write" if written else "nothing", written)
-    # With the pointer at work the circle goes through it, as ever; a number is the radius.
-    assert line_view(book(last), Looked(draft=Draft("circle", ("centre 90, 40",)), text="7")).enter.statement.endswith("radius 7")

@@ -40,6 +40,8 @@ class GivenKind:
     repeats: bool = False
     sides: tuple[str, ...] = ()
     blamed: tuple[str, ...] = ()
+    straight: bool = False
+    """Whether of all figures only a line will do."""
 
     @property
     def quantity(self) -> Quantity | None:

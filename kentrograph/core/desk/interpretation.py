@@ -93,8 +93,10 @@ def unfit(book: Book, step: Step, index: int) -> Problem | None:
     for link, value in _attempted(book, planner, step.statement, index, book.last_place(index)):
         if isinstance(value, Problem):
             return value if value.end > value.start else value.at(link.given.start, link.given.end)
-        if link.given.word == "parallel" and not isinstance(value, Line | EndlessLine):
-            return Problem("no_line", {"word": "parallel"}, link.given.start, link.given.end)
+        given = link.given
+        declared = KINDS[step.statement.kind].given(given.word) if step.statement.kind in KINDS else None
+        if declared is not None and declared.straight and not isinstance(value, Line | EndlessLine):
+            return Problem("no_line", {"word": given.word}, given.start, given.end)
     return None
 
 

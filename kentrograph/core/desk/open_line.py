@@ -9,7 +9,6 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..book.book import Book
-from ..book.kinds.touching import SIZES
 from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Name, Statement
@@ -137,9 +136,7 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     drawn = value if isinstance(value, Drawn) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
-    enough = None
-    if statement and drawn is None and draft.kind in KINDS:
-        enough = KINDS[draft.kind].enough(statement) or _as_large(book, draft, statement, at)
+    enough = KINDS[draft.kind].enough(statement) if statement and drawn is None and draft.kind in KINDS else None
     if enough is not None:
         value = _try(book, enough[0], at)[1]
         if isinstance(value, Drawn):
@@ -216,21 +213,6 @@ _NUMBER_BEGINS = "0123456789.-("
 def _takes_number(kind: str, word: str) -> bool:
     given = KINDS[kind].given(word) if kind in KINDS else None
     return given is not None and given.quantity in ("length", "direction", "turn", "factor", "count")
-
-
-def _as_large(book: Book, draft: Draft, statement: Statement, at: int) -> tuple[str, str] | None:
-    """A circle of which only the centre is known, right behind another one: as large as that."""
-    last = book.steps[book.order[at - 1]] if at > 0 else None
-    if draft.kind != "circle" or [g.word for g in statement.givens] != ["centre"] or last is None or last.figure_kind != "circle":
-        return None
-    texts = given_texts(last.statement)
-    size = next((t for t, g in zip(texts, last.statement.givens, strict=True) if g.word in SIZES and not g.sides), None)
-    if size is None:
-        return None
-    return (
-        f"{draft.text()} {size}",
-        f"A number is its radius; or diameter 24, or a place on it. Enter makes it as {last.name}: {size}.",
-    )
 
 
 def _series(book: Book, draft: Draft, at: int) -> list[str]:

@@ -43,10 +43,11 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
     """The rows that a click on a place could mean, likeliest first; not all of them can be read."""
     has = {g.word for g in statement.givens} if statement else set()
     whole = draft.kind in _WHOLE or (draft.kind in FIGURES and FIGURES[draft.kind].shapes)
-    figure, name = figure_under(book, pointed, whole)
+    all_of_it = figure_under(book, pointed, whole=True)
+    figure, name = all_of_it if whole else figure_under(book, pointed)
     place = pointed.words
     # Of an outline the nearest place is among the places themselves.
-    of_outline = isinstance(figure_under(book, pointed, whole=True)[0], Outline)
+    of_outline = isinstance(all_of_it[0], Outline)
     on = (
         f"nearest to {plain_position(book, pointer)[0]} on {name}"
         if name and not of_outline and not isinstance(figure, Point)
@@ -70,8 +71,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
         case _ if draft.kind.startswith("measure"):
             if pointed.special or not name:
                 return [place, *([name] if name else [])]
-            outline = figure_under(book, pointed, whole=not whole)[1]
-            return [name, *([outline] if outline != name else []), place]
+            besides = figure_under(book, pointed)[1] if whole else all_of_it[1]
+            return [name, *([besides] if besides != name else []), place]
         case "path" if has:
             # A place held level or plumb is not one that a curve is asked to reach.
             if place.startswith("+") and pointer.level:

@@ -14,6 +14,7 @@ from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
+from ..figures.outline import Piece
 from ..language.script import named_step
 from ..measure.closest import distance_between
 from ..problem import Refused
@@ -127,30 +128,25 @@ _ON_ITS_OWN = frozenset({"point", "end", "centre", "crossing"})
 """Kinds of place that hold better than a corner of the figure being written, where both lie in one spot."""
 
 
-def own_places(book: Book, draft: Draft | None, index: int) -> list[Point]:
-    """The places that a figure being written has put down so far, in order."""
-    step = stands(book, draft, index).step if draft is not None else None
-    if step is None:
-        return []
-    planner = planner_of(named_step(DRAFT_ID, replace(step.statement, name=None), book.header, set()), book.header.manner.unit)
-    chain = worked_out(book, planner, step.statement, index, book.last_place(index))
-    return [value for _, value in chain if type(value) is Point]
+def _own_pieces(book: Book, draft: Draft | None, index: int) -> tuple[Piece, ...]:
+    """The pieces of the chain being written, as it stands; none of another kind."""
+    if draft is None or draft.kind != "path" or not draft.rows:
+        return ()
+    value = stands(book, draft, index).value
+    figure = value.figure if isinstance(value, Drawn) else None
+    return figure.pieces if isinstance(figure, Outline) else ()
 
 
 def closes(book: Book, draft: Draft, pointer: Pointer, index: int) -> bool:
     """Whether the pointer is on the beginning of a chain that can be closed there."""
-    own = own_places(book, draft, index) if draft.kind == "path" and draft.at is None and len(draft.rows) > 2 else []
-    return len(own) > 2 and hypot(own[0].x - pointer.x, own[0].y - pointer.y) <= pointer.reach
+    pieces = _own_pieces(book, draft, index) if draft.at is None else ()
+    return len(pieces) > 1 and hypot(pieces[0].start.x - pointer.x, pieces[0].start.y - pointer.y) <= pointer.reach
 
 
 def _own_corner(book: Book, pointer: Pointer, draft: Draft | None, index: int | None) -> Pointed | None:
     """A corner within reach of the chain being written, or the middle of a piece of it, in numbers: they have no names yet. The
     last corner is where one stands."""
-    if draft is None or draft.kind != "path" or not draft.rows:
-        return None
-    value = stands(book, draft, len(book.order) if index is None else index).value
-    figure = value.figure if isinstance(value, Drawn) else None
-    pieces = figure.pieces if isinstance(figure, Outline) else (figure,) if isinstance(figure, Line | Arc) else ()
+    pieces = _own_pieces(book, draft, len(book.order) if index is None else index)
     places = [(piece.start, "end") for piece in pieces]
     places += [(place_along(piece, piece.length / 2.0), "middle") for piece in pieces]
     near = [(hypot(p.x - pointer.x, p.y - pointer.y), p, kind) for p, kind in places]
@@ -185,10 +181,10 @@ def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None,
     late = tuple(id for id in book.order[max(0, at - _LATE) : at] if _runs(book, id))
     on = s.on if only is None else only
     passed = tuple(p for words in pointer.passed for p in _passed(book, words, at)) if draft is not None else ()
-    if draft is not None and draft.kind == "path" and len(draft.rows) > 1 and last is not None:
+    own = _own_pieces(book, draft, at)
+    if own:
         # Level and plumb with its own beginning, so that it can close square.
-        first = own_places(book, draft, at)[0]
-        passed = (Passed(in_numbers(book, first), first), *passed)
+        passed = (Passed(in_numbers(book, own[0].start), own[0].start), *passed)
     return Query(
         pointer.x, pointer.y, pointer.reach, pointer.pixel, on, last, passed,
         s.parts, s.turn, s.step, s.grid, at, book.suffix, s.turns, late if draft is not None else (),

@@ -46,11 +46,11 @@ export class Following {
       fresh.map((id) => byId.get(id)?.figure ?? null),
     );
     if (!box) return;
-    const figures = steps.map((s) => s.figure);
-    const all = boxOf(c, figures) ?? box;
-    const first = this.byText && !this.own && figures.length <= FIRST_STEPS;
+    const first = this.byText && !this.own && steps.length <= FIRST_STEPS;
     this.byText = false;
-    if (first && (small(c, all) || !holds(c, all))) this.see(fitted(c, all));
+    const figures = first ? steps.map((s) => s.figure) : [];
+    const all = boxOf(c, figures);
+    if (all && (small(c, all) || !holds(c, all))) this.see(fitted(c, all));
     else this.see(brought(c, box, inSight(c, fresh)));
   }
 

@@ -403,9 +403,9 @@ export class View {
       );
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
       if (namesWanted()) {
-        const taken = [scaleBarRect(this.camera), ...pointNameRects(this.camera, steps)];
-        const named = steps.filter((s) => s.kind !== "point" && !chosen.has(s.id));
-        drawAllNames(g, this.camera, named, taken);
+        const lit = new Set(steps.filter((s) => chosen.has(s.id)).map((s) => s.name));
+        const taken = () => [scaleBarRect(this.camera), ...pointNameRects(this.camera, steps)];
+        drawAllNames(g, this.camera, steps, taken, lit);
       }
       if (header) drawScaleBar(g, this.camera, header.unit);
       // Which reading is in sight, for whoever measures how long it took.

@@ -279,7 +279,7 @@ KIND = Kind(
         GivenKind("direction", "direction", "the direction in which it runs"),
         GivenKind("length", "length", "its length", blamed=("zero_length",)),
         GivenKind("until", "thing", "the figure it runs to, or the place it ends level with"),
-        GivenKind("parallel", "figure", "parallel to a line"),
+        GivenKind("parallel", "figure", "parallel to a line", straight=True),
         GivenKind("square", "figure", "square to a line or a circle; to two figures, from one to the other", repeats=True),
         GivenKind("distance", "length", "its distance from the line it is parallel to", sides=("left", "right")),
         GivenKind("touching", "figures", "touches a circle, an arc or an ellipse", repeats=True),

@@ -39,7 +39,9 @@ export function placeNames(
   const names: Name[] = [];
   const full = [...taken];
   for (const step of steps) {
-    if (step.figure === null || step.hidden || step.name === "" || names.length >= MOST) continue;
+    if (names.length >= MOST) break;
+    // Points have theirs always.
+    if (step.figure === null || step.hidden || step.name === "" || step.kind === "point") continue;
     const w = width(step.name);
     for (const spot of spots(c, seenFigure(c, step.figure))) {
       const rect = beside(spot, w);
@@ -53,14 +55,27 @@ export function placeNames(
   return names;
 }
 
-export function drawAllNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], taken: readonly Rect[]) {
+let kept: { readonly c: Camera; readonly steps: readonly Step[]; readonly names: readonly Name[] } | null = null;
+
+/** Every name but those that are drawn otherwise. They are placed once for a view: every move of the pointer paints them again. */
+export function drawAllNames(
+  g: CanvasRenderingContext2D,
+  c: Camera,
+  steps: readonly Step[],
+  taken: () => readonly Rect[],
+  otherwise: ReadonlySet<string>,
+) {
   g.font = FONT;
   g.textAlign = "left";
   g.lineJoin = "round";
   g.lineWidth = 3;
   g.strokeStyle = LOOK.paper;
   g.fillStyle = LOOK.quiet;
-  for (const { text, rect } of placeNames(c, steps, (t) => g.measureText(t).width, taken)) {
+  if (kept?.c !== c || kept.steps !== steps) {
+    kept = { c, steps, names: placeNames(c, steps, (t) => g.measureText(t).width, taken()) };
+  }
+  for (const { text, rect } of kept.names) {
+    if (otherwise.has(text)) continue;
     g.strokeText(text, rect[0], rect[3] - 3);
     g.fillText(text, rect[0], rect[3] - 3);
   }
