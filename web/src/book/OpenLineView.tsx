@@ -66,8 +66,8 @@ export function OpenLineView() {
           <Flex
             align="center"
             gap="2"
-            px="2"
-            ml="-2"
+            px="1"
+            ml="-1"
             bg="paper"
             borderTopRadius="4px"
             borderBottomWidth="1.5px"

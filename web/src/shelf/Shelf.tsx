@@ -48,7 +48,9 @@ export function Shelf() {
 
   return (
     <Flex direction="column" minH="100%">
-      <Strip />
+      <Strip>
+        <Box flex="1" />
+      </Strip>
       <Box as="main" w="100%" maxW="1180px" mx="auto" px="6" py="7">
         <Flex align="center" justify="space-between" mb="5">
           <Heading as="h1" fontSize="20px" fontWeight={600}>

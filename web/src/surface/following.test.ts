@@ -44,6 +44,21 @@ describe("what is typed", () => {
     expect(camera).toBe(START);
   });
 
+  it("comes back in the middle of a figure, too, and stays once it is entered", () => {
+    const draft = (...rows: string[]) => ({ kind: "path", rows, at: null, again: false });
+    useInterface.setState({ draft: draft("from 0, 0", "to 9, 0") });
+    following.typed(line("", null, [9, 0]));
+    types("+ 0, 900", [0, 0, 9, 900]);
+    expect(camera).not.toBe(START);
+    types("", null);
+    expect(camera).toBe(START);
+    types("+ 0, 900", [0, 0, 9, 900]);
+    const out = camera;
+    useInterface.setState({ draft: draft("from 0, 0", "to 9, 0", "to + 0, 900"), text: "" });
+    following.typed(line("", null, [9, 900]));
+    expect(camera).toBe(out);
+  });
+
   it("is followed once, whatever the pointer does, and not against a view that was chosen since", () => {
     types("circle 0, 0 r 900", [-900, -900, 900, 900]);
     following.steered();

@@ -63,11 +63,13 @@ export class Following {
     else if (line.picks.length > 0) this.byText = false;
     if (rows !== this.rows) {
       this.rows = rows;
+      // It was entered: the view stays as it was seen.
+      this.before = null;
       const [x, y] = line.last ?? [];
       if (draft && rows > 0 && x !== undefined && y !== undefined) this.bring(this.camera(), [x, y, x, y]);
     }
     if (text === "" || mend) {
-      if (text === "" && !draft) this.back();
+      if (text === "") this.back();
       this.text = text;
       return;
     }
