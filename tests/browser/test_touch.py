@@ -20,9 +20,8 @@ class Fingers:
         self.wire.send("Input.dispatchTouchEvent", {"type": what, "touchPoints": touches})
 
     def taps(self, x: float, y: float) -> None:
-        """At a place of the drawing."""
+        """At a place of the drawing. Nothing is waited for in between: a finger that stays is one that rests."""
         self.sends("touchStart", self.drafter.pixel(x, y))
-        self.drafter.settles()
         self.sends("touchEnd")
         self.drafter.settles()
 
