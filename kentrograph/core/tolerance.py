@@ -8,7 +8,7 @@ a coordinate: a place 1e7 from the datum is known to about 2e-9 and no better, w
 """
 
 from dataclasses import dataclass
-from math import hypot
+from math import hypot, sqrt
 
 LARGEST = 1e15
 """No coordinate or length may be larger (in the drawing's unit): beyond it doubles are whole units apart."""
@@ -58,6 +58,13 @@ class Tolerance:
         ``noise`` is the angle (radians) that the coordinates they were taken from leave open: see `direction_noise`.
         """
         return abs(sine) <= self.angle + noise
+
+    def smooth(self, sine: float, noise: float = 0.0) -> bool:
+        """Whether two pieces that meet, with this sine between their directions there, go on into one another.
+
+        Touching places are known to the root of what touches: `size_share` of a size is about 1e-5 of an angle.
+        """
+        return abs(sine) <= sqrt(self.size_share) + noise
 
     def direction_noise(self, size: float, away: float) -> float:
         """How far the direction of a line of ``size`` may be turned by the noise of its coordinates; 0 for an endless one.

@@ -3,6 +3,7 @@
 import orjson
 
 from ..core.book.book import Book
+from ..core.book.scene import pen_of, sharing, shown_of
 from ..core.desk.draft import Draft
 from ..core.desk.line_views import Looked
 from ..core.desk.pointing import Pointer, Snapping
@@ -51,7 +52,7 @@ def _looked_at(book: Book, known: Book) -> set[str]:
     """
     if book.before is not known.stamp:
         return {*known.order, *book.order}
-    return {id for touched in book.touched for id in (touched, *book.sharing(touched), *known.sharing(touched))}
+    return {id for touched in book.touched for id in (touched, *sharing(book, touched), *sharing(known, touched))}
 
 
 def _differing(book: Book, known: Book, looked_at: set[str]) -> list[str]:
@@ -68,7 +69,7 @@ def _placed(book: Book, known: Book, looked_at: set[str]) -> list[Placed]:
 def _differs(book: Book, known: Book, id: str) -> bool:
     if id not in known.steps:
         return True
-    if (book.shown_of(id), book.pen_of(id)) != (known.shown_of(id), known.pen_of(id)):
+    if (shown_of(book, id), pen_of(book, id)) != (shown_of(known, id), pen_of(known, id)):
         # A later step has shaped what comes of this one, or no longer does.
         return True
     same = book.steps[id] is known.steps[id] or book.steps[id] == known.steps[id]

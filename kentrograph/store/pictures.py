@@ -3,6 +3,7 @@
 from typing import Any
 
 from ..core.book.book import Book
+from ..core.book.scene import pen_of, seen
 from ..core.book.values import Drawn, Reading
 from ..core.figures.box import empty_box, stretch
 from ..core.language.report import figure_data
@@ -20,8 +21,8 @@ def picture_of(book: Book, revision: int) -> dict[str, Any]:
         if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
             continue
         for one, _, figure in book.figures_of(id):
-            if book.seen(one):
+            if seen(book, one):
                 stretch(box, figure)
                 if len(figures) < MOST_FIGURES:
-                    figures.append({**figure_data(figure), "pen": book.pen_of(id)})
+                    figures.append({**figure_data(figure), "pen": pen_of(book, one)})
     return {"figures": figures, "box": box if box[0] <= box[2] else None, "of": revision}

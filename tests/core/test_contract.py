@@ -104,6 +104,12 @@ ellipse centre P1 axes 30, 20 turned 15
 ellipse across P1 P2 ratio 0.5
 ellipse centre P1 axes 30, 20 part 0 to 120
 K7 = join L1 L3
+ink C1 from crossing of C1 L1 leaving to crossing of C1 C2 right
+trim C1 from P1 to P2
+split L1 at P3; P2
+extend L1 end to C2
+chamfer L1 L2 by 5
+offset K1 by 5 left
 measure distance P1 P2
 measure direction P1 P2
 measure angle L1 L2
@@ -138,12 +144,6 @@ datum 10,20 direction 15
 """.strip().splitlines()
 
 NOT_YET = """
-ink C1 from crossing of C1 L1 left to crossing of C1 C2 right
-trim C1 from P1 to P2
-split L1 at P3; P4
-extend L1 end to C2
-offset K1 by 5 left
-chamfer L1 L2 by 5
 hide C1 L2
 repeat C3 20 times about P1
 repeat C3 5 by 3 step 20,0; 0,15

@@ -22,9 +22,9 @@ from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.pointing import Pointer, Snapping
 from kentrograph.core.desk.trying import tried
 from kentrograph.core.desk.view_types import EnterView, LineView
+from kentrograph.core.desk.views import together
 from kentrograph.core.desk.working import working_of
 from kentrograph.core.language.examples import DRAWING
-from kentrograph.core.language.report import figure_data
 from kentrograph.core.language.statements import read
 from kentrograph.core.problem import Refused
 
@@ -67,7 +67,7 @@ def worth(b: Book, id: str) -> Any:
     assert isinstance(value, Drawn), value
     if isinstance(value.figure, Reading | float):
         return value.figure
-    return figure_data(value.figure)
+    return together(value.results)
 
 
 def close(one: Any, other: Any) -> bool:
@@ -122,7 +122,7 @@ def check_echo(b: Book, statement: str, at: Looked) -> None:
     one, other = (tried(b, text, "new", index)[1] for text in (statement, plain))
     assert isinstance(one, Drawn)
     assert isinstance(other, Drawn), (statement, plain, other)
-    assert roughly(figure_data(one.figure), figure_data(other.figure)), (statement, plain)  # type: ignore[arg-type]
+    assert roughly(together(one.results), together(other.results)), (statement, plain)
 
 
 def roughly(one: Any, other: Any) -> bool:

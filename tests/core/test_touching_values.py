@@ -299,10 +299,10 @@ def test_arcs_begin_and_end_where_they_touch(text: str, count: int) -> None:
             assert min(miss(one, given, word) for word in words) <= 1e-9 * scale(one)
 
 
-def test_a_trimmed_fillet_is_one_smooth_outline() -> None:
-    made = report("L1 = line from 0,0 to 50,0", "L2 = line from 0,0 to 0,40", "K1 = fillet L1 L2 radius 8 trimmed")
-    first, arc, last = made["figures"]["K1"]["pieces"]
-    assert [first["from"], first["to"], last["from"], last["to"]] == [[50, 0], [8, 0], [0, 8], [0, 40]]
+def test_a_trimmed_fillet_cuts_both_figures_which_keep_their_names_and_sense() -> None:
+    made = report("L1 = line from 0,0 to 50,0", "L2 = line from 0,40 to 0,0", "fillet L1 L2 radius 8 trimmed")
+    first, arc, last = (made["figures"][name] for name in ("L1", "A1", "L2"))
+    assert [first["from"], first["to"], last["from"], last["to"]] == [[8, 0], [50, 0], [0, 40], [0, 8]]
     assert arc["centre"] == [8, 8]
     assert arc["sweep"] == pytest.approx(-90)
 

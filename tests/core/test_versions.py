@@ -9,6 +9,7 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Insert, Move, Replace
+from kentrograph.core.book.scene import pen_of
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.handles import handles, pulled
 from kentrograph.core.desk.pointing import Pointer
@@ -221,7 +222,7 @@ def test_a_verb_draws_with_what_drew_its_figure_whatever_is_in_hand(drawn: str, 
     for text in ("move C1 by 5, 0", "copy C1 by 0, 5", "mirror C1 in 0,0; 1,1 keeping"):
         b, _ = b.edited(intents.write(b, text, text[:4], pen=in_hand)[0])
         assert b.steps[text[:4]].statement.text == text
-        assert b.pen_of(text[:4]) == drawn
+        assert pen_of(b, text[:4]) == drawn
 
 
 # What is seen -------------------------------------------------------------------------------------------

@@ -6,7 +6,7 @@ resolve to the nearest earlier step that defines them, so a step can only need w
 
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
-from itertools import islice
+from itertools import islice, zip_longest
 from typing import Any
 
 from immutables import Map
@@ -14,20 +14,29 @@ from immutables import Map
 from ..figures import Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
+from .evaluation import Evaluation
 from .manner import Header, Manner
-from .network import TABLES, Network, key_of_own
-from .order import END, Key, Order
+from .network import TABLES, key_of_own
+from .order import Key, Order
 from .pieces import piece_or_none
 from .planned import Planned
 from .step import InUse, Step
-from .tree import key_of, parted
+from .tree import parted
 from .values import Drawn, Value
 
 LOOKED_THROUGH = 5000
 """So many steps are looked through for names to offer."""
 
 
-class Book(Network):
+def result_of(value: Value | None, which: int) -> Any:
+    """One of the figures that come of a step, by its number; None where there is none."""
+    if type(value) is not Drawn:
+        return None
+    results = value.results
+    return results[which] if which < len(results) else None
+
+
+class Book(Evaluation):
     """Steps in order with what they hold. Make one with `Book.new` and `Book.edited`."""
 
     __slots__ = ()
@@ -96,66 +105,69 @@ class Book(Network):
             return None
         step, _, which = id.partition(".")
         value = self.values.get(step)
-        return value.results[int(which or 0)] if type(value) is Drawn else None
+        return result_of(value, int(which or 0))
 
     def figures_of(self, id: str) -> list[tuple[str, str, Any]]:
         """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
         name and the figure. None where the step does not stand."""
-        value, names = self.values[id], self.steps[id].names or ("",)
+        value, names = self.values[id], self.steps[id].names
         if type(value) is not Drawn:
             return []
-        return [(f"{id}.{n}" if n else id, names[n], figure) for n, figure in enumerate(value.results)]
+        named = zip_longest(value.results, names[: len(value.results)], fillvalue="")
+        return [(f"{id}.{n}" if n else id, name, figure) for n, (figure, name) in enumerate(named)]
 
     def step_of(self, id: str) -> str:
         """The step that a figure comes of, by its id as `figures_of` gives it."""
         return id.partition(".")[0]
 
-    def pen_of(self, id: str) -> str:
-        """What a step draws with: what it says itself; a verb, what drew the first figure that it works on."""
-        step = self.steps[id]
-        if step.statement.pen is None and step.statement.operands:
-            version = self._resolve(step.statement.operands[0].key, self.order.key(id))
-            return self.pen_of(version) if version is not None else "ink"
-        return step.statement.pen or "ink"
-
     def name_of(self, id: str) -> str:
         """The name of one figure of a step, by its id as `figures_of` gives it; empty where it has none."""
         step, _, which = id.partition(".")
-        names = self.steps[step].names
-        return names[int(which or 0)] if names else ""
+        names, number = self.steps[step].names, int(which or 0)
+        return names[number] if number < len(names) else ""
 
     def figure_named(self, key: str, before: int) -> Any:
         """What a name stands for at an index; None where it stands for nothing."""
         key, edge = parted(key)
         id = self._resolve(key, self.key_at(before))
-        value = self.values[id] if id is not None else None
-        figure = value.results[self.steps[id].keys.index(key)] if type(value) is Drawn and id is not None else None
+        figure = result_of(self.values[id], self.steps[id].keys.index(key)) if id is not None else None
         return piece_or_none(figure, edge) if edge else figure
 
-    def sharing(self, id: str) -> tuple[str, ...]:
-        """The steps that define a name that this one defines, too, and the verbs that work on what comes of it: what is seen
-        of them, and how it is drawn, hangs on it besides their values."""
-        step = self.steps.get(id)
-        if step is None:
-            return ()
-        versions = (d for key in step.keys for d in self._definers.get(key, ()))
-        return (*versions, *(u for u in self._users.get(id, ()) if self.steps[u].statement.operands))
+    @property
+    def has_versions(self) -> bool:
+        """Whether any step shapes or marks what others have drawn."""
+        return self._carriers > 0 or len(self._markers) > 0
 
-    def shown_of(self, id: str) -> tuple[bool, ...]:
-        """Which of the figures that come of a step are seen."""
-        return tuple(self.seen(one) for one, _, _ in self.figures_of(id))
+    def is_shaped(self, key: str) -> bool:
+        """Whether a name has more than one version."""
+        return len(self._definers.get(key, ())) > 1
 
-    def seen(self, id: str, at: Key = END) -> bool:
-        """Whether a figure, by its id as `figures_of` gives it, is what its name stands for at a place in the order, or at the
-        end: an earlier version of it is out of sight from the step on that has shaped it."""
-        if not self._carriers:
-            # Nothing was shaped: no name has a second version.
-            return True
-        name = key_of(self.name_of(id))
-        ids = self._definers.get(name, ())
-        if len(ids) < 2:
-            return True
-        return self._resolve(name, at) == id.partition(".")[0]
+    def resolved(self, key: str, at: Key) -> str | None:
+        """The step that a name means at a place in the order."""
+        return self._resolve(key, at)
+
+    def version(self, key: str, at: Key) -> str | None:
+        """The figure that a name means at a place in the order, by its id as `figures_of` gives it."""
+        found = self._resolve(parted(key)[0], at)
+        if found is None:
+            return None
+        number = self.steps[found].keys.index(parted(key)[0])
+        return f"{found}.{number}" if number else found
+
+    def definers(self, key: str) -> tuple[str, ...]:
+        """The steps that define a name, in the order of the book."""
+        found: tuple[str, ...] = self._definers.get(key, ())
+        return found
+
+    def markers(self, key: str) -> tuple[str, ...]:
+        """The steps that mark a name, in the order of the book."""
+        found: tuple[str, ...] = self._markers.get(key, ())
+        return found
+
+    def users_of(self, id: str) -> tuple[str, ...]:
+        """The steps that need one."""
+        found: tuple[str, ...] = self._users.get(id, ())
+        return found
 
     def taken_names(self) -> InUse:
         """Names in use, and names that waiting steps hope for; none of them is dealt again."""
@@ -291,7 +303,7 @@ class Book(Network):
         at, before = self.order.key(step.id), self.steps[step.id]
         if before.own != step.own:
             self._check_name(step)
-        if before.keys != step.keys:
+        if before.keys != step.keys or before.marked != step.marked:
             touched.update(self._users.get(step.id, ()))
             self._undefine(before)
             touched.update(self._users_between({*before.keys, *step.keys}, at))

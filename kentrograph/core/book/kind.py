@@ -9,16 +9,18 @@ from dataclasses import dataclass
 from typing import Literal
 
 from .planner import Plan, Planner, Quantity
-from .tree import Statement
+from .tree import KindOf, Name, Statement
 
 Takes = Literal[
-    "place", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures", "distance from",
-    "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "nothing",
+    "place", "stop", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures",
+    "distance from",
+    "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "nothing",
 ]  # fmt: skip
 """What follows the word of a given."""
 
 QUANTITIES: dict[Takes, Quantity] = {
     "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
+    "cut": "length",
     "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
@@ -89,6 +91,30 @@ Said = Callable[[Sequence[str], bool], str | None]
 
 
 @dataclass(frozen=True, slots=True)
+class Naming:
+    """How what comes of a verb is named: figures whose names go on come first, then those with names of their own.
+
+    ``carried`` are the figures whose names go on; ``becomes`` says what kind of figure comes of one of a kind. ``own`` is the
+    kind of those with names of their own, where that is not what comes of the first figure that is named.
+    """
+
+    carried: Callable[[Statement], tuple[Name, ...]] = lambda statement: ()
+    becomes: Callable[[str], str] = lambda kind: kind
+    own: Callable[[Statement, KindOf], str | None] | None = None
+    fresh: int = 0
+    """How many have names of their own, where that is known before it is drawn."""
+    counted: bool = False
+    """Whether only drawing it tells how many there are."""
+
+    def own_kind(self, statement: Statement, kind_of: KindOf) -> str | None:
+        """The kind of the figures that have names of their own."""
+        if self.own is not None:
+            return self.own(statement, kind_of)
+        of = kind_of(statement.operands[0].key) if statement.operands else None
+        return self.becomes(of) if of is not None else None
+
+
+@dataclass(frozen=True, slots=True)
 class Kind:
     """A statement kind.
 
@@ -109,8 +135,13 @@ class Kind:
     bare: Bare = in_turn()
     examples: Sequence[tuple[str, str]] = ()
     shapes: bool = False
-    """Whether it works on figures that are there, one coming of each: it carries their names on, unless it `keeps` them."""
+    """Whether it works on figures that are there. Unless it says otherwise by ``naming``, one comes of each: it carries their
+    names on, unless it `keeps` them."""
     always_keeps: bool = False
+    edges: bool = False
+    """Whether a verb takes pieces of outlines as well as whole figures."""
+    naming: "Naming | None" = None
+    """How the figures that come of it are named, where that is not one for each that it works on."""
     said: Said = lambda has, done: None
     enough: Enough = lambda statement: None
     drag: Drag | None = None
@@ -128,6 +159,15 @@ class Kind:
     def keeps(self, statement: Statement) -> bool:
         """Whether the figures that a verb works on stay as they are, and what comes of it has names of its own."""
         return self.always_keeps or any(g.word == "keeping" for g in statement.givens)
+
+    marks: Literal["", "inked over", "taken"] = ""
+    """What it does to the figures that it names, besides what comes of it: see `scene`."""
+
+    def carried(self, statement: Statement) -> tuple[Name, ...]:
+        """The figures whose names go on to what comes of them."""
+        if self.naming is not None:
+            return self.naming.carried(statement)
+        return () if not self.shapes or self.keeps(statement) else statement.operands
 
     def given(self, word: str) -> GivenKind | None:
         """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""

@@ -1,30 +1,25 @@
-"""The tables of a book: what each step needs, who uses what, and what every step holds.
+"""The tables of a book: what each step needs, who uses what, who defines which name, and who marks it.
 
-Names resolve to the nearest earlier step that defines them. A change evaluates the steps that were touched, then
-whatever hangs on a value that differs, in the order of the book.
+Names resolve to the nearest earlier step that defines them.
 """
 
 from bisect import bisect_left
 from collections.abc import Collection, Iterable
 from dataclasses import replace
-from heapq import heapify, heappop, heappush
 from typing import Any, Protocol, TypeVar
 
 from immutables import Map
 
-from ..figures import Point
-from ..problem import Problem, Refused, refuse
-from .kinds import located
+from ..problem import refuse
 from .manner import Header, Manner
 from .order import END, Key, Order
-from .pieces import kind_of_piece, piece_of
+from .pieces import kind_of_piece
 from .planned import Planned
 from .step import Step, like_name
-from .tree import Name, key_of, parted
+from .tree import key_of, parted
 from .values import Drawn, Value
 
-_ORIGIN = Point(0.0, 0.0)
-TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers")
+TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_markers")
 
 _V = TypeVar("_V")
 
@@ -59,12 +54,13 @@ def key_of_own(step: Step, key: str) -> bool:
 
 
 class Network:
-    """Steps, their plans and links, and their values. `Book` adds reading and editing."""
+    """Steps, their plans and links. `Evaluation` adds what they hold, `Book` reading and editing."""
 
     __slots__ = (
         "_carriers",
         "_definers",
         "_links",
+        "_markers",
         "_open",
         "_plans",
         "_tried",
@@ -102,6 +98,8 @@ class Network:
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""
         self._users: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
         self._definers: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self._markers: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        """For each name, the steps that change how what it stands for is drawn, or whether it is: see `scene`."""
         self.shared: dict[Any, Any] = {}
         """What `Shared` caches keep for all revisions."""
         self.kept: dict[Any, Any] = {}
@@ -135,23 +133,26 @@ class Network:
 
     def _define(self, step: Step) -> None:
         """Puts a step among the definers of its names, which stand in the order of the book."""
-        self._hold_open("_definers")
+        self._hold_open("_definers", "_markers")
         self._carriers += bool(step.carried)
-        for key in step.keys:
-            ids = self._definers.get(key, ())
-            at = bisect_left(ids, self.order.key(step.id), key=self.order.key) if ids else 0
-            self._definers[key] = (*ids[:at], step.id, *ids[at:])
+        for table, keys in ((self._definers, step.keys), (self._markers, step.marked)):
+            for key in dict.fromkeys(keys):
+                ids = table.get(key, ())
+                at = bisect_left(ids, self.order.key(step.id), key=self.order.key) if ids else 0
+                table[key] = (*ids[:at], step.id, *ids[at:])
 
     def _undefine(self, step: Step) -> None:
-        self._hold_open("_definers")
+        self._hold_open("_definers", "_markers")
         self._carriers -= bool(step.carried)
-        for key in set(step.keys):
-            rest = tuple(d for d in self._definers[key] if d != step.id)
-            if rest:
-                self._definers[key] = rest
-            else:
-                del self._definers[key]
-                self._comes_free(key)
+        for table, keys in ((self._definers, step.keys), (self._markers, step.marked)):
+            for key in dict.fromkeys(keys):
+                rest = tuple(d for d in table[key] if d != step.id)
+                if rest:
+                    table[key] = rest
+                    continue
+                del table[key]
+                if table is self._definers:
+                    self._comes_free(key)
 
     def _comes_free(self, key: str) -> None:
         """A name is no longer in use: it may be dealt again."""
@@ -221,8 +222,9 @@ class Network:
             return None
         step, place = self.steps[found], self.order.key(found)
         if edge:
-            value = self.values.get(found)
-            return kind_of_piece(value.results[step.keys.index(key)] if type(value) is Drawn else None, edge)
+            value, which = self.values.get(found), step.keys.index(key)
+            there = type(value) is Drawn and which < len(value.results)
+            return kind_of_piece(value.results[which] if there else None, edge)
         return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
     def _settle_reading(self, id: str) -> bool:
@@ -232,7 +234,11 @@ class Network:
         settled = step.statement.settled(lambda key: self._kind_at(key, at))
         if settled is not step.statement:
             self._hold_open("steps", "_plans")
-            self.steps[id] = replace(step, statement=settled)
+            read = replace(step, statement=settled)
+            if (read.keys, read.marked) != (step.keys, step.marked):
+                self._undefine(step)
+                self._define(read)
+            self.steps[id] = read
             self._plans[id] = Planned(self.steps[id], self.header.manner.unit)
         return self.steps[id].figure_kind != step.figure_kind
 
@@ -262,129 +268,3 @@ class Network:
                 self._users[need] = rest
             elif self._users.pop(need, None) and need.startswith("?"):
                 self._comes_free(need[1:])
-
-    def datum_place(self, written: Manner) -> Point:
-        """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""
-        manner = written.in_unit(self.header.manner.unit)
-        return Point(manner.datum.x, manner.datum.y)
-
-    # Evaluating ---------------------------------------------------------------------------------------
-
-    def _settle(self, touched: set[str]) -> None:
-        """Links the touched steps again, then evaluates them and whatever hangs on a value that changed."""
-        touched = {id for id in touched if id in self.steps}
-        waiting = set(touched)
-        while waiting:
-            # A step that reads otherwise may be another kind of thing, and then those that use it are linked again, too.
-            other_kinds = self._link(sorted(waiting, key=self.order.key))
-            waiting = {user for id in other_kinds for user in self._users.get(id, ())}
-            touched |= waiting
-        self._evaluate(touched)
-
-    def _evaluate_all(self) -> None:
-        """Every step once, in order: what a step needs always stands before it. While all of them are worked out the values stand
-        in a plain dictionary, which is faster to write."""
-        self._close()
-        values: dict[str, Value] = {}
-        self.values = values  # type: ignore[assignment]
-        steps, plans, links = self.steps, self._plans, self._links
-        for id in self.order:
-            planned = plans[id]
-            plan = planned.fast_plan
-            if plan is not None:
-                # The everyday case in a few operations: what a step holds begins with its figure. Whatever is missing or refused
-                # is looked at again below.
-                try:
-                    needs = links[id]
-                    # A comprehension is a call of its own, which would be a tenth of the whole.
-                    if len(needs) == 2:
-                        env = [values[needs[0]][0], values[needs[1]][0]]  # type: ignore[index]
-                    elif len(needs) == 1:
-                        env = [values[needs[0]][0]]  # type: ignore[index]
-                    else:
-                        env = [values[need][0] for need in needs]  # type: ignore[index]
-                    values[id] = plan(env, _ORIGIN)
-                    continue
-                except (KeyError, TypeError, AttributeError, Refused, OverflowError, ZeroDivisionError):
-                    pass
-            values[id] = self._value(steps[id], planned, links[id])
-        self.values = Map(values)  # type: ignore[assignment]
-        self.changed = self.order
-
-    def _evaluate(self, ids: Iterable[str]) -> None:
-        self._hold_open("values")
-        values, users, steps, plans, links = self.values, self._users, self.steps, self._plans, self._links
-        waiting = set(ids)
-        # What hangs on a step always stands after it, so whatever stands first among those that wait can be worked out.
-        key = self.order.key
-        queue = [(key(id), id) for id in waiting]
-        heapify(queue)
-        while queue:
-            _, id = heappop(queue)
-            planned = plans[id]
-            plan = planned.fast_plan
-            value: Value | None = None
-            if plan is not None:
-                # The everyday case in a few operations; whatever is missing or refused is looked at again below.
-                try:
-                    value = plan([values[need].figure for need in links[id]], _ORIGIN)  # type: ignore[union-attr, index]
-                except (KeyError, AttributeError, Refused, OverflowError, ZeroDivisionError):
-                    value = None
-            if value is None:
-                value = self._value(steps[id], planned, links[id])
-            hanging = users.get(id)
-            if hanging and value != values.get(id):
-                for user in hanging:
-                    if user not in waiting:
-                        waiting.add(user)
-                        heappush(queue, (key(user), user))
-            values[id] = value
-        self.changed = frozenset(waiting)
-
-    def _value(self, step: Step, planned: Planned, links: tuple[Need, ...]) -> Value:
-        if step.off:
-            return Problem("off")
-        if planned.problem is not None:
-            return planned.problem
-        values = self.values
-        env: list[Any] = []
-        needs_last = planned.needs_last
-        for need in links[: planned.needed]:
-            id, which, edge = need if isinstance(need, tuple) else (need, 0, 0)
-            held = values.get(id)
-            if type(held) is not Drawn:
-                return self._missing(step, id, held)
-            figure = held.results[which]
-            if edge:
-                try:
-                    figure = piece_of(figure, edge, self.steps[id].names[which])
-                except Refused as refused:
-                    return located(refused, step.statement).problem
-            env.append(figure)
-        last = self._last_of(step_of(links[-1]), step.manner) if needs_last else _ORIGIN
-        if isinstance(last, Problem):
-            return last
-        try:
-            return planned.plan(env, last)  # type: ignore[misc]
-        except Refused as refused:
-            return located(refused, step.statement).problem
-        except (OverflowError, ZeroDivisionError) as error:
-            # Numbers so large or small that a double cannot hold what is made of them.
-            return Problem("out_of_range", {"error": type(error).__name__})
-
-    def _last_of(self, provider: str, written: Manner) -> Point | Problem:
-        """The place that a step has put down last; the datum of whoever counts from it where there is no such step."""
-        held = self.values.get(provider)
-        if isinstance(held, Problem):
-            return Problem("waits_for_last", {"on": self.steps[provider].name})
-        return held.last if held is not None and held.last is not None else self.datum_place(written)
-
-    def _missing(self, step: Step, need: str, held: Value | None) -> Problem:
-        keys = (need[1:],) if held is None else self.steps[need].keys
-        use = next((n for n in step.statement.uses if n.key in keys), Name(keys[0], 0, 0))
-        if held is not None:
-            return Problem("waits", {"on": use.text}, use.start, use.end)
-        givers = (d for d in self._definers.get(use.key, ()) if key_of_own(self.steps[d], use.key))
-        if any(d != step.id for d in givers):
-            return Problem("later_name", {"name": use.text, "chain": [step.name, use.text]}, use.start, use.end)
-        return Problem("unknown_name", {"name": use.text}, use.start, use.end)

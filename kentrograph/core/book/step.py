@@ -34,9 +34,9 @@ class Step:
         """The names of other steps that it carries on: what they stand for from here on is what comes of it. None while it is
         switched off: they stand for what they stood for before it."""
         kind = ALL.get(self.statement.kind)
-        if kind is None or not kind.shapes or self.off or kind.keeps(self.statement):
+        if kind is None or not kind.shapes or self.off:
             return ()
-        return tuple(operand.text for operand in self.statement.operands)
+        return tuple(name.text for name in kind.carried(self.statement))
 
     @property
     def own(self) -> tuple[str, ...]:
@@ -57,18 +57,30 @@ class Step:
             return (key_of(self.name),) if self.name else ()
         return tuple(map(key_of, self.names))
 
+    @property
+    def marked(self) -> tuple[str, ...]:
+        """The names, in the form that is compared, that it marks: what they stand for is drawn otherwise from here on."""
+        kind = ALL.get(self.statement.kind)
+        if kind is None or not kind.marks or self.off:
+            return ()
+        return tuple(operand.key for operand in self.statement.operands)
+
     def kinds(self, kind_of: KindOf) -> tuple[str | None, ...]:
         """What each of its names stands for; ``kind_of`` says it of the names that it works on."""
         kind = ALL.get(self.statement.kind)
-        if kind is not None and kind.shapes:
-            return tuple(kind_of(operand.key) for operand in self.statement.operands)
-        return (self.figure_kind,) * len(self.own)
+        if kind is None or not kind.shapes:
+            return (self.figure_kind,) * len(self.own)
+        operands = self.statement.operands
+        naming = kind.naming
+        if naming is None:
+            return tuple(kind_of(operand.key) for operand in operands)
+        carried = (kind_of(key_of(name)) for name in self.carried)
+        own = naming.own_kind(self.statement, kind_of)
+        return (*(naming.becomes(one) if one is not None else None for one in carried), *[own] * len(self.own))
 
     @property
     def figure_kind(self) -> str:
         """What its name stands for."""
-        if self.statement.kind == "fillet" and any(g.word == "trimmed" for g in self.statement.givens):
-            return "outline"
         kind = ALL.get(self.statement.kind)
         return kind.draws if kind else self.statement.kind
 

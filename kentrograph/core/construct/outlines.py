@@ -106,41 +106,6 @@ def ending_at(piece: Piece, end: Point) -> Piece:
     return Arc(piece.centre, piece.radius, piece.start, end, piece.sweep)
 
 
-def joined(pieces: list[Piece | Outline], names: list[str]) -> Outline:
-    """One outline of pieces that meet end to end, in the order given; each is turned round where that makes it meet.
-
-    Raises `Refused` (not_joined) with the gap between the first two that do not meet.
-    """
-    chain: list[Piece] = []
-    for number, piece in enumerate(pieces):
-        parts = list(piece.pieces) if isinstance(piece, Outline) else [piece]
-        if not chain:
-            chain = parts
-            continue
-        gap, turn_chain, turn_parts = min(_gaps(chain, parts, number == 1))
-        if gap > TOLERANCE.length(max(p.length for p in (*chain, *parts)), _away(parts[0].start)) * 10.0:
-            raise refuse("not_joined", first=names[number - 1], second=names[number], gap=gap)
-        if turn_chain:
-            chain = _reversed(chain)
-        chain += _reversed(parts) if turn_parts else parts
-    return chained(chain, False)
-
-
-def _gaps(chain: list[Piece], parts: list[Piece], free: bool) -> list[tuple[float, bool, bool]]:
-    """The gap for every way of putting parts behind a chain; the chain may be turned only while it is one piece."""
-    found: list[tuple[float, bool, bool]] = []
-    for turn_chain in (False, True) if free else (False,):
-        tip = chain[0].start if turn_chain else chain[-1].end
-        for turn_parts in (False, True):
-            begin = parts[-1].end if turn_parts else parts[0].start
-            found.append((hypot(tip.x - begin.x, tip.y - begin.y), turn_chain, turn_parts))
-    return found
-
-
-def _reversed(pieces: list[Piece]) -> list[Piece]:
-    return [reversed_piece(p) for p in reversed(pieces)]
-
-
 def reversed_piece(piece: Piece) -> Piece:
     """The same piece run the other way."""
     if isinstance(piece, Arc):
@@ -148,7 +113,3 @@ def reversed_piece(piece: Piece) -> Piece:
     if isinstance(piece, Ellipse):
         return Ellipse(piece.centre, piece.a, piece.b, piece.turn, piece.begin + piece.sweep, -piece.sweep)
     return Line(piece.end, piece.start)
-
-
-def _away(p: Point) -> float:
-    return max(abs(p.x), abs(p.y))

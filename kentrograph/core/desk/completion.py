@@ -116,7 +116,10 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if read else []
     if given is None:
         first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
-        return _names(book, at, None, partial) if any(g.word == "figures" for g in first) else []
+        if not any(g.word == "figures" for g in first):
+            return []
+        corner = [Completion("corner", PLACE_WORDS["corner"])] if KINDS[statement.kind].edges and statement.kind != "ink" else []
+        return [*_names(book, at, None, partial), *corner]
     places = given.takes == "places"
     one_of_two = given.takes == "one or two things" and len(statement.givens[-1].arguments) == 1
     several = places or given.takes == "figures" or one_of_two

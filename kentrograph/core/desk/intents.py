@@ -16,7 +16,7 @@ from ..language.vocabulary import CHOOSERS, KINDS
 from ..problem import Problem, Refused
 from .datum import datum_in_numbers
 from .side_words import worded
-from .trying import readable, tried
+from .trying import counting, readable, tried
 
 _WAITING = frozenset({"waits", "waits_for_last", "off"})
 
@@ -39,13 +39,18 @@ def write(
     text = _in_words(book, step, value, at)
     if text != step.statement.text:
         step, value = tried(book, text, id, at)
-    kind = KINDS.get(step.statement.kind)
-    if pen == "pencil" and step.statement.pen is None and kind is not None and not kind.shapes:
+    if pen == "pencil" and step.statement.pen is None and _takes_pen(step):
         text = f"pencil {text}"
         step, _ = tried(book, text, id, at)
     if beside and "#" not in text:
         step, _ = tried(book, f"{text}  {BESIDE}{beside}", id, at)
     return Insert(step, in_front_of), label(step)
+
+
+def _takes_pen(step: Step) -> bool:
+    """Whether what is drawn takes the pen in hand; what comes of other figures is drawn as they are."""
+    kind = KINDS.get(step.statement.kind)
+    return kind is not None and (not kind.shapes or (kind.edges and not step.carried)) and not kind.marks
 
 
 BESIDE = "# beside "
@@ -92,9 +97,13 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     kind_kept = statement.kind == before.statement.kind or (before.statement.kind == UNREAD and before.name != "")
     if statement.name is not None or statement.operands or before.statement.operands:
         taken = Besides(book.taken_names(), but=set(map(key_of, before.own)))
-        step = named_step(id, statement, book.header, taken, kind_of)
-        if statement.name is None and len(step.own) == len(before.own):
+        step = named_step(id, statement, book.header, taken, kind_of, counting(book, index))
+        fewer = is_counted(step) and kind_kept and len(step.own) < len(before.own)
+        if statement.name is None and (len(step.own) == len(before.own) or fewer):
+            # A name for which no figure comes any more waits until one does.
             step = replace(step, name=before.name, dealt=before.dealt)
+        elif statement.name is None and is_counted(step) and kind_kept:
+            step = replace(step, name=" ".join((*before.own, *step.own[len(before.own) :])))
     elif kind_kept or before.figure_kind == Step(id, "", True, statement, before.manner).figure_kind:
         step = replace(before, statement=statement)
     else:
@@ -102,6 +111,12 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
     # Its numbers go on being read as they were when it was written, whatever the drawing counts in now.
     step = replace(step, manner=before.manner, hidden=before.hidden, off=before.off)
     return step, book.try_statement(step, index)
+
+
+def is_counted(step: Step) -> bool:
+    """Whether only drawing a step tells how many figures come of it."""
+    kind = KINDS.get(step.statement.kind)
+    return kind is not None and kind.naming is not None and kind.naming.counted
 
 
 def strike(book: Book, id: str, others: Sequence[str] = ()) -> tuple[Edit, str]:

@@ -28,7 +28,7 @@ from ..problem import Problem, Refused, refuse
 from ..units import plain
 from . import display
 
-_SHARED = frozenset({"touching", "through"})
+_SHARED = frozenset({"touching", "through", "at"})
 _PAIRS = frozenset(g.word for kind in KINDS.values() for g in kind.givens if g.takes == "pair")
 
 

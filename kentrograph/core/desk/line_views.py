@@ -10,7 +10,6 @@ from ..book.manner import Header
 from ..book.values import Drawn, Reading
 from ..construct.solution import Solution
 from ..figures import Point
-from ..figures.box import box_of
 from ..language.messages import sentence
 from ..language.report import figure_data
 from ..language.vocabulary import KINDS
@@ -49,7 +48,7 @@ from .view_types import (
     SolutionView,
     TagView,
 )
-from .views import problem_view, reading_words
+from .views import box_around, problem_view, reading_words, together
 
 MOST_SOLUTIONS = 64
 
@@ -198,8 +197,7 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[FollowV
         if isinstance(value, Problem):
             found.append(FollowView(one, None, problem_view(after, value, after.position(one))))
         else:
-            plain = isinstance(value.figure, float | Reading)
-            found.append(FollowView(one, None if plain else figure_data(value.figure), None))  # type: ignore[arg-type]
+            found.append(FollowView(one, together(value.results), None))
     return found
 
 
@@ -218,6 +216,8 @@ def _line(
     rows = _rows(book, line, index)
     value = shown.value if isinstance(shown.value, Drawn) else None
     drawn = value.figure if value else None
+    results = value.results if value else ()
+    preview = together(results)
     target = _target(drawn, None if line.row else pointed)
     about = turning_about(book, draft, index)
     return LineView(
@@ -228,8 +228,8 @@ def _line(
         row=line.row,
         value=rows[-1].value if rows and line.row else "",
         enter=_enter(line),
-        preview=figure_data(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
-        box=box_of(drawn) if drawn is not None and not isinstance(drawn, float | Reading) else None,
+        preview=preview,
+        box=box_around(results) if preview is not None else None,
         solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
         taken=value.taken if value else 0,
         note=value.note if value else "",

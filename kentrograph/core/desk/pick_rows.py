@@ -42,7 +42,7 @@ _WHOLE = frozenset({"join", "measure length", "measure area"})
 def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
     """The rows that a click on a place could mean, likeliest first; not all of them can be read."""
     has = {g.word for g in statement.givens} if statement else set()
-    whole = draft.kind in _WHOLE or (draft.kind in FIGURES and FIGURES[draft.kind].shapes)
+    whole = draft.kind in _WHOLE or (draft.kind in FIGURES and FIGURES[draft.kind].shapes and not FIGURES[draft.kind].edges)
     all_of_it = figure_under(book, pointed, whole=True)
     figure, name = all_of_it if whole else figure_under(book, pointed)
     place = pointed.words

@@ -6,7 +6,7 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import Drawn, Value
-from ..language.script import named_step
+from ..language.script import Count, named_step, results
 from ..language.statements import read
 from ..problem import Refused
 from .interpretation import in_full
@@ -20,11 +20,18 @@ def readable(book: Book, text: str, index: int) -> Statement:
     return statement
 
 
+def counting(book: Book, index: int) -> Count:
+    """The kinds of the figures that would come of a step at ``index``."""
+    return lambda step: results(book.try_statement(step, index))
+
+
 def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
     """The step that a text would write at ``index``, and what it would hold. Raises `Refused` for unreadable text."""
     statement = readable(book, text, index)
     header = book.header if book.hand is None else replace(book.header, manner=book.hand)
-    step = named_step(id, statement, header, book.taken_names(), lambda name: book.kind_at(name, index))
+    step = named_step(
+        id, statement, header, book.taken_names(), lambda name: book.kind_at(name, index), counting(book, index)
+    )  # fmt: skip
     value = book.try_statement(step, index)
     full = in_full(statement)
     if full != statement.text and isinstance(value, Drawn):

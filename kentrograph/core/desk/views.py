@@ -1,11 +1,15 @@
 """Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
 
+from collections.abc import Sequence
+from typing import Any
+
 from ..book.book import Book
+from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Value
 from ..figures import Arc, Circle, Line
-from ..figures.box import box_of, empty_box, stretch
+from ..figures.box import empty_box, stretch
 from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
 from ..problem import Problem
@@ -53,7 +57,7 @@ def step_view(book: Book, id: str) -> StepView:
         kind=step.figure_kind,
         title=TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
         name=step.name,
-        pen=book.pen_of(id),
+        pen=pen_of(book, id),
         hidden=step.hidden,
         off=step.off,
         text=step.statement.text,
@@ -118,15 +122,26 @@ def folded(rows: list[Row]) -> list[Row]:
 
 def _figure(book: Book, id: str) -> FigureData | None:
     """What is seen of a step: its figure, or several as one set; nothing of what a later step has shaped."""
-    shown = [f for one, _, f in book.figures_of(id) if not isinstance(f, float | Reading) and book.seen(one)]
-    if not shown:
-        return None
-    if len(shown) == 1:
-        return {**figure_data(shown[0]), "box": box_of(shown[0])}
+    shown = [figure for one, _, figure in book.figures_of(id) if seen(book, one)]
+    data = together(shown)
+    return {**data, "box": box_around(shown)} if data is not None else None
+
+
+def together(figures: Sequence[Any]) -> FigureData | None:
+    """Figures as one thing to show: several are a set; None where there are none, numbers and readings aside."""
+    shown = [figure_data(figure) for figure in figures if not isinstance(figure, float | Reading)]
+    if len(shown) > 1:
+        return {"kind": "set", "pieces": shown}
+    return shown[0] if shown else None
+
+
+def box_around(figures: Sequence[Any]) -> list[float]:
+    """The box around figures."""
     box = empty_box()
-    for figure in shown:
-        stretch(box, figure)
-    return {"kind": "set", "pieces": [figure_data(figure) for figure in shown], "box": box}
+    for figure in figures:
+        if not isinstance(figure, float | Reading):
+            stretch(box, figure)
+    return box
 
 
 def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> ProblemView:

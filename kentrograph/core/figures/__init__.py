@@ -9,6 +9,10 @@ from .outline import Outline
 from .point import Point, halfway
 
 Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline
+KINDS: dict[type, str] = {
+    Point: "point", Line: "line", EndlessLine: "line", Circle: "circle", Arc: "arc", Ellipse: "ellipse", Outline: "outline",
+}  # fmt: skip
+"""What each kind of figure is called where figures are told apart by a word."""
 Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
-__all__ = ["Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point", "halfway"]
+__all__ = ["KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point", "halfway"]

@@ -18,8 +18,9 @@ DRAWING = (
     "E1 = pencil ellipse centre 55, 40 axes 20, 9 turned 20",
     "E2 = pencil ellipse centre 35, 20 axes 20, 14 part 0 to 180",
     "L3 = pencil line from 15, 20 to 55, 20",
+    "K1 = pencil path from 14, 18 to 46, 18 curve to 46, 38 to 14, 38 close",
 )
-ON_DEMAND = frozenset({"E1", "E2", "L3"})
+ON_DEMAND = frozenset({"E1", "E2", "L3", "K1"})
 """What is drawn only in the pictures of statements that name it."""
 
 EXAMPLES = {word: tuple(kind.examples) for word, kind in ALL.items() if kind.examples}

@@ -32,8 +32,8 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
             return READERS[spec.takes](c, spec, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
-    if kind.givens and kind.givens[0].word == "figures" and c.at_name():
-        return _figures(c, kind.givens[0], token.start, whole=kind.shapes)
+    if kind.givens and kind.givens[0].word == "figures" and (c.at_name() or _at_corner(c, kind)):
+        return _figures(c, kind.givens[0], token.start, whole=kind.shapes and not kind.edges)
     _no_such_given(c, kind)
 
 
@@ -115,6 +115,13 @@ def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
         return [_given(c, "centre", start, OnAt(name, direction(c)))]
     bare = spec.word == "to"
     return [_given(c, spec.word, start, place(c, bare))]
+
+
+def _stop(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``from PLACE``, ``from start``, ``to end``: of the figure that is cut."""
+    if c.at_word("start", "end") and c.peek().text != "of":
+        return [Given(spec.word, (), (c.advance().text,), start, c.last)]
+    return [_given(c, spec.word, start, place(c))]
 
 
 def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
@@ -227,6 +234,21 @@ def _axis(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [Given(spec.word, (which, c.name()), (), start, c.last)]
 
 
+def _at_corner(c: Cursor, kind: Kind) -> bool:
+    """Whether a corner of an outline stands where a verb takes figures."""
+    return kind.edges and c.at_word("corner")
+
+
+def _cut(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``by 5``, ``by 5; 8``, ``by 5 at 30``."""
+    first = number(c)
+    if c.take_word("at"):
+        return [_given(c, f"{spec.word} at", start, first, direction(c))]
+    if c.take_op(";"):
+        return [_given(c, spec.word, start, first, number(c))]
+    return [_given(c, spec.word, start, first)]
+
+
 def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``, ``curve along E1 to PLACE``."""
     c.part("r", "d")
@@ -250,6 +272,7 @@ def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 
 READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "place": _place,
+    "stop": _stop,
     "places": _places,
     "two places": _pair,
     "two things": _two_things,
@@ -269,6 +292,7 @@ READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "turns": _range,
     "curve": _curve,
     "axis": _axis,
+    "cut": _cut,
     "nothing": _none,
 }
 """How what a given takes is read."""

@@ -184,7 +184,9 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "straight_ahead": lambda f: "the place lies straight ahead or behind: a line leads there, no arc does",
     "no_direction_from_centre": lambda f: "the end lies on the centre: no direction leads to it",
     "not_joined": lambda f: f"{f['first']} and {f['second']} do not meet: their ends are {plain(f['gap'])} apart",
-    "no_piece": lambda f: "only lines, arcs and outlines can be joined",
+    "no_piece": lambda f: "only lines, arcs, parts of ellipses and outlines can be joined",
+    "closed_piece": lambda f: f"{f['name']} is closed: it has no end to join at",
+    "not_apart": lambda f: f"{f['name']} is one piece: only an outline can be taken apart",
     "no_piece_before": lambda f: "there is no piece before it to leave tangentially: say curve via or curve radius",
     "no_tip": lambda f: "it has no end to go on from: only lines, arcs and outlines have",
     "not_closed": lambda f: f"it is not closed: its ends are {plain(f['gap'])} apart",
@@ -214,7 +216,22 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "inside_ellipse": lambda f: f"the place lies inside {f['name']}: no tangent leads from there",
     "line_touches_line": lambda f: "a line touches circles, arcs and ellipses, not another line",
     "never_touches": lambda f: f"no arc that leaves there touches {f['name']}",
-    "no_trim": lambda f: "only lines and arcs can be trimmed to a fillet: write the fillet without trimmed",
+    "no_trim": lambda f: f"{f['name']} cannot be trimmed to a corner: lines with ends and arcs can; write it without trimmed",
+    "no_offset": lambda f: (
+        f"what lies beside {f['name']} is no ellipse, nor anything that could be drawn exactly: only lines and arcs can be offset"
+    ),
+    "nothing_left": lambda f: (
+        f"nothing is left so far beside {f['name']}" + (f": less than {plain(f['most'])} leaves something" if f["most"] else "")
+    ),
+    "no_corner": lambda f: "there is no corner: the two go on into one another",
+    "no_corners": lambda f: f"{f['name']} has no corners: its pieces go on into one another",
+    "none_fits": lambda f: f"it fits at no corner of {f['name']}: a smaller one may",
+    "does_not_fit": lambda f: "it does not fit there: the two pieces are too short for it",
+    "no_rounding": lambda f: "a corner of an ellipse cannot be rounded exactly: a chamfer can cut it off",
+    "no_corner_there": lambda f: "the two figures do not cross: there is no corner to cut off",
+    "one_corner": lambda f: "it is of two figures, or of one corner of an outline",
+    "end_of_outline": lambda f: f"{f['name']} ends there: that is no corner",
+    "bad_angle": lambda f: f"an angle of {plain(f['value'])}° cuts nothing off: more than 0 and less than 180",
     # where two meet
     "same_locus": lambda f: f"{f['first']} and {f['second']} lie on each other: no single place is theirs",
     "loci_apart": lambda f: f"{f['first']} and {f['second']} do not meet: {plain(f['gap'])} lies between them",
@@ -237,6 +254,25 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_curve": lambda f: f"{f['name']} is neither a line nor a circle, an arc or an ellipse",
     "no_line": lambda f: f"{f['word']} wants a line",
     "bad_factor": lambda f: f"a factor of {plain(f['value'])} will not do: more than 0; mirror turns a figure over",
+    "not_cut": lambda f: f"{f['name']} cannot be shaped by {f['word']}: lines, circles, arcs, ellipses and outlines can",
+    "no_ends": lambda f: "it has no ends: name a place on it",
+    "endless": lambda f: f"{f['name']} has no ends, and what is left of it would have one: keep the stretch that is wanted",
+    "all_gone": lambda f: f"nothing of {f['name']} would be left: strike its step, or leave some of it",
+    "two_cuts": lambda f: f"{f['name']} is closed: it falls apart only when it is cut at two places",
+    "at_its_end": lambda f: f"{f['name']} ends there already: nothing would be cut off",
+    "whole_already": lambda f: f"{f['name']} is whole already",
+    "no_whole": lambda f: f"{f['name']} is no part of a whole: arcs and parts of ellipses can be made whole",
+    "no_end_to_extend": lambda f: f"{f['name']} has no end to bring on: lines, arcs, parts of ellipses and open outlines have",
+    "too_short": lambda f: f"{f['name']} is {plain(f['length'])} long there: nothing of it would be left",
+    "full_circle": lambda f: f"{f['name']} would run into itself: {plain(f['most'])} closes it, and less than that can be added",
+    "turned_over": lambda f: f"nothing of {f['name']} would be left up to there: its other end lies there, or beyond",
+    "never_reaches": lambda f: f"{f['name']} never meets {f['to']}, however far it goes on",
+    "one_figure": lambda f: f"{f['word']} takes one figure at a time: write another step for this one",
+    "no_pencilling": lambda f: f"{f['name']} stays in pencil under what is inked over it: write ink {f['name']}",
+    "no_new_figure": lambda f: f"{f['name']} keeps its name: nothing else comes of {f['word']}",
+    "no_such_result": lambda f: (
+        f"there is no {f['name']} now: {'one figure comes' if f['count'] == 1 else str(f['count']) + ' figures come'} of the step"
+    ),
     "named_twice": lambda f: f"{f['name']} stands there twice: once is enough",
     "names_kept": lambda f: (
         f"{_listed(f['names'], 'and')} {'keep their names' if len(f['names']) > 1 else 'keeps its name'}:"

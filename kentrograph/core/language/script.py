@@ -1,14 +1,17 @@
 """Whole texts: a ``.kent`` file to a book, and a book to a text that reads back to the same book."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import count
 
 from ..book.book import Book
+from ..book.edits import Insert, Several
 from ..book.kinds import ALL
 from ..book.manner import Header
 from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
 from ..book.tree import KindOf, Statement, key_of
+from ..book.values import Drawn, Value
+from ..figures import KINDS as FIGURE_KINDS
 from ..problem import Problem, Refused, refuse
 from .header import apply_header, header_lines
 from .statements import HeaderLine, is_blank, parse_header, read
@@ -43,6 +46,7 @@ def read_script(text: str) -> Script:
     kinds: dict[str, str] = {}
     names = Names()
     ids = count(1)
+    growing = _Growing()
     for number, line in enumerate(text.split("\n"), 1):
         line = line.rstrip("\r")
         if is_blank(line):
@@ -53,18 +57,35 @@ def read_script(text: str) -> Script:
             if head is not None:
                 header = apply_header(head, header)
                 continue
-            step = named_step(f"s{next(ids)}", read(line.strip()).settled(kinds.get), header, names, kinds.get)
+            statement = read(line.strip()).settled(kinds.get)
+            step = named_step(f"s{next(ids)}", statement, header, names, kinds.get, growing.count)
         except Refused as refused:
             problem = refused.problem
             misread.append(Misread(number, line, problem.at(problem.start + indent, problem.end + indent)))
             continue
         steps.append(step)
+        growing.waiting.append(step)
         lines[step.id] = (number, indent)
         for key, kind in zip(step.keys, step.kinds(kinds.get), strict=False):
             names.add(key)
             if kind is not None:
                 kinds[key] = kind
     return Script(header, tuple(steps), lines, tuple(misread))
+
+
+class _Growing:
+    """The book as far as a text has been read, for steps of which only drawing them tells how many figures come."""
+
+    def __init__(self) -> None:
+        self.book = Book.new()
+        self.waiting: list[Step] = []
+
+    def count(self, step: Step) -> list[str]:
+        if self.waiting:
+            more = Several(tuple(map(Insert, self.waiting)))
+            self.book = self.book.edited(more)[0] if self.book.order else Book.new(steps=self.waiting)
+            self.waiting = []
+        return results(self.book.try_statement(step, len(self.book.order)))
 
 
 def _header(line: str) -> HeaderLine | None:
@@ -75,7 +96,18 @@ def _header(line: str) -> HeaderLine | None:
         return None
 
 
-def named_step(id: str, statement: Statement, header: Header, taken: Taken, kind_of: KindOf = lambda key: None) -> Step:
+Count = Callable[[Step], Sequence[str]]
+"""The kinds of the figures that come of a step, where only drawing it can tell how many there are."""
+
+
+def named_step(
+    id: str,
+    statement: Statement,
+    header: Header,
+    taken: Taken,
+    kind_of: KindOf = lambda key: None,
+    count: Count = lambda step: (),
+) -> Step:
     """A step for a statement, with its own names or those dealt to it. Raises `Refused` (name_taken).
 
     ``kind_of`` says what the figures are that a verb works on: names are dealt by the letter of what comes of it.
@@ -89,13 +121,27 @@ def named_step(id: str, statement: Statement, header: Header, taken: Taken, kind
     if kind is None or not kind.shapes:
         own = statement.name or deal_name(statement.kind, taken)
         return Step(id, own, not written, statement, header.manner)
+    step = Step(id, " ".join(written), not written, statement, header.manner)
+    naming = kind.naming
+    if naming is not None:
+        kinds = count(step)[len(step.carried) :] if naming.counted else [naming.own_kind(statement, kind_of)] * naming.fresh
+        return dealt_more(step, kinds[len(written) :], taken)
     if not kind.keeps(statement):
-        return Step(id, "", True, statement, header.manner)
-    names = list(written)
-    for operand in statement.operands[len(names) :]:
-        letter = LETTERS.get(kind_of(operand.key) or "", "P")
-        names.append(free_name(letter, Besides(taken, {key_of(name) for name in names})))
-    return Step(id, " ".join(names), not written, statement, header.manner)
+        return replace(step, name="")
+    return dealt_more(step, [kind_of(operand.key) for operand in statement.operands[len(written) :]], taken)
+
+
+def dealt_more(step: Step, kinds: Sequence[str | None], taken: Taken) -> Step:
+    """The step with names for further figures that come of it, dealt by the letters of their kinds."""
+    names = list(step.own)
+    for kind in kinds:
+        names.append(free_name(LETTERS.get(kind or "", "P"), Besides(taken, {key_of(name) for name in names})))
+    return replace(step, name=" ".join(names))
+
+
+def results(value: Value) -> list[str]:
+    """The kinds of the figures that come of a step that holds this."""
+    return [FIGURE_KINDS.get(type(figure), "") for figure in value.results] if isinstance(value, Drawn) else []
 
 
 def book_of(script: Script) -> Book:
@@ -125,7 +171,9 @@ def _line_of(book: Book, step: Step, taken: Taken) -> str:
     if statement.names == step.own or not step.name:
         return statement.text
     position = book.position(step.id)
-    dealt = named_step(step.id, replace(statement, name=None), book.header, taken, lambda key: book.kind_at(key, position))
+    unnamed = replace(statement, name=None)
+    held = results(book.values[step.id])
+    dealt = named_step(step.id, unnamed, book.header, taken, lambda key: book.kind_at(key, position), lambda bare: held)
     if not statement.names and dealt.name == step.name:
         return statement.text
     return with_names(statement, step.own)

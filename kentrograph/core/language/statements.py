@@ -114,23 +114,28 @@ def is_blank(text: str) -> bool:
 
 
 def _statement(c: Cursor) -> Statement:
+    pen_start = c.tok.start
     pen = c.take_word(*PENS)
     name = _defined_name(c)
     if pen is None:
+        pen_start = c.tok.start
         pen = c.take_word(*PENS)
     token = c.tok
+    if pen is not None and c.at_name() and (c.peek().kind == "end" or c.peek().text in ("from", "to", ".")):
+        # ``ink C1 from ... to ...`` names a figure where a kind would stand: it is inked over.
+        if pen == "pencil":
+            raise refuse("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])
+        return _finish(c, "ink", name, pen, _figure_givens(c, "ink"), pen_start, pen_start + len(pen))
     if token.kind == "word" and token.text in KINDS:
         c.advance()
         return _finish(c, token.text, name, pen, _figure_givens(c, token.text), token.start, token.end)
     if token.kind == "word" and token.text == "measure":
         c.advance()
         return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
-    inking = pen is not None and name is None and c.at_name() and c.ask(token, "step")
-    if token.kind == "word" and (token.text in VERBS or inking):
-        # ``ink C1 from ... to ...`` names a figure where a kind would stand: a piece of it is inked over.
-        # The rest of a shaping statement is not read yet; the evaluation says so.
+    if token.kind == "word" and token.text in VERBS:
+        # The rest of it is not read yet; the evaluation says so.
         c.skip_to(c.tokens[-1].start)
-        return _finish(c, "ink" if inking else token.text, name, pen, [], token.start, token.end)
+        return _finish(c, token.text, name, pen, [], token.start, token.end)
     if (
         name is not None
         and " " not in name
@@ -140,7 +145,8 @@ def _statement(c: Cursor) -> Statement:
         value = number(c)
         return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)
     if token.kind == "end":
-        raise refuse("unfinished", token.start, token.start, expected=["a kind of figure"])
+        over = ["the name of a figure"] if pen == "ink" else []
+        raise refuse("unfinished", token.start, token.start, expected=["a kind of figure", *over])
     if token.kind == "word":
         known = list(KINDS) + list(VERBS) + ["measure", "pencil", "ink"]
         raise refuse(

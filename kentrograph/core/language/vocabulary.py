@@ -19,12 +19,6 @@ CHOOSERS = frozenset({"near", "solution"})
 READINGS: dict[str, str] = {word: kind.explanation for word, kind in READING_KINDS.items()}
 
 VERBS: dict[str, str] = {
-    "ink": "ink a piece of a figure over, between two places",
-    "trim": "take a piece away between two places",
-    "split": "cut a figure at places",
-    "extend": "lengthen or shorten an end to a figure",
-    "offset": "a figure beside another",
-    "chamfer": "cut a corner off",
     "hide": "keep out of sight",
     "repeat": "repeat in rows or around a place",
 }

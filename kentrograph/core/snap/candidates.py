@@ -7,6 +7,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.order import END
+from ..book.scene import seen
 from ..figures import Arc, Circle, Line, Outline, Point
 from ..meet import feet, nearest, tangent_places
 from ..meet.within import distance_along, within
@@ -40,7 +41,7 @@ def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str |
     before = book.key_at(q.before)
     key = book.order.key
     around = index_of(book).around(q.x, q.y, q.reach)
-    ids = [id for id in around if (before is END or key(book.step_of(id)) < before) and book.seen(id, before)]
+    ids = [id for id in around if (before is END or key(book.step_of(id)) < before) and seen(book, id, before)]
     near = figures_near(book, q, ids)
     scores = Scores(book, q)
     reaches = q.reaches

@@ -3,6 +3,7 @@
 from typing import assert_never
 
 from ..book.book import Book
+from ..book.scene import seen
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
@@ -107,6 +108,6 @@ def _shown(book: Book, turn: float = 0.0) -> list[tuple[str, Figure]]:
         if book.steps[step].hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
             continue
         for id, _, figure in book.figures_of(step):
-            if book.seen(id):
+            if seen(book, id):
                 found.append((id, figure if turn == 0.0 else carried(figure, rotation(Point(0.0, 0.0), -turn))))
     return found

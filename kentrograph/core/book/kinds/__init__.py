@@ -5,30 +5,40 @@ from ..kind import Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
 from . import (
+    apart,
     arc,
+    chamfer,
     circle,
     copy,
     ellipse,
+    extend,
     fillet,
+    ink,
     join,
+    keep,
     line,
     measure,
     mirror,
     move,
     number,
+    offset,
     path,
     point,
     polygon,
     rectangle,
     scale,
+    split,
+    trim,
     turn,
+    whole,
 )
 
 ALL: dict[str, Kind] = {
     module.KIND.word: module.KIND
     for module in (
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
-        *(join, fillet, move, copy, turn, mirror, scale),
+        *(trim, keep, split, extend, whole, ink, offset),
+        *(join, apart, fillet, chamfer, move, copy, turn, mirror, scale),
         *(measure, number),
     )
 }

@@ -1,28 +1,48 @@
-"""Arcs that round a corner, alone or with what they round."""
+"""Arcs that round a corner: of two figures, or of an outline."""
 
-from typing import Any
+from typing import Any, cast
 
-from ...construct.outlines import reversed_piece
 from ...construct.solution import Solution
-from ...figures import Arc, Ellipse, Line, Outline
-from ...figures.along import heading
+from ...figures import Point
 from ...problem import refuse
-from ...tangency.arcs import between, leading_to
+from ...shape.corners import Way, rounding
+from ...tangency.arcs import between
 from ...tangency.choose import Stated
-from ..kind import GivenKind, Kind
-from ..planner import Plan, Planner
-from ..tree import Statement
-from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, words_of
-from .given import needs
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Env, Plan, Planner
+from ..tree import Name, Number, Statement
+from .bindings import Facts, Outcome, check_words, own_givens, plan_facts
+from .corners import carried_by_corners, corners_of, is_trimmed, own_of, plan_corners, plan_trimmed
+from .given import by_word, needs
 from .touching import chosen_circle, family_of, name_of, touching_circles
 
 
 def plan_fillet(p: Planner, statement: Statement) -> Plan:
-    """The shorter arc of a radius that touches two figures; ``trimmed``: with both up to it, as one outline."""
+    """``fillet L1 L2 radius 6``: the shorter arc that touches two figures; ``trimmed``: both cut there, too.
+
+    ``fillet corner 3 of K1 radius 5``, ``fillet K1 radius 5``: the outline with a corner rounded, or all of them.
+    """
     check_words(statement, {"figures": 2})
-    trimmed = any(g.word == "trimmed" for g in statement.givens)
-    if words_of(statement).count("figures") < 2:
-        raise needs(statement, "the two figures it joins")
+    of = corners_of(statement)
+    if of is None:
+        raise needs(statement, "the two figures it joins", "a corner of an outline", "an outline")
+    radius = by_word(statement, ("radius",)).get("radius")
+    if radius is None:
+        raise needs(statement, "radius")
+    if of.how != "figures":
+        size = p.length(cast(Number, radius.arguments[0]))
+
+        def way(env: Env, last: Point) -> Way:
+            return rounding(size if isinstance(size, float) else size(env, last))
+
+        return plan_corners(p, statement, of, way, radius)
+    if any(not isinstance(g.arguments[0], Name) for g in statement.givens if g.word == "figures"):
+        raise refuse("one_corner", of.given.start, of.given.end)
+    plan = _of_two(p, statement)
+    return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
+
+
+def _of_two(p: Planner, statement: Statement) -> Plan:
     givens = own_givens(statement)
     family = family_of(statement, givens)
     figures = tuple(i for i, g in enumerate(givens) if g.word == "figures")
@@ -30,8 +50,6 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
     loose = tuple(s for g in givens if g.word != "figures" for s in g.sides)
     family = family._replace(touched=figures, names=tuple(name_of(givens[i]) for i in figures), stated=Stated(own, loose))
     family = family._replace(plain=not loose and not any(own))
-    if family.size is None:
-        raise needs(statement, "radius")
 
     def draw(f: Facts) -> Outcome:
         found = touching_circles(f, family)
@@ -40,32 +58,10 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
         solutions: list[Solution] = []
         for one in found:
             circle: Any = one.figure
-            arc = between(circle, one.contacts[0].at, one.contacts[1].at)
-            solutions.append(one._replace(figure=_trimmed(f, figures, arc) if trimmed else arc))
+            solutions.append(one._replace(figure=between(circle, one.contacts[0].at, one.contacts[1].at)))
         return Outcome(solutions, (), index)
 
     return plan_facts(p, statement, draw, lambda figure: figure.end)
-
-
-def _trimmed(f: Facts, figures: tuple[int, ...], arc: Arc) -> Outline:
-    """Both figures up to the arc, and the arc between them: of each, the piece that the arc goes on from smoothly."""
-    before = _leading(f.values[figures[0]][0], arc, True, f, figures[0])
-    after = _leading(f.values[figures[1]][0], arc, False, f, figures[1])
-    return Outline((before, arc, after), False)
-
-
-def _leading(figure: Any, arc: Arc, before: bool, f: Facts, index: int) -> Line | Arc:
-    """The piece of a figure that leads into the start of an arc, or out of its end."""
-    if not isinstance(figure, Line | Arc):
-        given = f.layout.givens[index]
-        raise refuse("no_trim", given.start, given.end)
-    if before:
-        bx, by = heading(arc, True)
-        return leading_to(figure, arc.start, (-bx, -by))
-    ex, ey = heading(arc, False)
-    led = reversed_piece(leading_to(figure, arc.end, (-ex, -ey)))
-    assert not isinstance(led, Ellipse)
-    return led
 
 
 KIND = Kind(
@@ -76,14 +72,19 @@ KIND = Kind(
     letter="A",
     draws="arc",
     puts_place=True,
-    first="Click on the two figures it joins, or name them; then its radius.",
+    first="Name the two figures it joins, or click on them; or a corner of an outline. Then its radius.",
     givens=(
-        GivenKind("figures", "figures", "the two figures it joins", repeats=True),
+        GivenKind("figures", "figures", "the two figures it joins, a corner of an outline, or an outline", repeats=True),
         GivenKind("radius", "length", "its radius", blamed=("bad_radius", "radius_too_small")),
-        GivenKind("trimmed", "nothing", "with both figures up to the arc, as one outline"),
+        GivenKind("trimmed", "nothing", "both figures cut where it touches them"),
     ),
     examples=(
         ("fillet L1 L2 radius 6", "rounds a corner of two lines, circles or arcs: the shorter arc"),
-        ("fillet L1 L2 radius 6 trimmed", "with both up to it, as one outline"),
+        ("fillet L1 L2 radius 6 trimmed", "both cut where it touches them: they keep their names"),
+        ("fillet corner 1 of K1 radius 5", "a corner of an outline, which keeps its name"),
+        ("fillet K1 radius 5", "all its corners; those where it does not fit are named"),
     ),
+    shapes=True,
+    edges=True,
+    naming=Naming(carried=carried_by_corners, own=own_of("arc"), fresh=1),
 )

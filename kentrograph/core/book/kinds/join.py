@@ -1,29 +1,42 @@
 """Outlines joined from pieces."""
 
-from ...construct import outlines
-from ...figures import Arc, Ellipse, Line, Outline
+from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...problem import refuse
+from ...shape.join import joined
 from ..kind import GivenKind, Kind
-from ..planner import Plan, Planner
+from ..planner import Env, Plan, Planner
 from ..tree import Name, Statement
-from .bindings import Facts, plan_facts
-from .given import needs
+from ..values import Drawn
+from .bindings import check_words
+from .given import by_word, length_of_given, needs
 
 
 def plan_join(p: Planner, statement: Statement) -> Plan:
-    """One outline of pieces that meet end to end."""
-    names = [a.text for g in statement.givens for a in g.arguments if isinstance(a, Name)]
-    if not names:
+    """``K1 = join L1 A1 L2``, ``join L1 A1 within 0.01``: one outline of pieces that meet end to end."""
+    check_words(statement, {"figures": len(statement.givens)})
+    figures = [g for g in statement.givens if g.word == "figures"]
+    operands = [(p.slot(a), g, a.text) for g in figures for a in g.arguments if isinstance(a, Name)]
+    if not operands:
         raise needs(statement, "the names of pieces")
+    given = by_word(statement, ("within",)).get("within")
+    width = length_of_given(p, given) if given is not None else 0.0
 
-    def make(f: Facts) -> Outline:
-        for fact in f:
-            piece = fact.values[0]
+    def draw(env: Env, last: Point) -> Drawn:
+        pieces = []
+        for slot, of, name in operands:
+            piece = env[slot]
+            if isinstance(piece, Outline) and piece.closed:
+                raise refuse("closed_piece", of.start, of.end, name=name)
             if not isinstance(piece, Line | Arc | Ellipse | Outline) or (isinstance(piece, Ellipse) and piece.whole):
-                raise refuse("no_piece", fact.given.start, fact.given.end)
-        return outlines.joined([x.values[0] for x in f], names)
+                raise refuse("no_piece", of.start, of.end)
+            pieces.append(piece)
+        within = width if isinstance(width, float) else width(env, last)
+        if given is not None and not within > 0.0:
+            raise refuse("bad_length", given.start, given.end, value=within)
+        outline, moved = joined(pieces, [name for _, _, name in operands], within)
+        return Drawn(outline, outline.end, note="; ".join(moved))
 
-    return plan_facts(p, statement, make, lambda outline: outline.end)
+    return draw
 
 
 KIND = Kind(
@@ -34,10 +47,14 @@ KIND = Kind(
     letter="K",
     draws="outline",
     puts_place=False,
-    first="Click on the pieces in their order, or name them: L1 A1 L2.",
-    givens=(GivenKind("figures", "figures", "the pieces in their order", repeats=True),),
+    first="Click on the pieces, or name them: L1 A1 L2.",
+    givens=(
+        GivenKind("figures", "figures", "the pieces, in any order", repeats=True),
+        GivenKind("within", "length", "gaps up to this length are closed"),
+    ),
     examples=(
-        ("join L1 L2", "one outline of pieces that meet end to end"),
+        ("join L1 L2", "one outline of pieces that meet end to end, named in any order"),
         ("join E2 L3", "parts of ellipses, too; closed where they come back to where they began"),
     ),
+    marks="taken",
 )

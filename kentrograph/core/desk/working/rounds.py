@@ -17,8 +17,10 @@ _TOUCHED = ("touching", "through", "figures")
 
 def round_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
     """By which givens there are: a place of contact, a radius, a centre, or three touched."""
-    # A fillet that was trimmed is an outline: one figure, the arc, the other one.
-    circle: Any = value.figure.pieces[1] if isinstance(value.figure, Outline) else value.figure
+    # Of a fillet with what it rounds, the arc is the last that comes of it.
+    circle: Any = value.results[-1]
+    if isinstance(circle, Outline):
+        return
     touched = _touched(sheet, f, value)
     words = {g.word for g in f.layout.givens}
     if "at" in words and words & {"touching", "direction"}:

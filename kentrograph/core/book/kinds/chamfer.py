@@ -1,0 +1,116 @@
+"""Lines that cut a corner off: of two figures, or of an outline."""
+
+from collections.abc import Callable
+from math import hypot
+from typing import Any, cast
+
+from ...construct.solution import near, take
+from ...figures import Point, halfway
+from ...problem import Refused, refuse
+from ...shape.chamfer import chamfers
+from ...shape.corners import Way, cutting_off
+from ...tangency.choose import Stated, chosen
+from ..chain import argument_plan
+from ..crossings import called, curve_of
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Env, Plan, Planner
+from ..tree import Given, Name, Number, Statement
+from ..values import Drawn
+from .bindings import check_words, drawn_of
+from .corners import carried_by_corners, corners_of, is_trimmed, own_of, plan_corners, plan_trimmed
+from .given import by_word, needs
+
+Sizes = Callable[[Env, Point], tuple[float, float | None, float | None]]
+
+
+def plan_chamfer(p: Planner, statement: Statement) -> Plan:
+    """``chamfer L1 L2 by 5``, ``by 5; 8``, ``by 5 at 30``; ``trimmed``; of a corner of an outline, or of all."""
+    check_words(statement, {"figures": 2})
+    of = corners_of(statement)
+    if of is None:
+        raise needs(statement, "the two figures it joins", "a corner of an outline", "an outline")
+    given = next((g for g in statement.givens if g.word in ("by", "by at")), None)
+    if given is None:
+        raise needs(statement, "by a length")
+    lengths = given.arguments if given.word == "by" else given.arguments[:1]
+    numbers = [called(p.length(cast(Number, argument))) for argument in lengths]
+    angle = called(p.number(cast(Number, given.arguments[1]))) if given.word == "by at" else None
+
+    def sizes(env: Env, last: Point) -> tuple[float, float | None, float | None]:
+        first = numbers[0](env, last)
+        if angle is not None:
+            return first, None, angle(env, last)
+        return first, numbers[1](env, last) if len(numbers) > 1 else first, None
+
+    if of.how != "figures":
+
+        def way(env: Env, last: Point) -> Way:
+            return cutting_off(*sizes(env, last))
+
+        return plan_corners(p, statement, of, way, given)
+    if any(not isinstance(g.arguments[0], Name) for g in statement.givens if g.word == "figures"):
+        raise refuse("one_corner", of.given.start, of.given.end)
+    plan = _of_two(p, statement, given, sizes)
+    return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
+
+
+def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Plan:
+    if len(statement.names) > 1:
+        raise refuse("too_many_names", 0, statement.kind_start, count=1)
+    names = statement.operands
+    slots = [p.slot(name) for name in names]
+    figures = [g for g in statement.givens if g.word == "figures"]
+    loose = tuple(side for g in statement.givens if g.word != "figures" for side in g.sides)
+    stated = Stated(tuple(g.sides for g in figures), loose)
+    choosers = by_word(statement, ("near", "solution"))
+    plans = {word: argument_plan(p, word, one.arguments[0]) for word, one in choosers.items()}
+
+    def draw(env: Env, last: Point) -> Drawn:
+        first, second = (curve_of(env[slot], name) for slot, name in zip(slots, names, strict=True))
+        try:
+            found = chamfers(first, second, *sizes(env, last))
+        except Refused as refused:
+            blamed = of_both if refused.problem.kind == "no_corner_there" else (given.start, given.end)
+            raise Refused(refused.problem.at(*blamed)) from None
+        if "near" in plans:
+            at = plans["near"](env, last)
+            index = near(found, lambda line: _off(line, at))
+        elif "solution" in plans:
+            index = take(found, (), plans["solution"](env, last))
+        else:
+            index = 0 if stated.nothing or len(found) == 1 else chosen(len(found), lambda n: found[n].sides, stated)
+        return drawn_of(found, index, lambda line: line.end)
+
+    of_both = (figures[0].start, figures[1].end)
+    return draw
+
+
+def _off(line: Any, at: Point) -> float:
+    middle = halfway(line.start, line.end)
+    return hypot(middle.x - at.x, middle.y - at.y)
+
+
+KIND = Kind(
+    word="chamfer",
+    group="shape",
+    explanation="a line that cuts a corner off",
+    plan=plan_chamfer,
+    letter="L",
+    draws="line",
+    puts_place=True,
+    first="Name the two figures that cross there, or click on them; or a corner of an outline. Then by how much.",
+    givens=(
+        GivenKind("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),
+        GivenKind("by", "cut", "so far along each: 5, or 5; 8, or 5 at 30", blamed=("bad_length", "bad_angle")),
+        GivenKind("trimmed", "nothing", "both figures cut where it meets them"),
+    ),
+    examples=(
+        ("chamfer L1 L2 by 8", "so far along both from where they cross"),
+        ("chamfer L1 L2 by 12; 6 trimmed", "so far along the first, so far along the second; both cut there"),
+        ("chamfer corner 1 of K1 by 5 at 30", "so far before the corner of an outline, cut at an angle to that piece"),
+        ("chamfer K1 by 4", "all its corners; those where it does not fit are named"),
+    ),
+    shapes=True,
+    edges=True,
+    naming=Naming(carried=carried_by_corners, own=own_of("line"), fresh=1),
+)

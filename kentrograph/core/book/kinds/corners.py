@@ -1,0 +1,131 @@
+"""What fillet and chamfer share: which figures, or which corners of an outline, they are of."""
+
+from collections.abc import Callable
+from typing import Any, Literal, NamedTuple
+
+from ...construct.outlines import reversed_piece
+from ...figures import Arc, Ellipse, Line, Outline, Point
+from ...figures.along import heading
+from ...problem import Refused, refuse
+from ...shape.corners import Way, corner_shaped, corners_shaped
+from ...tangency.arcs import leading_to
+from ..crossings import called
+from ..planner import Env, Plan, Planner
+from ..tree import CornerOf, Given, KindOf, Name, Statement
+from ..values import Drawn
+from .given import needs
+
+
+class Corners(NamedTuple):
+    """What is shaped: two figures, one corner of an outline, or all its corners."""
+
+    how: Literal["figures", "corner", "all"]
+    given: Given
+    name: Name
+
+
+def corners_of(statement: Statement) -> Corners | None:
+    """What a statement is of; None while nothing is named."""
+    named = [g for g in statement.givens if g.word == "figures"]
+    if not named:
+        return None
+    first = named[0].arguments[0]
+    if isinstance(first, CornerOf):
+        return Corners("corner", named[0], first.name)
+    assert isinstance(first, Name)
+    return Corners("figures" if len(named) > 1 else "all", named[0], first)
+
+
+def carried_by_corners(statement: Statement) -> tuple[Name, ...]:
+    """The names that go on: the outline's; of two figures theirs where they are trimmed."""
+    of = corners_of(statement)
+    if of is None:
+        return ()
+    if of.how != "figures":
+        return (of.name,)
+    return statement.operands[:2] if is_trimmed(statement) else ()
+
+
+def is_trimmed(statement: Statement) -> bool:
+    """Whether the two figures are cut where the corner is shaped."""
+    return any(given.word == "trimmed" for given in statement.givens)
+
+
+def own_of(kind: str) -> Callable[[Statement, KindOf], str | None]:
+    """The kind of the new figure, where one comes."""
+    return lambda statement, kind_of: kind
+
+
+def plan_corners(p: Planner, statement: Statement, of: Corners, way_of: Callable[[Env, Point], Way], blamed: Given) -> Plan:
+    """An outline with a corner shaped, or all of them. ``blamed`` is the given to blame where it does not fit.
+
+    Raises `Refused`: needs_given for a single figure that is no outline; no_new_figure.
+    """
+    if statement.names:
+        raise refuse("no_new_figure", 0, statement.kind_start, word=statement.kind, name=of.name.text)
+    slot, name = p.slot(of.name), of.name.text
+    corner = of.given.arguments[0]
+    which = called(p.number(corner.which)) if isinstance(corner, CornerOf) else None
+
+    def draw(env: Env, last: Point) -> Drawn:
+        outline = env[slot]
+        if not isinstance(outline, Outline):
+            if of.how == "all":
+                raise needs(statement, "the other figure")
+            raise refuse("no_such_place", of.name.start, of.name.end, name=name, what="corner")
+        way = way_of(env, last)
+        if which is None:
+            try:
+                made, unfit = corners_shaped(outline, way, name)
+            except Refused as refused:
+                raise Refused(refused.problem.at(blamed.start, blamed.end)) from None
+            listed = ", ".join(map(str, unfit))
+            return Drawn(made, note=f"does not fit at corner{'s' if len(unfit) > 1 else ''} {listed}" if unfit else "")
+        number = which(env, last)
+        if number != int(number):
+            raise refuse("no_such_corner", of.given.start, of.given.end, name=name, count=len(outline.corners))
+        try:
+            return Drawn(corner_shaped(outline, int(number), way, name))
+        except Refused as refused:
+            where = blamed if refused.problem.kind == "does_not_fit" else of.given
+            raise Refused(refused.problem.at(where.start, where.end)) from None
+
+    return draw
+
+
+# Of two figures -----------------------------------------------------------------------------------------
+
+
+def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
+    """Both figures cut where what is put between them begins and ends, and that itself. Raises `Refused` (whole_figure)."""
+    names = statement.operands
+    for name in names:
+        if name.text.startswith("edge "):
+            outline = name.text.rpartition(" ")[2]
+            raise refuse("whole_figure", name.start, name.end, name=outline)
+    slots = [p.slot(name) for name in names]
+
+    def draw(env: Env, last: Point) -> Drawn:
+        drawn = plan(env, last)
+        put: Any = drawn.figure
+        turned = reversed_piece(put)
+        first = _leading(env[slots[0]], put.start, put, names[0])
+        second = _leading(env[slots[1]], put.end, turned, names[1])
+        return drawn._replace(figure=first, more=(second, put))
+
+    return draw
+
+
+def _leading(figure: Any, at: Point, put: Any, name: Name) -> Line | Arc | Ellipse:
+    """What leads away from the corner: the piece of a figure up to where it is cut, run as the figure runs."""
+    if not isinstance(figure, Line | Arc):
+        raise refuse("no_trim", name.start, name.end, name=name.text)
+    ux, uy = heading(put, True)
+    led = leading_to(figure, at, (-ux, -uy))
+    if isinstance(figure, Line):
+        assert isinstance(led, Line)
+        dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
+        along = (led.end.x - led.start.x) * dx + (led.end.y - led.start.y) * dy
+        return led if along > 0.0 else reversed_piece(led)
+    assert isinstance(led, Arc)
+    return led if (led.sweep > 0.0) == (figure.sweep > 0.0) else reversed_piece(led)

@@ -1,0 +1,103 @@
+"""Extending: an end brought further or back, along the figure's own line or circle."""
+
+from math import hypot
+from typing import Any, cast
+
+from ...construct.solution import Solution, near, take
+from ...figures import Point
+from ...problem import Refused
+from ...shape import extend
+from ..chain import argument_plan
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Env, Plan, Planner
+from ..tree import PLACES, Name, Number, Statement
+from ..values import Drawn
+from .bindings import check_words, drawn_of
+from .cutting import first_operand, no_names, only_operand
+from .given import by_word, needs, too_many
+
+
+def plan_extend(p: Planner, statement: Statement) -> Plan:
+    """``extend L1 end to C2``, ``extend L1 start to P3``, ``extend A1 end by 12``."""
+    check_words(statement, {"figures": len(statement.givens)})
+    slot, operand = only_operand(p, statement)
+    no_names(statement)
+    givens = by_word(statement)
+    if "start" in givens and "end" in givens:
+        raise too_many(statement, givens["end"], ["start"])
+    if "start" not in givens and "end" not in givens:
+        raise needs(statement, "start", "end")
+    if "to" in givens and "by" in givens:
+        raise too_many(statement, givens["by"], ["to"])
+    at_end, name = "end" in givens, operand.text
+    if "by" in givens:
+        length = p.length(cast(Number, givens["by"].arguments[0]))
+
+        def by(env: Env, last: Point) -> Drawn:
+            much = length if isinstance(length, float) else length(env, last)
+            return Drawn(extend.extended_by(env[slot], at_end, much, name))
+
+        return by
+    if "to" not in givens:
+        raise needs(statement, "to a figure or a place", "by a length")
+    given = givens["to"]
+    target = given.arguments[0]
+    found = argument_plan(p, "to", target)
+    choosers = {word: argument_plan(p, word, givens[word].arguments[0]) for word in ("near", "solution") if word in givens}
+
+    def to(env: Env, last: Point) -> Drawn:
+        other = found(env, last)
+        if isinstance(target, PLACES) or isinstance(other, Point):
+            return Drawn(extend.extended_to_place(env[slot], at_end, other, name))
+        assert isinstance(target, Name)
+        reached = extend.extended_to_figure(env[slot], at_end, other, name, target.text)
+        solutions = [Solution(one.figure, one.sign if len(reached) > 1 else "", one.note) for one in reached]
+        nth = choosers["solution"](env, last) if "solution" in choosers else None
+        if "near" in choosers:
+            at = choosers["near"](env, last)
+            return drawn_of(solutions, near(solutions, lambda made: _off(made, at_end, at)), lambda figure: None)
+        try:
+            taken = take(solutions, given.sides, nth)
+        except Refused as refused:
+            raise Refused(refused.problem.at(given.start, given.end)) from None
+        return drawn_of(solutions, taken, lambda figure: None)
+
+    return to
+
+
+def _off(figure: Any, at_end: bool, at: Point) -> float:
+    tip = figure.end if at_end else figure.start
+    return hypot(tip.x - at.x, tip.y - at.y)
+
+
+_SIDES = ("entering", "leaving", "left", "right")
+
+KIND = Kind(
+    word="extend",
+    group="shape",
+    explanation="bring an end further, or back",
+    plan=plan_extend,
+    letter="",
+    draws="extend",
+    puts_place=False,
+    first="Name the figure, or click on it; then start or end, and to a figure or a place, or by a length.",
+    givens=(
+        GivenKind("figures", "figures", "what is made longer or shorter"),
+        GivenKind("start", "nothing", "its start is brought there"),
+        GivenKind("end", "nothing", "its end is brought there"),
+        GivenKind(
+            "to",
+            "thing",
+            "to where it meets this figure, or level with this place",
+            sides=("entering", "leaving", "left", "right"),
+        ),
+        GivenKind("by", "length", "by so much; shorter where that is less than 0"),
+    ),
+    examples=(
+        ("extend L3 end to C1", "to where it meets a figure, the first ahead; side words take another"),
+        ("extend L3 start to P1", "level with a place: as far as its foot"),
+        ("extend L3 end by -12", "by a length; less than 0 is shorter"),
+    ),
+    shapes=True,
+    naming=Naming(carried=first_operand),
+)

@@ -1,0 +1,102 @@
+"""Figures beside a figure."""
+
+from math import hypot
+from typing import cast
+
+from ...construct.solution import Solution, near, take
+from ...figures import Figure, Point
+from ...meet import nearest
+from ...problem import Refused, refuse
+from ...shape.cut import LONGISH
+from ...shape.offset import deepest, offset, sides_of
+from ..chain import argument_plan
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Env, Plan, Planner
+from ..tree import Number, Statement
+from ..values import Drawn
+from .bindings import check_words
+from .cutting import only_operand
+from .given import by_word, needs
+
+
+def plan_offset(p: Planner, statement: Statement) -> Plan:
+    """``offset K1 by 5 left``, ``offset C1 by 5 inside round``: what lies at that distance, on that side."""
+    check_words(statement, {"figures": len(statement.givens)})
+    slot, operand = only_operand(p, statement)
+    givens = by_word(statement, ("by", "round", "near", "solution"))
+    if "by" not in givens:
+        raise needs(statement, "by a distance")
+    by = givens["by"]
+    distance = p.length(cast(Number, by.arguments[0]))
+    stated = [side for given in statement.givens for side in given.sides]
+    choosers = {word: argument_plan(p, word, givens[word].arguments[0]) for word in ("near", "solution") if word in givens}
+    rounded, name = "round" in givens, operand.text
+
+    def draw(env: Env, last: Point) -> Drawn:
+        figure = env[slot]
+        if not isinstance(figure, LONGISH):
+            raise refuse("not_cut", operand.start, operand.end, name=name, word="offset")
+        much = distance if isinstance(distance, float) else distance(env, last)
+
+        def made(side: str) -> tuple[Figure, ...]:
+            try:
+                found = offset(figure, much, side, rounded, name)
+            except Refused as refused:
+                raise Refused(refused.problem.at(by.start, by.end)) from None
+            if not found:
+                raise refuse("nothing_left", by.start, by.end, name=name, most=deepest(figure, much, side, rounded, name))
+            return found
+
+        if stated:
+            found = made(stated[0])
+            return Drawn(found[0], more=found[1:])
+        both: list[tuple[str, tuple[Figure, ...]]] = []
+        for side in sides_of(figure):
+            try:
+                both.append((side, made(side)))
+            except Refused:
+                # Of one side there may be nothing left; where of neither, the first says why.
+                continue
+        if not both:
+            made(sides_of(figure)[0])
+        solutions = [Solution(found[0], side if len(both) > 1 else "") for side, found in both]
+        index = 0
+        if "near" in choosers:
+            at = choosers["near"](env, last)
+            index = near(solutions, lambda one: _off(one, at))
+        elif "solution" in choosers:
+            index = take(solutions, (), choosers["solution"](env, last))
+        found = both[index][1]
+        return Drawn(found[0], None, solutions if len(solutions) > 1 else (), index, "", found[1:])
+
+    return draw
+
+
+def _off(figure: Figure, at: Point) -> float:
+    there = nearest(figure, at)
+    return hypot(there.x - at.x, there.y - at.y)
+
+
+KIND = Kind(
+    word="offset",
+    group="shape",
+    explanation="a figure beside another, at a distance",
+    plan=plan_offset,
+    letter="",
+    draws="offset",
+    puts_place=False,
+    first="Name the figure, or click on it; then by a distance, and on which side.",
+    givens=(
+        GivenKind("figures", "figures", "beside what it lies"),
+        GivenKind("by", "length", "how far beside", sides=("left", "right", "inside", "outside"), blamed=("bad_length",)),
+        GivenKind("round", "nothing", "outer corners round, not sharp"),
+    ),
+    examples=(
+        ("offset K1 by 4 inside", "an outline within an outline; what folds over itself is cut out"),
+        ("offset K1 by 5 outside round", "around it, with round corners; without `round` they are sharp"),
+        ("offset L2 by 6 right", "a line beside a line, as it runs"),
+    ),
+    shapes=True,
+    always_keeps=True,
+    naming=Naming(counted=True),
+)

@@ -1,0 +1,1 @@
+"""Shaping: what comes of figures that are cut, lengthened, joined, rounded, set beside themselves."""
