@@ -8,14 +8,15 @@ from pathlib import Path
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kind import Kind
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.values import Drawn, Mark, Reading
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
 from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
-from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS, VERBS
+from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS
 from kentrograph.exchange.svg import Styled, picture
 
 DOCS = Path(__file__).resolve().parents[1] / "docs"
@@ -58,14 +59,18 @@ def drawn(text: str) -> str:
         assert isinstance(value, Drawn)
         if not isinstance(value.figure, float | Reading):
             name = book.steps[id].name
-            if name in ON_DEMAND and name not in text:
+            if (name in ON_DEMAND and name not in text) or ALL[book.steps[id].statement.kind].unseen:
                 continue
             shown.append(Styled(value.figure, PENCIL, 0.4, name))
     value = book.values[new]
     assert isinstance(value, Drawn), (text, value)
     assert not isinstance(value.figure, float | Reading)
+    results = value.results
+    if isinstance(value.figure, Mark):
+        # It draws nothing: what it names is shown.
+        results = tuple(book.figure_named(name.key, len(book.order)) for name in book.steps[new].statement.operands)
     shown += [Styled(s.figure, OTHER, 0.5) for i, s in enumerate(value.solutions) if i != value.taken]
-    shown += [Styled(figure, INK, 0.9 if not isinstance(figure, Point) else 1.1) for figure in value.results]
+    shown += [Styled(figure, INK, 0.9 if not isinstance(figure, Point) else 1.1) for figure in results]
     box = empty_box()
     for one in shown:
         if not isinstance(one.figure, EndlessLine):
@@ -101,8 +106,6 @@ def page() -> str:
     lines += ["", "## Numbers", "", f"Functions: {', '.join(f'`{f}`' for f in FUNCTIONS)}; angles in degrees. Also `pi`.", ""]
     lines += ["Every reading can stand in a number: `area K1 less C1`, `angle L1 L2`, `direction end of A1`, `gap C1 L1`.", ""]
     lines += ["Parts of figures, places and readings:", "", *(f"- `.{part}`: {meaning}" for part, meaning in PARTS.items())]
-    lines += ["", "## Not drawn yet", "", "Read, and answered with “cannot be drawn yet”:"]
-    lines += [", ".join(f"`{verb}`" for verb in VERBS) + "."]
     lines += refusals()
     return "\n".join(lines) + "\n"
 
@@ -132,8 +135,15 @@ def figures(kind: str) -> list[str]:
 
 def named(kind: Kind) -> str:
     """How what comes of a kind is named."""
-    if not kind.shapes:
+    if kind.letter and (not kind.shapes or kind.collects):
         return f"Named {kind.letter}1, {kind.letter}2, …"
+    if kind.naming is not None and kind.marks in ("pen", "hide", "show"):
+        return "It draws nothing, and has no name; it holds from its step on."
+    if kind.naming is not None:
+        return (
+            "What it shapes keeps its name; what was built on it before goes on meaning what it meant. Whatever else comes of it "
+            "has names of its own: those written in front, or the next that are free."
+        )
     own = "Each figure that comes of it has a name of its own: those written in front, or the next that are free."
     carried = "The names go with the figures; what stood before goes on meaning what it meant. With `keeping`: as `copy`."
     return own if kind.always_keeps else carried

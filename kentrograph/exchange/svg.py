@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import assert_never
 from xml.sax.saxutils import escape
 
-from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..core.figures.box import Box, empty_box, stretch
 
 
@@ -60,6 +60,8 @@ def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
         case Line() | Arc() | Ellipse():
             start = one.figure.start
             return f'<path d="M{_xy(start)}{_onward(one.figure)}" {stroke}/>'
+        case FigureSet(members):
+            return "\n".join(_element(Styled(member, one.colour, one.width), frame) for member in members)
         case _:
             assert_never(one.figure)
 

@@ -195,7 +195,7 @@ class Write(Model):
     in_front_of: Id | None = None
     beside: Annotated[str, Field(max_length=300, pattern=WRITABLE)] = ""
     """Special places that a plain position was taken beside: the step is marked with them."""
-    pen: Literal["pencil", "ink"] = "ink"
+    pen: Literal["pencil", "ink", "fine", "hidden", "axis"] = "ink"
     """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
 
 

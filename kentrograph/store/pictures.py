@@ -4,7 +4,7 @@ from typing import Any
 
 from ..core.book.book import Book
 from ..core.book.scene import pen_of, seen
-from ..core.book.values import Drawn, Reading
+from ..core.book.values import Drawn, Untouchable
 from ..core.figures.box import empty_box, stretch
 from ..core.language.report import figure_data
 
@@ -18,7 +18,7 @@ def picture_of(book: Book, revision: int) -> dict[str, Any]:
     box = empty_box()
     for id in book.order:
         step, value = book.steps[id], book.values[id]
-        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
             continue
         for one, _, figure in book.figures_of(id):
             if seen(book, one):

@@ -204,7 +204,6 @@ BAD = [
     ("join L1 L2", "not_joined", "ends that do not meet"),
     ("measure area L1", "no_area", "a line encloses nothing"),
     ("measure angle L1 C1", "no_angle", "a circle has no direction"),
-    ("hide C1", "not_yet", "a later version"),
 ]
 
 

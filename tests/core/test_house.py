@@ -17,8 +17,8 @@ from kentrograph.core.desk.kind_views import kind_views
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
-from kentrograph.core.language.statements import read
-from kentrograph.core.language.vocabulary import READINGS, SIDES, VERBS
+from kentrograph.core.language.script import read
+from kentrograph.core.language.vocabulary import READINGS, SIDES
 from kentrograph.server.socket_schemas import known_draft
 
 ROOT = Path(kentrograph.__file__).parent
@@ -130,7 +130,6 @@ def test_every_kind_of_problem_has_a_sentence() -> None:
 
 def test_every_word_is_explained() -> None:
     assert all(READINGS.values())
-    assert all(VERBS.values())
 
 
 @pytest.mark.parametrize("word", ALL)
@@ -143,7 +142,7 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
     assert all(g.takes in READERS for g in kind.givens)
     assert set().union(*(g.blamed for g in kind.givens)) <= set(SENTENCES)
     assert set().union(*(g.sides for g in kind.givens)) <= SIDES
-    if word == "number":
+    if kind.group in ("number", "block"):
         return
     assert kind.examples
     assert kind.first[-1] in ".?"

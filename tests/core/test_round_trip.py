@@ -14,8 +14,7 @@ from kentrograph.core.book.step import Step
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.language.codec import edit_data, edit_from, header_data, header_from, step_data, step_from
-from kentrograph.core.language.script import book_of, read_script, write_script
-from kentrograph.core.language.statements import read
+from kentrograph.core.language.script import book_of, read, read_script, write_script
 from kentrograph.core.problem import Problem, Refused
 
 from .support import book

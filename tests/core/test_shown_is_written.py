@@ -25,7 +25,7 @@ from kentrograph.core.desk.view_types import EnterView, LineView
 from kentrograph.core.desk.views import together
 from kentrograph.core.desk.working import working_of
 from kentrograph.core.language.examples import DRAWING
-from kentrograph.core.language.statements import read
+from kentrograph.core.language.script import read
 from kentrograph.core.problem import Refused
 
 from .support import book

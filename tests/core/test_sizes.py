@@ -18,7 +18,7 @@ from .support import report
 SIZES = {"1e-6": (1e-6, 0.0, 0.0), "1e9": (1e9, 0.0, 0.0), "1e7 away": (1.0, 1e7, -3e6)}
 _LENGTHS = "across flats|radius|diameter|circumference|distance|length|rise|other"
 # What counts from the datum in a way that moving does not keep, or is a share, an angle or a count.
-_LEFT = (": ", "50 at 30", "direction", "P3.x", "x 40", "y 20", "along", "past", "40 from", "12 from")
+_LEFT = (": ", "50 at 30", "direction", "P3.x", "x 40", "y 20", "along", "past", "40 from", "12 from", "boss")
 
 
 def grown(text: str, size: float, ox: float, oy: float) -> str:

@@ -7,7 +7,7 @@ from kentrograph.core.desk.interpretation import given_texts
 from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.desk.pointing import Pointer
-from kentrograph.core.language.statements import read
+from kentrograph.core.language.script import read
 
 from .support import book
 

@@ -14,7 +14,7 @@ from kentrograph.core.desk.line_views import line_view
 from kentrograph.core.desk.view_types import LineView, StepView, ValueView, WorkingView
 from kentrograph.core.desk.views import step_view, values_view, working_view
 from kentrograph.core.language.examples import DRAWING
-from kentrograph.core.language.statements import read
+from kentrograph.core.language.script import read
 from kentrograph.server.present import looked
 from kentrograph.server.socket_schemas import ReadRequest
 from tests.core.support import book

@@ -11,17 +11,17 @@ from typing import Any
 
 from immutables import Map
 
-from ..figures import Point
+from ..figures import FigureSet, Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .evaluation import Evaluation
 from .manner import Header, Manner
+from .names import copy_name, parted
 from .network import TABLES, key_of_own
 from .order import Key, Order
-from .pieces import piece_or_none
+from .pieces import part_or_none
 from .planned import Planned
 from .step import InUse, Step
-from .tree import parted
 from .values import Drawn, Value
 
 LOOKED_THROUGH = 5000
@@ -34,6 +34,23 @@ def result_of(value: Value | None, which: int) -> Any:
         return None
     results = value.results
     return results[which] if which < len(results) else None
+
+
+def member_name(name: str, figures: FigureSet, number: int) -> str:
+    """The name by which a member of a set can be used, by its number from 0."""
+    if not name:
+        return ""
+    if not figures.names:
+        return copy_name(number + 1, name)
+    return f"{name}.{figures.names[number]}"
+
+
+def _leaves(id: str, name: str, figure: Any) -> Iterator[tuple[str, str, Any]]:
+    if not isinstance(figure, FigureSet):
+        yield id, name, figure
+        return
+    for n, member in enumerate(figure.members):
+        yield from _leaves(f"{id}/{n}", member_name(name, figure, n), member)
 
 
 class Book(Evaluation):
@@ -99,13 +116,16 @@ class Book(Evaluation):
         return next((self.steps[d] for d in self._definers.get(key, ()) if key_of_own(self.steps[d], key)), None)
 
     def figure_of(self, id: str | None) -> Any:
-        """What a step draws, or one figure of several (see `figures_of`): a figure, a number or a reading; None where there is
-        no such step or it does not stand."""
+        """What a step draws, or one figure of several (see `figures_of`), or a member of a set (see `leaves_of`): a figure, a
+        number or a reading; None where there is no such step or it does not stand."""
         if id is None:
             return None
-        step, _, which = id.partition(".")
-        value = self.values.get(step)
-        return result_of(value, int(which or 0))
+        whole, *path = id.split("/")
+        step, _, which = whole.partition(".")
+        figure = result_of(self.values.get(step), int(which or 0))
+        for number in path:
+            figure = figure.members[int(number)]
+        return figure
 
     def figures_of(self, id: str) -> list[tuple[str, str, Any]]:
         """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
@@ -116,22 +136,37 @@ class Book(Evaluation):
         named = zip_longest(value.results, names[: len(value.results)], fillvalue="")
         return [(f"{id}.{n}" if n else id, name, figure) for n, (figure, name) in enumerate(named)]
 
+    def leaves_of(self, id: str) -> Iterator[tuple[str, str, Any]]:
+        """The same, with the members of sets, and of sets in them, in place of the sets: their ids go on with a slash and the
+        number of the member, from 0."""
+        for one, name, figure in self.figures_of(id):
+            yield from _leaves(one, name, figure) if isinstance(figure, FigureSet) else ((one, name, figure),)
+
     def step_of(self, id: str) -> str:
-        """The step that a figure comes of, by its id as `figures_of` gives it."""
-        return id.partition(".")[0]
+        """The step that a figure comes of, by its id as `figures_of` or `leaves_of` gives it."""
+        return id.partition("/")[0].partition(".")[0]
 
     def name_of(self, id: str) -> str:
-        """The name of one figure of a step, by its id as `figures_of` gives it; empty where it has none."""
-        step, _, which = id.partition(".")
+        """The name of a figure, by its id as `figures_of` or `leaves_of` gives it; empty where it has none."""
+        whole, *path = id.split("/")
+        step, _, which = whole.partition(".")
         names, number = self.steps[step].names, int(which or 0)
-        return names[number] if number < len(names) else ""
+        name = names[number] if number < len(names) else ""
+        figure = result_of(self.values.get(step), number)
+        for member in path:
+            name, figure = member_name(name, figure, int(member)), figure.members[int(member)]
+        return name
+
+    def base_name(self, id: str) -> str:
+        """The name of a figure, or of the set that it is a member of."""
+        return self.name_of(id.partition("/")[0])
 
     def figure_named(self, key: str, before: int) -> Any:
         """What a name stands for at an index; None where it stands for nothing."""
-        key, edge = parted(key)
+        key, path = parted(key)
         id = self._resolve(key, self.key_at(before))
         figure = result_of(self.values[id], self.steps[id].keys.index(key)) if id is not None else None
-        return piece_or_none(figure, edge) if edge else figure
+        return part_or_none(figure, path) if path and figure is not None else figure
 
     @property
     def has_versions(self) -> bool:

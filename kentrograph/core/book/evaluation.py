@@ -14,7 +14,7 @@ from ..problem import Problem, Refused
 from .kinds import located
 from .manner import Manner
 from .network import Need, Network, key_of_own, step_of
-from .pieces import piece_of
+from .pieces import part_of
 from .planned import Planned
 from .step import Step
 from .tree import Name
@@ -115,7 +115,7 @@ class Evaluation(Network):
         env: list[Any] = []
         needs_last = planned.needs_last
         for need in links[: planned.needed]:
-            id, which, edge = need if isinstance(need, tuple) else (need, 0, 0)
+            id, which, path = need if isinstance(need, tuple) else (need, 0, ())
             held = values.get(id)
             if type(held) is not Drawn:
                 return self._missing(step, id, held)
@@ -123,9 +123,9 @@ class Evaluation(Network):
             if which >= len(results):
                 return self._gone(step, id, which, len(results))
             figure = results[which]
-            if edge:
+            if path:
                 try:
-                    figure = piece_of(figure, edge, self.steps[id].names[which])
+                    figure = part_of(figure, path, self.steps[id].names[which])
                 except Refused as refused:
                     return located(refused, step.statement).problem
             env.append(figure)

@@ -14,13 +14,15 @@ from .tree import KindOf, Name, Statement
 Takes = Literal[
     "place", "stop", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures",
     "distance from",
-    "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "nothing",
+    "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "copies", "steps",
+    "nothing",
 ]  # fmt: skip
 """What follows the word of a given."""
 
 QUANTITIES: dict[Takes, Quantity] = {
     "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
     "cut": "length",
+    "copies": "count", "steps": "offset",
     "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
@@ -124,7 +126,7 @@ class Kind:
     """
 
     word: str
-    group: Literal["place", "shape", "read", "number"]
+    group: Literal["place", "shape", "read", "number", "block"]
     explanation: str
     plan: Callable[[Planner, Statement], Plan]
     letter: str
@@ -160,14 +162,18 @@ class Kind:
         """Whether the figures that a verb works on stay as they are, and what comes of it has names of its own."""
         return self.always_keeps or any(g.word == "keeping" for g in statement.givens)
 
-    marks: Literal["", "inked over", "taken"] = ""
+    collects: bool = False
+    """Whether what comes of it is a set of the figures that it names: they are shaped where it is."""
+    unseen: bool = False
+    """Whether what comes of it is not drawn itself."""
+    marks: Literal["", "inked over", "taken", "pen", "hide", "show"] = ""
     """What it does to the figures that it names, besides what comes of it: see `scene`."""
 
     def carried(self, statement: Statement) -> tuple[Name, ...]:
         """The figures whose names go on to what comes of them."""
         if self.naming is not None:
             return self.naming.carried(statement)
-        return () if not self.shapes or self.keeps(statement) else statement.operands
+        return () if not self.shapes or self.keeps(statement) else (*statement.operands, *statement.along)
 
     def given(self, word: str) -> GivenKind | None:
         """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""

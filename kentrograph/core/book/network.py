@@ -12,11 +12,11 @@ from immutables import Map
 
 from ..problem import refuse
 from .manner import Header, Manner
+from .names import Path, key_of, parted
 from .order import END, Key, Order
-from .pieces import kind_of_piece
+from .pieces import kind_of_part
 from .planned import Planned
 from .step import Step, like_name
-from .tree import key_of, parted
 from .values import Drawn, Value
 
 TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_markers")
@@ -38,9 +38,9 @@ class Table(Protocol[_V]):
     def values(self) -> Iterable[_V]: ...
 
 
-Need = str | tuple[str, int, int]
-"""A step that another one needs, with the number of the figure that comes of it where that is not the first, and of the piece of
-an outline where that is not the whole."""
+Need = str | tuple[str, int, Path]
+"""A step that another one needs, with the number of the figure that comes of it where that is not the first, and what is meant of
+it where that is not the whole."""
 
 
 def step_of(need: Need) -> str:
@@ -201,10 +201,10 @@ class Network:
         ``?name`` for a name that nothing before it defines."""
         found: list[Need] = []
         for key in planned.names:
-            name, edge = parted(key)
+            name, path = parted(key)
             id = self._resolve(name, at)
             which = self.steps[id].keys.index(name) if id is not None else 0
-            found.append(f"?{name}" if id is None else (id, which, edge) if which or edge else id)
+            found.append(f"?{name}" if id is None else (id, which, path) if which or path else id)
         return (*found, self._last_provider(at) or "") if planned.needs_last else tuple(found)
 
     def key_at(self, index: int | None) -> Key:
@@ -216,15 +216,15 @@ class Network:
         return self._kind_at(key, self.key_at(index))
 
     def _kind_at(self, key: str, at: Key) -> str | None:
-        key, edge = parted(key)
+        key, path = parted(key)
         found = self._resolve(key, at)
         if found is None:
             return None
         step, place = self.steps[found], self.order.key(found)
-        if edge:
+        if path:
             value, which = self.values.get(found), step.keys.index(key)
             there = type(value) is Drawn and which < len(value.results)
-            return kind_of_piece(value.results[which] if there else None, edge)
+            return kind_of_part(value.results[which] if there else None, path)
         return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
     def _settle_reading(self, id: str) -> bool:

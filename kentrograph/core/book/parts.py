@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any, Literal, assert_never
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..units import convert
@@ -89,6 +89,7 @@ _OF_FIGURES: dict[str, Part] = {
     "circumference": _length("length"),
     "direction": _direction,
     "sweep": lambda figure, manner, unit: getattr(figure, "sweep", None),
+    "count": lambda figure, manner, unit: float(len(figure.members)) if isinstance(figure, FigureSet) else None,
     "area": _measured(area_of, "area"),
     "perimeter": _measured(perimeter_of, "length"),
     "value": _value,
@@ -138,5 +139,7 @@ def parts_of(figure: Figure | Reading | float) -> list[str]:
             return ["value", *figure.parts]
         case float():
             return ["value"]
+        case FigureSet():
+            return ["count"]
         case _:
             assert_never(figure)

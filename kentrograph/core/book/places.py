@@ -5,7 +5,7 @@ from typing import Any, assert_never
 
 from ..angles import unit, unit_vector
 from ..construct.outlines import sector, segment
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point, halfway
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
@@ -257,7 +257,7 @@ def _middle_of(figure: Figure | Reading | float, name: Name) -> Point:
             return place_along(figure, figure.length / 2.0)
         case Circle() | Ellipse():
             return place_of(figure)
-        case Point() | EndlessLine() | Reading() | float():
+        case Point() | EndlessLine() | Reading() | FigureSet() | float():
             raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
         case _:
             assert_never(figure)

@@ -21,7 +21,7 @@ from ..problem import refuse
 from .places import plan_thing
 from .planner import Env, Planner
 from .tree import PLACES, Name, Place, PlaceOf, Portion
-from .values import Reading
+from .values import Untouchable
 
 Read = tuple[float, dict[str, float], str]
 """The value, the further numbers that belong to it, and the state of a gap."""
@@ -58,7 +58,7 @@ def plan_reading(
             found.append(thing(env, last))
             if type(found[-1]) is Point:
                 last = found[-1]
-        if any(isinstance(one, float | Reading) for one in found):
+        if any(isinstance(one, Untouchable) for one in found):
             raise refuse("not_a_figure")
         return read(p, *found)
 

@@ -6,29 +6,54 @@ be drawn, for the version that stands there.
 """
 
 from bisect import bisect_left, bisect_right
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from .book import Book
 from .kinds import ALL
+from .names import key_of
 from .order import END, Key
-from .step import Step
-from .tree import key_of
-from .values import Drawn
+from .pens import PENS
+from .step import Step, pen_key
+from .values import Drawn, Mark
 
 
 def seen(book: Book, id: str, at: Key = END) -> bool:
     """Whether a figure, by its id as `Book.figures_of` gives it, is seen at a place in the order, or at the end: an earlier
     version of what its name stands for is not, nor what an outline has taken up."""
+    kind = ALL.get(book.steps[book.step_of(id)].statement.kind)
+    if kind is not None and kind.unseen:
+        return False
     if not book.has_versions:
         # Nothing was shaped or marked: all is as it was drawn.
         return True
-    key = key_of(book.name_of(id))
+    key = key_of(book.base_name(id))
     if not key:
         return True
     step = book.step_of(id)
+    if _stands_in_a_set(book, id):
+        return False
     if book.is_shaped(key) and book.resolved(key, at) != step:
         return False
-    return not any(mark == "taken" for _, mark in _marks(book, key, step, at))
+    if any(mark == "taken" for mark in _marks(book, key, step, at)):
+        return False
+    return not _hidden(book, key, at) and not (_hidden_pens(book) and _hidden(book, pen_key(pen_of(book, id, at)), at))
+
+
+def _hidden(book: Book, key: str, at: Key) -> bool:
+    """Whether the last step that hides or shows what has a name, or what a pen draws, hides it: whatever is made of it since."""
+    said = [mark for mark in _all_marks(book, key, at) if mark in ("hide", "show")]
+    return bool(said) and said[-1] == "hide"
+
+
+def _hidden_pens(book: Book) -> bool:
+    return any(book.markers(pen_key(pen)) for pen in PENS)
+
+
+def _stands_in_a_set(book: Book, id: str) -> bool:
+    """Whether a figure was shaped along with a set, in which it is seen."""
+    whole = id.partition("/")[0]
+    statement = book.steps[book.step_of(id)].statement
+    return bool(statement.along) and int(whole.partition(".")[2] or 0) >= len(statement.operands)
 
 
 def shown_of(book: Book, id: str) -> tuple[bool, ...]:
@@ -43,8 +68,8 @@ def pen_of(book: Book, id: str, at: Key = END) -> str:
         step_id = book.step_of(id)
         step = book.steps[step_id]
         if book.has_versions:
-            key = key_of(book.name_of(id))
-            said = [pen for pen in (_pen(mark) for _, mark in _marks(book, key, step_id, at)) if pen]
+            key = key_of(book.base_name(id))
+            said = [pen for mark in _marks(book, key, step_id, at) if (pen := _pen(mark))]
             if said:
                 return said[-1]
         if step.statement.pen is not None or not step.statement.operands:
@@ -57,18 +82,30 @@ def pen_of(book: Book, id: str, at: Key = END) -> str:
 
 
 def _pen(mark: str) -> str:
-    return "pencil" if mark == "inked over" else ""
+    """The pen that a mark says; nothing for one that says none."""
+    return "pencil" if mark == "inked over" else mark.removeprefix("pen ") if mark.startswith("pen ") else ""
 
 
-def _marks(book: Book, key: str, step: str, at: Key) -> Iterator[tuple[str, str]]:
-    """The steps that mark what a step has made of a name, as far as a place in the order, and how."""
+def _marks(book: Book, key: str, step: str, at: Key) -> Iterator[str]:
+    """How what a step has made of a name is marked, as far as a place in the order."""
     ids = book.markers(key)
-    if not ids:
-        return
-    order = book.order.key
-    for id in ids[bisect_right(ids, order(step), key=order) : bisect_left(ids, at, key=order)]:
-        if type(book.values.get(id)) is Drawn:
-            yield id, ALL[book.steps[id].statement.kind].marks
+    if ids:
+        order = book.order.key
+        yield from _said(book, ids[bisect_right(ids, order(step), key=order) : bisect_left(ids, at, key=order)])
+
+
+def _all_marks(book: Book, key: str, at: Key) -> Iterator[str]:
+    """How a name is marked, whichever version of it, as far as a place in the order."""
+    ids = book.markers(key)
+    if ids:
+        yield from _said(book, ids[: bisect_left(ids, at, key=book.order.key)])
+
+
+def _said(book: Book, ids: Sequence[str]) -> Iterator[str]:
+    for id in ids:
+        value = book.values.get(id)
+        if type(value) is Drawn:
+            yield value.figure.says if isinstance(value.figure, Mark) else ALL[book.steps[id].statement.kind].marks
 
 
 def sharing(book: Book, id: str) -> tuple[str, ...]:
@@ -90,3 +127,6 @@ def sharing(book: Book, id: str) -> tuple[str, ...]:
 def _versions(book: Book, step: Step) -> Iterator[str]:
     for key in (*step.keys, *step.marked):
         yield from book.definers(key)
+    if any(key.startswith("pen ") for key in step.marked):
+        # All that the pen draws.
+        yield from book.order

@@ -5,8 +5,16 @@ from dataclasses import dataclass
 
 from .kinds import ALL
 from .manner import Manner
+from .names import key_of
+from .pens import PENS
 from .statement_planner import StatementPlanner
-from .tree import KindOf, Statement, key_of
+from .tree import KindOf, SetKind, Statement
+
+
+def pen_key(pen: str) -> str:
+    """Under what all that a pen draws is marked; no figure can have that name."""
+    return f"pen {pen}"
+
 
 VERBS = frozenset(kind.word for kind in ALL.values() if kind.shapes)
 """Kinds of which several figures can come, and that carry names on."""
@@ -63,17 +71,23 @@ class Step:
         kind = ALL.get(self.statement.kind)
         if kind is None or not kind.marks or self.off:
             return ()
-        return tuple(operand.key for operand in self.statement.operands)
+        pens = (pen_key(g.word) for g in self.statement.givens if kind.marks != "pen" and g.word in PENS)
+        return (*(operand.key for operand in self.statement.operands), *pens)
 
     def kinds(self, kind_of: KindOf) -> tuple[str | None, ...]:
         """What each of its names stands for; ``kind_of`` says it of the names that it works on."""
         kind = ALL.get(self.statement.kind)
+        if kind is not None and kind.collects:
+            instead = kind.draws == "group"
+            return (SetKind(kind.draws, tuple(name.text for name in self.statement.operands), instead),)
         if kind is None or not kind.shapes:
             return (self.figure_kind,) * len(self.own)
         operands = self.statement.operands
         naming = kind.naming
         if naming is None:
-            return tuple(kind_of(operand.key) for operand in operands)
+            kinds = (kind_of(name.key) for name in (*operands, *self.statement.along))
+            # A copy of a set stands for itself: what the set was made of is not shaped with it.
+            return tuple(kinds) if self.carried else tuple(str(kind) if kind else kind for kind in kinds)
         carried = (kind_of(key_of(name)) for name in self.carried)
         own = naming.own_kind(self.statement, kind_of)
         return (*(naming.becomes(one) if one is not None else None for one in carried), *[own] * len(self.own))

@@ -4,41 +4,18 @@ Names of figures stand in their own case; they are matched without regard to it 
 Spans are offsets in the statement's text.
 """
 
-import re
-from collections.abc import Callable
+from abc import ABC, abstractmethod
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Any, Literal
 
 from ..problem import Problem
-
-
-def key_of(name: str) -> str:
-    """The form of a name that is compared."""
-    return name.lower()
-
-
-_EDGE = re.compile(r"edge ([0-9]+) of (.+)")
-
-
-def edge_name(number: str, outline: str) -> str:
-    """The name by which a piece of an outline is used like a figure of its own, counted from 1 as the outline runs."""
-    return f"edge {number} of {outline}"
-
-
-def parted(key: str) -> tuple[str, int]:
-    """The key of a figure, and the number of the piece that is meant of it; 0 for the figure itself. There is
-    no piece 0: it is -1, which no outline has.
-
-    >>> parted("edge 2 of k1"), parted("c1")
-    (('k1', 2), ('c1', 0))
-    """
-    found = _EDGE.fullmatch(key) if key.startswith("edge ") else None
-    return (found[2], int(found[1]) or -1) if found else (key, 0)
+from .names import key_of
 
 
 @dataclass(frozen=True, slots=True)
 class Name:
-    """A name where it is used; of a piece of an outline that of the piece."""
+    """A name where it is used; of a piece of an outline, or a member of a set, that of the piece or the member."""
 
     text: str
     start: int
@@ -307,20 +284,33 @@ class Portion:
     name: Name
 
 
+class SymbolBody(ABC):
+    """The lines of a symbol: a small book of its own, which the language reads."""
+
+    @abstractmethod
+    def drawn(self, symbols: Mapping[str, Any], manner: Any, unit: str) -> Any:
+        """What its lines draw, as a set about its datum, in ``unit``; ``symbols`` are those of the book around it that it places,
+        ``manner`` is that in which they are written. Raises `Refused`."""
+
+
 # Statements -------------------------------------------------------------------------------------------
 
-Argument = Number | Place | Name | Portion
+Argument = Number | Place | Name | Portion | SymbolBody
 
 
 @dataclass(frozen=True, slots=True)
 class Given:
-    """One fact about a figure: its word, what follows the word, and the side words that follow that."""
+    """One fact about a figure: its word, what follows the word, and the side words that follow that.
+
+    ``along`` are figures that are shaped with a set that is named here, since their copies stand in it.
+    """
 
     word: str
     arguments: tuple[Argument, ...]
     sides: tuple[str, ...]
     start: int
     end: int
+    along: tuple[Name, ...] = ()
 
     @property
     def chooses(self) -> bool:
@@ -343,7 +333,7 @@ class Statement:
     text: str
     kind: str
     name: str | None
-    pen: Literal["pencil", "ink"] | None
+    pen: str | None
     givens: tuple[Given, ...]
     uses: tuple[Name, ...]
     kind_start: int = 0
@@ -362,9 +352,27 @@ class Statement:
         """The figures that a shaping verb works on, in the order in which they are named."""
         return tuple(a for g in self.givens if g.word == "figures" for a in g.arguments if isinstance(a, Name))
 
+    @property
+    def along(self) -> "tuple[Name, ...]":
+        """The figures that are shaped along with those that are named: they stand in a set that is."""
+        return tuple(name for g in self.givens for name in g.along)
+
     def settled(self, kind_of: "KindOf") -> "Statement":
         """The reading that fits what its names stand for: itself, but for the few texts that have two."""
         return self.settle(kind_of) if self.settle is not None and self.hinges else self
+
+
+class SetKind(str):
+    """The kind of a set, or of a group, with the names of figures that are shaped where it is: of a group those in place of
+    itself (``instead``), of a set those whose copies stand in it, besides itself."""
+
+    members: tuple[str, ...]
+    instead: bool
+
+    def __new__(cls, kind: str, members: tuple[str, ...], instead: bool) -> "SetKind":
+        made = super().__new__(cls, kind)
+        made.members, made.instead = members, instead
+        return made
 
 
 UNREAD = "unread"

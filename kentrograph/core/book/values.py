@@ -38,13 +38,25 @@ class Reading:
         return None if off is None or self.within is None else abs(off) <= self.within
 
 
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """What a step holds that draws nothing, and changes how others are drawn: see `scene`."""
+
+    says: str
+    """pen and its name, hide, or show."""
+
+
+Untouchable = float | Reading | Mark
+"""What a step holds that is no figure: it is not drawn, nor snapped to, nor shaped."""
+
+
 class Drawn(NamedTuple):
     """A step that could be drawn: its figure, number or reading.
 
     ``last`` is the place that it put down last, for relative entries that follow; None where it put down none.
     """
 
-    figure: Figure | float | Reading
+    figure: Figure | float | Reading | Mark
     last: Point | None = None
     solutions: Sequence[Solution] = ()
     taken: int = 0

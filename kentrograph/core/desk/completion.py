@@ -120,6 +120,8 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
             return []
         corner = [Completion("corner", PLACE_WORDS["corner"])] if KINDS[statement.kind].edges and statement.kind != "ink" else []
         return [*_names(book, at, None, partial), *corner]
+    if given.takes == "nothing" and not statement.operands:
+        return _names(book, at, None, partial) if KINDS[statement.kind].marks in ("pen", "hide", "show") else []
     places = given.takes == "places"
     one_of_two = given.takes == "one or two things" and len(statement.givens[-1].arguments) == 1
     several = places or given.takes == "figures" or one_of_two
@@ -187,6 +189,10 @@ def _givens(statement: Statement) -> list[Completion]:
     return list(complete_given(statement.kind, statement, ""))
 
 
+_NUMBER_FIRST = ("distance from", "copies")
+"""A number stands before the words of these."""
+
+
 def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[Completion, ...]:
     """Givens of a kind that are not stated yet and go on as typed."""
     spec = KINDS.get(kind)
@@ -199,7 +205,9 @@ def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[
     found = [
         Completion(g.word, g.explanation)
         for g in spec.givens
-        # A distance stands before its word.
-        if g.written and g.takes != "distance from" and (g.repeats or g.word not in has) and g.word.startswith(words[0])
+        if g.written
+        and g.takes not in ("distance from", "copies")
+        and (g.repeats or g.word not in has)
+        and g.word.startswith(words[0])
     ]
     return tuple(found[:MOST])

@@ -3,7 +3,7 @@
 import re
 
 from ..book.book import Book
-from ..book.tree import key_of
+from ..book.names import key_of
 from ..figures import EndlessLine, Line, Point
 from ..problem import Problem, Refused
 from .trying import tried

@@ -8,9 +8,9 @@ from typing import Any, assert_never
 
 from ..book.book import Book
 from ..book.step import Step
-from ..book.values import Drawn, Reading
+from ..book.values import Drawn, Mark, Reading, Untouchable
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..problem import Problem, Refused
 from ..units import plain
 from . import display
@@ -143,7 +143,7 @@ def _way(book: Book, step: Step, value: Drawn, rows: list[str], instead: tuple[s
         made, again = mended(book, step.id, text)
         drawn = again if isinstance(again, Drawn) else drawn
     figure = drawn.figure
-    assert not isinstance(figure, float | Reading)
+    assert not isinstance(figure, Untouchable)
     return Way(instead, text, figure)
 
 
@@ -168,7 +168,7 @@ def _plainly(book: Book, step: Step, value: Drawn, given: str, word: str) -> Way
             way = f"direction {plain(hand.writing.direction_from_core(figure.direction), 12)}"
             length = f"length {plain(figure.length, 12)}{hand.suffix}"
             rows = [f"from {place(start)}", *([given, length] if word == "direction" else [way, given])]
-        case Point() | EndlessLine() | Ellipse() | Outline() | Reading() | float():
+        case Point() | EndlessLine() | Ellipse() | Outline() | FigureSet() | Reading() | Mark() | float():
             # These are restated given by given.
             return None
         case _:

@@ -30,7 +30,7 @@ class HelpKind:
 
     word: str
     title: str
-    group: Literal["place", "shape", "read", "number"]
+    group: Literal["place", "shape", "read", "number", "block"]
     explanation: str
     first: str
     givens: list[HelpGiven]

@@ -6,8 +6,9 @@ from difflib import get_close_matches
 
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
+from ..book.names import key_of
 from ..book.step import Besides, Step
-from ..book.tree import UNREAD, key_of
+from ..book.tree import UNREAD
 from ..book.values import Drawn, Value
 from ..language.header import apply_header
 from ..language.script import named_step
@@ -26,7 +27,7 @@ def write(
 ) -> tuple[Edit, str]:  # fmt: skip
     """The edit that writes a step (or sets the header), and its label. Raises `Refused` for what cannot be drawn.
 
-    With the pencil in hand, ``pencil`` is written in front of a figure that does not say itself what it is drawn with.
+    The pen in hand, where it is not ink, is written in front of a figure that does not say itself what it is drawn with.
     ``beside`` names special places that a plain position was taken within a hair of: the step is marked with them.
     """
     head = parse_header(datum_in_numbers(book, text))
@@ -39,8 +40,8 @@ def write(
     text = _in_words(book, step, value, at)
     if text != step.statement.text:
         step, value = tried(book, text, id, at)
-    if pen == "pencil" and step.statement.pen is None and _takes_pen(step):
-        text = f"pencil {text}"
+    if pen != "ink" and step.statement.pen is None and _takes_pen(step):
+        text = f"{pen} {text}"
         step, _ = tried(book, text, id, at)
     if beside and "#" not in text:
         step, _ = tried(book, f"{text}  {BESIDE}{beside}", id, at)

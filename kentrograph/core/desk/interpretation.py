@@ -6,6 +6,8 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.chain import Link, chain_of
+from ..book.names import parted
+from ..book.pieces import part_of
 from ..book.planner import Planner, Quantity
 from ..book.step import Step, planner_of
 from ..book.tree import (
@@ -20,7 +22,6 @@ from ..book.tree import (
     Plain,
     Portion,
     Statement,
-    parted,
 )
 from ..figures import EndlessLine, Line, Point
 from ..language.vocabulary import KINDS, SHORT
@@ -123,11 +124,14 @@ def unknown_use(book: Book, statement: Statement, index: int) -> Problem | None:
 
 def _unknown(book: Book, statement: Statement, key: str, index: int) -> Problem:
     """Why a name stands for nothing that is drawn."""
-    key, edge = parted(key)
+    key, path = parted(key)
     use = next(use for use in statement.uses if use.key == key)
-    if edge and book.figure_named(key, index) is not None:
-        count = len(getattr(book.figure_named(key, index), "pieces", ()))
-        return Problem("no_such_edge", {"name": use.text, "count": count}, use.start, use.end)
+    whole = book.figure_named(key, index)
+    if path and whole is not None:
+        try:
+            part_of(whole, path, use.text)
+        except Refused as refused:
+            return refused.problem.at(use.start, use.end)
     if book.find(key, index) is None:
         return Problem("unknown_name", {"name": use.text}, use.start, use.end)
     return Problem("waits", {"on": use.text}, use.start, use.end)

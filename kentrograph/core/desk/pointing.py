@@ -7,8 +7,9 @@ from math import hypot, inf
 from ..angles import direction_of
 from ..book.book import Book
 from ..book.caches import Kept
+from ..book.names import key_of
 from ..book.step import planner_of
-from ..book.tree import Statement, key_of
+from ..book.tree import Statement
 from ..book.values import Drawn
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution

@@ -4,10 +4,10 @@ from dataclasses import replace
 
 from ..book.book import Book
 from ..book.edits import Edit, Replace, Several
+from ..book.names import key_of
 from ..book.step import Step, like_name
-from ..book.tree import key_of
-from ..language.script import with_names
-from ..language.statements import check_name, read
+from ..language.script import read, with_names
+from ..language.statements import check_name
 from ..problem import refuse
 
 

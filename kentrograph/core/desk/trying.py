@@ -6,8 +6,7 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import Drawn, Value
-from ..language.script import Count, named_step, results
-from ..language.statements import read
+from ..language.script import Count, named_step, read, results
 from ..problem import Refused
 from .interpretation import in_full
 

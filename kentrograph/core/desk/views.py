@@ -7,7 +7,7 @@ from ..book.book import Book
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Reading, Value
+from ..book.values import Drawn, Reading, Untouchable, Value
 from ..figures import Arc, Circle, Line
 from ..figures.box import empty_box, stretch
 from ..language.messages import sentence
@@ -129,7 +129,7 @@ def _figure(book: Book, id: str) -> FigureData | None:
 
 def together(figures: Sequence[Any]) -> FigureData | None:
     """Figures as one thing to show: several are a set; None where there are none, numbers and readings aside."""
-    shown = [figure_data(figure) for figure in figures if not isinstance(figure, float | Reading)]
+    shown = [figure_data(figure) for figure in figures if not isinstance(figure, Untouchable)]
     if len(shown) > 1:
         return {"kind": "set", "pieces": shown}
     return shown[0] if shown else None
@@ -139,7 +139,7 @@ def box_around(figures: Sequence[Any]) -> list[float]:
     """The box around figures."""
     box = empty_box()
     for figure in figures:
-        if not isinstance(figure, float | Reading):
+        if not isinstance(figure, Untouchable):
             stretch(box, figure)
     return box
 

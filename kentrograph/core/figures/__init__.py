@@ -4,15 +4,19 @@ from .arc import Arc
 from .circle import Circle
 from .ellipse import Ellipse
 from .endless_line import EndlessLine
+from .figure_set import FigureSet
 from .line import Line
 from .outline import Outline
 from .point import Point, halfway
 
-Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline
+Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline | FigureSet
 KINDS: dict[type, str] = {
     Point: "point", Line: "line", EndlessLine: "line", Circle: "circle", Arc: "arc", Ellipse: "ellipse", Outline: "outline",
+    FigureSet: "set",
 }  # fmt: skip
 """What each kind of figure is called where figures are told apart by a word."""
 Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
-__all__ = ["KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "Line", "Outline", "Point", "halfway"]
+__all__ = [
+    "KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point", "halfway",
+]  # fmt: skip

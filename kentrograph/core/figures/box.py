@@ -3,7 +3,7 @@
 from math import atan2, cos, inf, pi, radians, sin
 from typing import assert_never
 
-from . import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from . import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 
 Box = list[float]
 
@@ -49,6 +49,9 @@ def stretch(box: Box, figure: Figure) -> None:
         case Outline(pieces):
             for piece in pieces:
                 stretch(box, piece)
+        case FigureSet(members):
+            for member in members:
+                stretch(box, member)
         case _:
             assert_never(figure)
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import assert_never
 
 from ..angles import direction_of, unit_vector
-from . import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from . import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from .outline import Piece
 
 
@@ -90,6 +90,8 @@ def carried(figure: Figure, by: Similarity) -> Figure:
             return Outline(tuple(_piece(piece, by) for piece in pieces), closed)
         case Line() | Arc() | Ellipse():
             return _piece(figure, by)
+        case FigureSet(members, names, row):
+            return FigureSet(tuple(carried(member, by) for member in members), names, row)
         case _:
             assert_never(figure)
 

@@ -7,7 +7,7 @@ from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.manner import Datum, Header, Manner
 from ..book.step import Step
 from ..problem import refuse
-from .statements import read
+from .script import read
 
 Data = dict[str, Any]
 

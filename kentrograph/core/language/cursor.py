@@ -6,10 +6,11 @@ from difflib import get_close_matches
 from enum import Enum
 from typing import NamedTuple, NoReturn
 
-from ..book.tree import Name, Number, Place, Portion, edge_name, key_of
+from ..book.names import copy_name, edge_name, key_of
+from ..book.tree import Name, Number, Place, Portion, SetKind
 from ..problem import Refused, refuse
 from .lexer import Token, parted, tokens_of
-from .vocabulary import PLACE_WORDS, RESERVED, SHORT
+from .vocabulary import PARTS, PLACE_WORDS, RESERVED, SHORT
 
 DEEPEST = 60
 """Parentheses and places within one another."""
@@ -34,6 +35,7 @@ QUESTIONS = {
 """Every question on which the reading of a text can hinge; `step` is whether the name is that of any step."""
 
 Hinge = tuple[str, str]
+Answer = bool | SetKind
 """A name, in the form that is compared, and what is asked about it."""
 
 
@@ -57,10 +59,10 @@ class Cursor(ABC):
 
     __slots__ = ("answers", "asked", "depth", "index", "last", "operations", "text", "tok", "tokens", "uses")
 
-    def __init__(self, text: str, answers: Mapping[Hinge, bool] | None = None) -> None:
+    def __init__(self, text: str, answers: Mapping[Hinge, Answer] | None = None) -> None:
         self.text = text
         self.answers = answers or {}
-        self.asked: dict[Hinge, bool] = {}
+        self.asked: dict[Hinge, Answer] = {}
         self.tokens = tokens_of(text)
         self.index = 0
         self.tok: Token = self.tokens[0]
@@ -122,7 +124,7 @@ class Cursor(ABC):
         token = token or self.tok
         if token.kind != "word" or (token is self.tok and self.at_short()):
             return False
-        if token.text not in RESERVED or token.text in ("corner", "box"):
+        if token.text not in RESERVED or token.text in ("corner", "box") or (token is self.tok and self.at_copy()):
             return True
         following = self.peek() if token is self.tok else self.peek(2)
         return token.text in PLACE_WORDS and token.text != "on" and following.text in ("of", "to")
@@ -149,12 +151,32 @@ class Cursor(ABC):
 
     def at_name(self) -> bool:
         """Whether the present token can be the name of a figure."""
-        return self.tok.kind == "word" and self.tok.text not in RESERVED and not self.at_short()
+        return self.tok.kind == "word" and (self.tok.text not in RESERVED or self.at_copy()) and not self.at_short()
 
     def at_edge(self) -> bool:
         """Whether a piece of an outline is named here: ``edge 2 of K1``."""
-        number = self.peek()
-        return self.at_word("edge") and number.kind == "num" and number.text.isdigit() and self.peek(2).text == "of"
+        return self.at_word("edge") and self._whole(1) and self.peek(2).text == "of"
+
+    def at_copy(self) -> bool:
+        """Whether a member of a set is named here: ``copy 5 of S1``, in rows ``copy 3, 2 of S1``."""
+        if not (self.at_word("copy") and self._whole(1)):
+            return False
+        return self.peek(2).text == "of" or (self.peek(2).text == "," and self._whole(3) and self.peek(4).text == "of")
+
+    def at_member(self) -> bool:
+        """Whether a named member of a set is named here: ``S1.C1``; what `PARTS` are called are numbers."""
+        return self.tok.kind == "word" and self.peek().text == "." and self._is_member(self.peek(2))
+
+    def at_part(self) -> bool:
+        """Whether what is named here is a part of something else: an edge, a copy, a member."""
+        return self.at_edge() or self.at_copy() or self.at_member()
+
+    def _whole(self, ahead: int) -> bool:
+        return self.peek(ahead).kind == "num" and self.peek(ahead).text.isdigit()
+
+    @staticmethod
+    def _is_member(token: Token) -> bool:
+        return token.kind == "word" and token.text not in PARTS
 
     def at_short(self) -> bool:
         """Whether a size is said in the short form of the trade: ``r 12``, ``d 24``."""
@@ -180,7 +202,14 @@ class Cursor(ABC):
         if answer is None:
             answer = hinge[0][0] in QUESTIONS[question].guess
         self.asked[hinge] = answer
-        return answer
+        return bool(answer)
+
+    def members(self, name: Name) -> "SetKind | None":
+        """What shaping a set or a group by this name shapes as well: see `SetKind`."""
+        hinge = (name.key, "members")
+        answer = self.answers.get(hinge)
+        self.asked[hinge] = answer if isinstance(answer, SetKind) else False
+        return answer if isinstance(answer, SetKind) else None
 
     def name(self) -> Name:
         """Takes the name of an existing figure."""
@@ -191,9 +220,19 @@ class Cursor(ABC):
             self.advance()
             outline = self.name()
             return Name(edge_name(number, outline.text), start, outline.end)
+        if self.at_copy():
+            start, first = self.advance().start, int(self.advance().text)
+            row = int(self.advance().text) if self.take_op(",") else 0
+            self.advance()
+            of = self.name()
+            return Name(copy_name(first, of.text, row), start, of.end)
         token = self.advance()
         name = Name(self.text[token.start : token.end], token.start, token.end)
         self.uses.append(name)
+        while self.at_op(".") and self._is_member(self.peek()):
+            self.advance()
+            member = self.advance()
+            name = Name(f"{name.text}.{self.text[member.start : member.end]}", name.start, member.end)
         return name
 
 

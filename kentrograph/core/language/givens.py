@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import NoReturn
 
 from ..book.kind import GivenKind, Kind
-from ..book.tree import PLACES, Argument, Coordinates, Given, Named, NamedPlace, OnAt, Place, Plain, Polar
+from ..book.tree import PLACES, Argument, Coordinates, Given, Name, Named, NamedPlace, OnAt, Place, Plain, Polar
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
 from .numbers import direction, number
@@ -32,8 +32,11 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
             return READERS[spec.takes](c, spec, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
+    if _at_copies(c, kind):
+        return _copies(c, kind.givens[1], token.start)
     if kind.givens and kind.givens[0].word == "figures" and (c.at_name() or _at_corner(c, kind)):
-        return _figures(c, kind.givens[0], token.start, whole=kind.shapes and not kind.edges)
+        members = kind.shapes or bool(kind.marks)
+        return _figures(c, kind.givens[0], token.start, whole=kind.shapes and not kind.edges, members=members, copies=kind)
     _no_such_given(c, kind)
 
 
@@ -178,18 +181,32 @@ def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [Given(spec.word, (name,), which + sides(c), start, c.last)]
 
 
-def _figures(c: Cursor, spec: GivenKind, start: int, whole: bool = False) -> list[Given]:
+def _figures(
+    c: Cursor, spec: GivenKind, start: int, whole: bool = False, members: bool = False, copies: Kind | None = None
+) -> list[Given]:
     """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``. ``whole`` refuses edges."""
     givens: list[Given] = []
-    while not givens or (not c.at_size() and _goes_on(c)):
+    while not givens or (not c.at_size() and _goes_on(c) and not (copies and (_at_copies(c, copies) or _at_given(c, copies)))):
         c.take_op(";")
         start = start if not givens else c.tok.start
         if whole and c.at_edge():
             outline = c.peek(3)
             raise refuse("whole_figure", c.tok.start, outline.end, name=c.text[outline.start : outline.end])
         touched: Place | Argument = thing(c)
-        givens.append(_given(c, spec.word, start, touched.name if isinstance(touched, NamedPlace) else touched))
+        touched = touched.name if isinstance(touched, NamedPlace) else touched
+        found = c.members(touched) if members and isinstance(touched, Name) and touched in c.uses else None
+        if found is not None and isinstance(touched, Name):
+            others = tuple(Name(name, touched.start, touched.end) for name in found.members)
+            named = others if found.instead else (touched,)
+            givens.append(Given(spec.word, named, (), start, c.last, () if found.instead else others))
+            continue
+        givens.append(_given(c, spec.word, start, touched))
     return givens
+
+
+def _at_given(c: Cursor, kind: Kind) -> bool:
+    """Whether a given of the kind begins here, by a word that could be a name, too."""
+    return c.tok.kind == "word" and any(g.word == c.tok.text for g in kind.givens if g.written)
 
 
 def _goes_on(c: Cursor) -> bool:
@@ -211,12 +228,42 @@ def _flats(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, "across flats", start, number(c))]
 
 
-def _offset(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
-    """``by 40, 0``, ``by 20 at 30``."""
+def _copies(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``12 times``, ``5 by 3``; also ``times 12``."""
+    worded = c.tok.start != start
+    first = number(c)
+    if c.take_word("by"):
+        return [_given(c, spec.word, start, first, number(c))]
+    if not worded:
+        c.need_word("times", "by")
+    return [_given(c, spec.word, start, first)]
+
+
+def _at_copies(c: Cursor, kind: Kind) -> bool:
+    """Whether it is said how many times: the number stands before its word."""
+    if kind.given("times") is None:
+        return False
+    return c.tok.kind == "num" or c.at_op("(") or (c.at_name() and c.peek().text in ("times", "by"))
+
+
+def _steps(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``step 20, 0``, ``step 20, 0; 0, 15``, ``step 20 at 30``."""
+    offsets = [_one_offset(c)]
+    if c.take_op(";"):
+        offsets.append(_one_offset(c))
+    return [_given(c, spec.word, start, *offsets)]
+
+
+def _one_offset(c: Cursor) -> Coordinates | Polar:
     found = place(c)
     if not isinstance(found, Coordinates | Polar):
         c.fail(", and how far up", "at and a direction")
-    return [_given(c, spec.word, start, found)]
+    return found
+
+
+def _offset(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+    """``by 40, 0``, ``by 20 at 30``."""
+    return [_given(c, spec.word, start, _one_offset(c))]
 
 
 def _one_or_two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
@@ -293,6 +340,8 @@ READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "curve": _curve,
     "axis": _axis,
     "cut": _cut,
+    "copies": _copies,
+    "steps": _steps,
     "nothing": _none,
 }
 """How what a given takes is read."""

@@ -167,6 +167,23 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
         f"{f['name']} has the edges 1 to {f['count']}" if f["count"] else f"{f['name']} has no edges: only outlines have"
     ),
     "whole_figure": lambda f: f"an edge is a part of {f['name']}, which is shaped as a whole: name {f['name']}",
+    "no_such_copy": lambda f: (
+        f"{f['name']} has the copies 1 to {f['count']}" + (f", {f['row']} in each row" if f["row"] else "")
+        if f["count"]
+        else f"{f['name']} has no copies: only what was repeated has"
+    ),
+    "no_such_member": lambda f: (
+        f"there is no {f['member']} in {f['name']}" + (f": it has {_listed(f['has'], 'and')}" if f["has"] else "")
+    ),
+    "in_symbol": lambda f: f"line {f['line']} of the symbol: {sentence(f['problem'])}",
+    "empty_symbol": lambda f: "the symbol draws nothing: it needs at least one figure",
+    "no_symbol": lambda f: f"{f['name']} is no symbol: a symbol is a block from symbol and its name to end symbol",
+    "empty_set": lambda f: "a set needs at least one figure",
+    "bad_count": lambda f: f"{plain(f['value'])} times will not do: a whole number from 1 to {f['most']:,}",
+    "only_in_rows": lambda f: "rows have a step: about a place, or along a figure, say 15 times",
+    "steps_and_rows": lambda f: (
+        "in rows there are two steps, with ; between" if f["count"] > 1 else "one row has one step: for more say 5 by 3"
+    ),
     "no_such_corner": lambda f: f"{f['name']} has the corners 1 to {f['count']}",
     "not_a_figure": lambda f: "a number has no place in the drawing to measure from",
     # figures
@@ -268,7 +285,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "turned_over": lambda f: f"nothing of {f['name']} would be left up to there: its other end lies there, or beyond",
     "never_reaches": lambda f: f"{f['name']} never meets {f['to']}, however far it goes on",
     "one_figure": lambda f: f"{f['word']} takes one figure at a time: write another step for this one",
-    "no_pencilling": lambda f: f"{f['name']} stays in pencil under what is inked over it: write ink {f['name']}",
+    "draws_nothing": lambda f: f"{f['word']} draws nothing that could have a name",
+    "no_pencilling": lambda f: f"what is inked over stays in pencil: write ink {f['name']}, or pen pencil {f['name']}",
     "no_new_figure": lambda f: f"{f['name']} keeps its name: nothing else comes of {f['word']}",
     "no_such_result": lambda f: (
         f"there is no {f['name']} now: {'one figure comes' if f['count'] == 1 else str(f['count']) + ' figures come'} of the step"

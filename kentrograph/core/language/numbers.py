@@ -138,11 +138,8 @@ def _word(c: Cursor, wanted: Wanted, token: Token) -> Number:
 
 def named_number(c: Cursor) -> Number:
     """A named number, or a part of a named figure."""
-    if c.peek().text == "." and c.peek().kind == "op":
-        name = c.name()
-        return part_of_name(c, name)
     name = c.name()
-    return Named(name)
+    return part_of_name(c, name) if c.at_op(".") else Named(name)
 
 
 def part_of_name(c: Cursor, name: "Part | object") -> Part:

@@ -28,7 +28,7 @@ from ..book.tree import (
 from .cursor import LENGTH, Cursor, Wanted
 from .guide_lines import name_or_sight
 from .lexer import Token
-from .numbers import direction, expression, named_number, number, part_of
+from .numbers import direction, expression, named_number, number, part_of, part_of_name
 from .vocabulary import PLACE_WORDS, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})
@@ -89,8 +89,11 @@ def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> P
     elif token.kind == "word":
         if token.text in PLACE_WORDS:
             return _based(c, _special(c))
-        if c.at_edge():
-            return _based(c, NamedPlace(c.name()))
+        if c.at_part():
+            name = c.name()
+            if c.at_op("."):
+                return _after_number(c, expression(c, wanted, part_of_name(c, name)))
+            return _based(c, NamedPlace(name))
         if c.at_name():
             if not _counts(c, token, c.peek(), bare):
                 return _based(c, NamedPlace(c.name()))
@@ -260,7 +263,7 @@ def _middle(c: Cursor) -> Place:
     A point alone has no middle, so another place must follow it. Two circles named one after the other stand for their
     centres; an arc has a middle of its own.
     """
-    if c.at_edge():
+    if c.at_part():
         return PlaceOf("middle", c.name())
     if c.at_name() and c.peek().text != ":":
         token = c.tok

@@ -4,9 +4,9 @@ from typing import Any, Literal, Required, TypedDict, assert_never
 
 from ..book.book import Book
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Reading
+from ..book.values import Drawn, Mark, Reading
 from ..construct.solution import Solution
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..problem import Problem
 from .messages import sentence
 from .script import Script
@@ -29,6 +29,7 @@ FigureData = TypedDict(
         "pieces": "list[FigureData]",
         "closed": bool,
         "pen": str,
+        "name": str,
         "box": list[float],
     },
     total=False,
@@ -61,6 +62,11 @@ def figure_data(figure: Figure) -> FigureData:
             return {**data, "part": part, "from": _xy(figure.start), "to": _xy(figure.end)}
         case Outline(pieces, closed):
             return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
+        case FigureSet(members, names):
+            shown = [figure_data(member) for member in members]
+            for one, name in zip(shown, names, strict=False):
+                one["name"] = name
+            return {"kind": "set", "pieces": shown}
         case _:
             assert_never(figure)
 
@@ -76,6 +82,8 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
             line, indent = script.lines[id]
             placed = value.at(value.start + indent, value.end + indent) if step.statement.kind == UNREAD else value
             problems.append(problem_data(placed, line, step.statement.text))
+        elif isinstance(value.figure, Mark):
+            continue
         elif isinstance(value.figure, Reading):
             readings.append(reading_data(step.name, step.statement.text, value.figure))
         elif len(step.names) <= 1:
@@ -91,7 +99,7 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
     """A drawn step's figure, with its other solutions where there are any."""
     if isinstance(drawn.figure, float):
         return {"kind": "number", "value": drawn.figure}
-    assert not isinstance(drawn.figure, Reading)
+    assert not isinstance(drawn.figure, Reading | Mark)
     data: dict[str, Any] = {**figure_data(drawn.figure)}
     if drawn.note:
         data["note"] = drawn.note

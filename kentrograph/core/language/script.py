@@ -1,20 +1,27 @@
 """Whole texts: a ``.kent`` file to a book, and a book to a text that reads back to the same book."""
 
-from collections.abc import Callable, Sequence
+import re
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import count
+from typing import Any
 
 from ..book.book import Book
 from ..book.edits import Insert, Several
 from ..book.kinds import ALL
-from ..book.manner import Header
+from ..book.manner import Datum, Header
+from ..book.names import key_of
+from ..book.scene import seen
 from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
-from ..book.tree import KindOf, Statement, key_of
-from ..book.values import Drawn, Value
+from ..book.tree import UNREAD, Given, KindOf, Name, Statement, SymbolBody
+from ..book.values import Drawn, Untouchable, Value
 from ..figures import KINDS as FIGURE_KINDS
+from ..figures import FigureSet, Point
+from ..figures.similarity import carried, dilation
 from ..problem import Problem, Refused, refuse
+from ..units import convert
 from .header import apply_header, header_lines
-from .statements import HeaderLine, is_blank, parse_header, read
+from .statements import HeaderLine, check_name, is_blank, parse_header, read_line
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,9 +44,14 @@ class Script:
     misread: tuple[Misread, ...]
 
 
-def read_script(text: str) -> Script:
+def read(text: str) -> Statement:
+    """Reads one statement: a line, or the block of lines of a symbol. It needs no drawing around it, and cannot fail."""
+    return _symbol(text) if _BEGINS.match(text) else read_line(text)
+
+
+def read_script(text: str, header: Header | None = None) -> Script:
     """Reads a whole text, line by line. A header line holds from where it stands; nothing is raised."""
-    header = Header()
+    header = header or Header()
     steps: list[Step] = []
     lines: dict[str, tuple[int, int]] = {}
     misread: list[Misread] = []
@@ -47,8 +59,7 @@ def read_script(text: str) -> Script:
     names = Names()
     ids = count(1)
     growing = _Growing()
-    for number, line in enumerate(text.split("\n"), 1):
-        line = line.rstrip("\r")
+    for number, line in _lines(text):
         if is_blank(line):
             continue
         indent = len(line) - len(line.lstrip())
@@ -71,6 +82,120 @@ def read_script(text: str) -> Script:
             if kind is not None:
                 kinds[key] = kind
     return Script(header, tuple(steps), lines, tuple(misread))
+
+
+# Symbols ------------------------------------------------------------------------------------------------
+
+_BEGINS = re.compile(r"\s*symbol\s+([A-Za-z]\S*)[ \t]*(?:#[^\n]*)?(?:\n|\Z)", re.IGNORECASE)
+_ENDS = re.compile(r"\s*end\s+symbol\s*(?:#.*)?\Z", re.IGNORECASE)
+
+
+def _lines(text: str) -> Iterator[tuple[int, str]]:
+    """The lines of a text with their numbers, from 1; the block of a symbol is one."""
+    block: list[str] = []
+    deep = first = 0
+    for number, line in enumerate(text.split("\n"), 1):
+        line = line.rstrip("\r")
+        begins = _BEGINS.fullmatch(line) is not None
+        if not deep and not begins:
+            yield number, line
+            continue
+        first = first if deep else number
+        block.append(line)
+        deep += 1 if begins else -1 if _ENDS.fullmatch(line) else 0
+        if not deep:
+            yield first, "\n".join(block)
+            block = []
+    if block:
+        yield first, "\n".join(block)
+
+
+def _symbol(text: str) -> Statement:
+    """The statement of a symbol's block."""
+    begins = _BEGINS.match(text)
+    assert begins is not None
+    try:
+        check_name(begins[1], begins.start(1), begins.end(1))
+        *inside, last = text.rstrip().split("\n")[1:] or [""]
+        if not _ENDS.fullmatch(last):
+            raise refuse("unfinished", len(text), len(text), expected=["end symbol"])
+    except Refused as refused:
+        return Statement(text, UNREAD, begins[1], None, (), (), problem=refused.problem)
+    body = "\n".join(inside)
+    start = begins.end()
+    uses = tuple(_placed_in(body, start))
+    given = Given("body", (_Body(body, start),), (), start, start + len(body))
+    word = text.lower().index("symbol")
+    return Statement(text, "symbol", begins[1], None, (given,), uses, word, word + len("symbol"))
+
+
+def _placed_in(body: str, start: int) -> Iterator[Name]:
+    """The symbols of the book around it that a symbol places."""
+    own: set[str] = set()
+    for at, line in _with_offsets(body, start):
+        statement = read(line.strip())
+        indent = len(line) - len(line.lstrip())
+        uses = statement.operands if statement.kind == "place" else statement.uses if statement.kind == "symbol" else ()
+        yield from (Name(n.text, n.start + at + indent, n.end + at + indent) for n in uses if n.key not in own)
+        own.update(map(key_of, statement.names))
+
+
+def _with_offsets(body: str, start: int) -> Iterator[tuple[int, str]]:
+    for _, line in _lines(body):
+        yield start, line
+        start += len(line) + 1
+
+
+@dataclass(frozen=True, slots=True)
+class _Body(SymbolBody):
+    """The lines of a symbol, which begin at an offset in its text."""
+
+    text: str
+    start: int
+
+    def drawn(self, symbols: Mapping[str, Any], manner: Any, unit: str) -> FigureSet:
+        """What its lines draw. Raises `Refused`: in_symbol with the first line that cannot be drawn; empty_symbol."""
+        script = read_script(self.text, Header(manner=replace(manner, datum=Datum())))
+        book = Book.new(script.header, [*(_standing_for(key, figure) for key, figure in symbols.items()), *script.steps])
+        wrong = [(m.line, m.problem) for m in script.misread]
+        for step in script.steps:
+            value = book.values[step.id]
+            if isinstance(value, Problem):
+                wrong.append((script.lines[step.id][0], value))
+        if wrong:
+            line, problem = min(wrong, key=lambda one: one[0])
+            at = self.start + sum(len(before) + 1 for before in self.text.split("\n")[: line - 1])
+            end = at + len(self.text.split("\n")[line - 1])
+            raise refuse("in_symbol", at, end, line=line + 1, problem=problem)
+        members: dict[str, Any] = {}
+        for step in script.steps:
+            for id, name, figure in book.figures_of(step.id):
+                if name and not isinstance(figure, Untouchable) and seen(book, id):
+                    members[key_of(name)] = figure
+        if not members:
+            raise refuse("empty_symbol", self.start, self.start + len(self.text))
+        made = FigureSet(tuple(members.values()), tuple(members))
+        times = convert(1.0, script.header.manner.unit, unit)
+        scaled = carried(made, dilation(Point(0.0, 0.0), times)) if times != 1.0 else made
+        assert isinstance(scaled, FigureSet)
+        return scaled
+
+
+@dataclass(frozen=True, slots=True)
+class _Known(SymbolBody):
+    """A symbol of the book around, worked out already."""
+
+    figure: Any
+
+    def drawn(self, symbols: Mapping[str, Any], manner: Any, unit: str) -> Any:
+        """Itself."""
+        return self.figure
+
+
+def _standing_for(key: str, figure: Any) -> Step:
+    """A step that stands for a symbol of the book around."""
+    statement = Statement(f"symbol {key}", "symbol", key, None, (Given("body", (_Known(figure),), (), 0, 0),), ())
+    return Step(f"symbol {key}", key, False, statement, Header().manner)
 
 
 class _Growing:
@@ -118,7 +243,7 @@ def named_step(
             start = statement.text.lower().find(name.lower())
             raise refuse("name_taken", start, start + len(name), name=name, free=like_name(name, taken))
     kind = ALL.get(statement.kind)
-    if kind is None or not kind.shapes:
+    if kind is None or not kind.shapes or kind.collects:
         own = statement.name or deal_name(statement.kind, taken)
         return Step(id, own, not written, statement, header.manner)
     step = Step(id, " ".join(written), not written, statement, header.manner)
@@ -128,7 +253,11 @@ def named_step(
         return dealt_more(step, kinds[len(written) :], taken)
     if not kind.keeps(statement):
         return replace(step, name="")
-    return dealt_more(step, [kind_of(operand.key) for operand in statement.operands[len(written) :]], taken)
+    kinds = [kind_of(operand.key) for operand in statement.operands]
+    if any(one is None for one in kinds):
+        # A member of a set, or an edge: only drawing it tells what it is.
+        kinds = list(count(step)) or kinds
+    return dealt_more(step, kinds[len(written) :], taken)
 
 
 def dealt_more(step: Step, kinds: Sequence[str | None], taken: Taken) -> Step:

@@ -2,15 +2,14 @@
 
 import re
 from dataclasses import dataclass, replace
-from typing import Literal
 
-from ..book.tree import UNREAD, Argument, Given, KindOf, Statement
+from ..book.tree import UNREAD, Argument, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
-from .cursor import QUESTIONS, Cursor, Hinge, nearest_words
+from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .numbers import direction, looks_like_bearing, number
 from .places import Reader, measured_thing
-from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED, VERBS
+from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
 """Words of the language that a number may begin with."""
@@ -26,7 +25,7 @@ class HeaderLine:
     end: int
 
 
-def read(text: str) -> Statement:
+def read_line(text: str) -> Statement:
     """Reads one statement, whatever it says: without any drawing around it, and without failing.
 
     A text that cannot be read is a statement that holds its problem, with the place, what could stand there and what
@@ -39,7 +38,7 @@ _FIRST = re.compile(r"\s*([A-Za-z][A-Za-z0-9_]*)")
 _BREAKS = re.compile(r"[\r\n]")
 
 
-Asked = dict[Hinge, bool]
+Asked = dict[Hinge, Answer]
 
 
 def _read(text: str, answers: Asked) -> tuple[Statement, Asked]:
@@ -66,13 +65,21 @@ def _settled(statement: Statement, asked: Asked, kind_of: KindOf) -> Statement:
     answers: Asked = {}
     while True:
         answers |= {hinge: _answer(hinge, kind_of(hinge[0])) for hinge in asked if hinge not in answers}
-        if all(answers[hinge] == answer for hinge, answer in asked.items()):
+        if all(_alike(answers[hinge], answer) for hinge, answer in asked.items()):
             return statement
         statement, asked = _read(statement.text, answers)
 
 
-def _answer(hinge: Hinge, kind: str | None) -> bool:
+def _alike(one: Answer, other: Answer) -> bool:
+    if isinstance(one, SetKind) and isinstance(other, SetKind):
+        return (one.members, one.instead) == (other.members, other.instead)
+    return one is other
+
+
+def _answer(hinge: Hinge, kind: str | None) -> Answer:
     name, question = hinge
+    if question == "members":
+        return kind if isinstance(kind, SetKind) else False
     if question == "step":
         return kind is not None
     kinds, guess = QUESTIONS[question]
@@ -115,11 +122,11 @@ def is_blank(text: str) -> bool:
 
 def _statement(c: Cursor) -> Statement:
     pen_start = c.tok.start
-    pen = c.take_word(*PENS)
+    pen = _pen(c)
     name = _defined_name(c)
     if pen is None:
         pen_start = c.tok.start
-        pen = c.take_word(*PENS)
+        pen = _pen(c)
     token = c.tok
     if pen is not None and c.at_name() and (c.peek().kind == "end" or c.peek().text in ("from", "to", ".")):
         # ``ink C1 from ... to ...`` names a figure where a kind would stand: it is inked over.
@@ -132,10 +139,6 @@ def _statement(c: Cursor) -> Statement:
     if token.kind == "word" and token.text == "measure":
         c.advance()
         return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
-    if token.kind == "word" and token.text in VERBS:
-        # The rest of it is not read yet; the evaluation says so.
-        c.skip_to(c.tokens[-1].start)
-        return _finish(c, token.text, name, pen, [], token.start, token.end)
     if (
         name is not None
         and " " not in name
@@ -148,7 +151,7 @@ def _statement(c: Cursor) -> Statement:
         over = ["the name of a figure"] if pen == "ink" else []
         raise refuse("unfinished", token.start, token.start, expected=["a kind of figure", *over])
     if token.kind == "word":
-        known = list(KINDS) + list(VERBS) + ["measure", "pencil", "ink"]
+        known = [*KINDS, *PENS, "measure"]
         raise refuse(
             "unknown_word",
             token.start,
@@ -159,13 +162,17 @@ def _statement(c: Cursor) -> Statement:
     c.fail("a kind of figure")
 
 
+def _pen(c: Cursor) -> str | None:
+    """The pen in front of a figure; `hidden = 5` is a number with such a name."""
+    return c.advance().text if c.at_word(*PENS) and c.peek().kind in ("word", "end") else None
+
+
 def _finish(
     c: Cursor, kind: str, name: str | None, pen: str | None, givens: list[Given], kind_start: int, kind_end: int
 ) -> Statement:
     if c.tok.kind != "end":
         c.fail(*[g.word for g in KINDS[kind].givens if g.written] if kind in KINDS else ["the end"])
-    drawn: Literal["pencil", "ink"] | None = "pencil" if pen == "pencil" else "ink" if pen == "ink" else None
-    return Statement(c.text, kind, name, drawn, tuple(givens), tuple(c.uses), kind_start, kind_end)
+    return Statement(c.text, kind, name, pen, tuple(givens), tuple(c.uses), kind_start, kind_end)
 
 
 def _defined_name(c: Cursor) -> str | None:
@@ -231,4 +238,4 @@ def _reading(c: Cursor) -> list[Given]:
     return givens
 
 
-__all__ = ["HeaderLine", "check_name", "is_blank", "parse_header", "read"]
+__all__ = ["HeaderLine", "check_name", "is_blank", "parse_header", "read_line"]

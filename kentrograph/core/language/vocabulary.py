@@ -5,6 +5,7 @@ The parser, the completion and the reference page all read these tables.
 
 from ..book.kinds import FIGURES
 from ..book.kinds.measure import READINGS as READING_KINDS
+from ..book.pens import PENS as ALL_PENS
 
 KINDS = FIGURES
 """Kinds of figures, by the words that begin them."""
@@ -18,13 +19,8 @@ CHOOSERS = frozenset({"near", "solution"})
 
 READINGS: dict[str, str] = {word: kind.explanation for word, kind in READING_KINDS.items()}
 
-VERBS: dict[str, str] = {
-    "hide": "keep out of sight",
-    "repeat": "repeat in rows or around a place",
-}
-
 HEADERS = frozenset({"unit", "decimals", "angles", "datum"})
-PENS = frozenset({"pencil", "ink"})
+PENS = frozenset(ALL_PENS)
 
 FUNCTIONS: dict[str, tuple[int, int]] = {
     "sqrt": (1, 1),
@@ -53,6 +49,7 @@ PARTS = {
     "dir": "direction",
     "direction": "direction",
     "sweep": "sweep",
+    "count": "how many a set has",
     "area": "area of what is closed",
     "perimeter": "length of the edge of what is closed",
     "circumference": "circumference",
@@ -75,16 +72,14 @@ JOINTS = frozenset(
     " toward corner curve via straight".split()
 )
 
-NAMES_TOO = frozenset({"axis"})
-"""Words of givens that came when figures could bear them as names already: they still can."""
+NAMES_TOO = frozenset("axis keep whole apart fit group place over upright round step scaled pen show fine hidden".split())
+"""Words that came when figures could bear them as names already: they still can."""
 
 RESERVED = (
-    frozenset(KINDS)
-    | (frozenset(g.word for k in KINDS.values() for g in k.givens) - NAMES_TOO)
+    ((frozenset(KINDS) | frozenset(g.word for k in KINDS.values() for g in k.givens)) - NAMES_TOO)
     | frozenset(READINGS)
-    | frozenset(VERBS)
     | HEADERS
-    | PENS
+    | (PENS - NAMES_TOO)
     | frozenset(FUNCTIONS)
     | PLACE_WORDS
     | UNIT_WORDS

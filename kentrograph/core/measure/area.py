@@ -8,7 +8,7 @@ from math import cos, fsum, hypot, pi, radians, sin
 from typing import Any
 
 from ..angles import unit_vector
-from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..problem import refuse
 from ..tolerance import NOISE_OF_SUMS, SERIES_END
@@ -57,6 +57,8 @@ def area_of(figure: Any) -> float:
             return figure.area
         case Outline():
             return abs(signed_area(figure))
+        case FigureSet(members):
+            return fsum(area_of(member) for member in members)
         case _:
             raise refuse("no_area")
 
@@ -65,6 +67,8 @@ def perimeter_of(figure: Any) -> float:
     """Length of the edge of a closed figure."""
     if isinstance(figure, Circle | Ellipse | Outline):
         return figure.length
+    if isinstance(figure, FigureSet):
+        return fsum(perimeter_of(member) for member in figure.members)
     raise refuse("no_area")
 
 

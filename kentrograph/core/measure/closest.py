@@ -8,7 +8,7 @@ zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen f
 from math import atan2, hypot, pi
 from typing import Any, assert_never
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..meet import meet, nearest
 from ..meet.carriers import way_of
 from ..meet.ellipses import nearest_angles
@@ -36,6 +36,10 @@ def distance_between(first: Any, second: Any) -> float:
 
 def closest(first: Any, second: Any) -> Pair:
     """The shortest distance, the place on the first thing and the place on the second."""
+    if isinstance(first, FigureSet):
+        return min((closest(member, second) for member in first.members), key=_distance)
+    if isinstance(second, FigureSet):
+        return min((closest(first, member) for member in second.members), key=_distance)
     if isinstance(first, Outline):
         return min((closest(piece, second) for piece in first.pieces), key=_distance)
     if isinstance(second, Outline):

@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any, Literal
 
 from ..angles import unit_vector
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..meet import feet, meet
 from ..meet.carriers import way_of
@@ -30,7 +30,7 @@ class Gap:
 
 def gap_between(a: Any, b: Any) -> Gap:
     """The gap of any two things; what touches by the tolerance says so, with its residual."""
-    if isinstance(a, Outline) or isinstance(b, Outline):
+    if isinstance(a, Outline | FigureSet) or isinstance(b, Outline | FigureSet):
         return _least([gap_between(p, q) for p in _pieces(a) for q in _pieces(b)])
     if isinstance(a, Point) or isinstance(b, Point):
         apart = closest(a, b)[0]
@@ -50,6 +50,8 @@ def gap_between(a: Any, b: Any) -> Gap:
 
 
 def _pieces(thing: Any) -> tuple[Any, ...]:
+    if isinstance(thing, FigureSet):
+        return thing.members
     return thing.pieces if isinstance(thing, Outline) else (thing,)
 
 

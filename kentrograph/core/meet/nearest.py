@@ -4,7 +4,7 @@ from math import hypot
 from typing import assert_never
 
 from ..angles import unit
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..problem import refuse
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import way_of
@@ -58,7 +58,7 @@ def tangent_places(circle: Circle | Arc, at: Point, tolerance: Tolerance = TOLER
     return circle_circle(over, Circle(circle.centre, circle.radius), tolerance).spots
 
 
-def nearest(figure: Curve | Outline | Point, at: Point) -> Point:
+def nearest(figure: Curve | Outline | Point | FigureSet, at: Point) -> Point:
     """The nearest place on what is drawn of a figure; its start where all are equally near."""
     match figure:
         case Point():
@@ -83,6 +83,8 @@ def nearest(figure: Curve | Outline | Point, at: Point) -> Point:
             return min((*stops, figure.start, figure.end), key=lambda p: hypot(p.x - at.x, p.y - at.y))
         case EndlessLine() | Circle():
             return feet(figure, at)[0]
+        case FigureSet(members):
+            return min((nearest(member, at) for member in members), key=lambda p: hypot(p.x - at.x, p.y - at.y))
         case _:
             raise refuse("not_a_figure")
 

@@ -3,7 +3,7 @@
 from math import hypot
 from typing import Any
 
-from ..book.tree import edge_name
+from ..book.names import edge_name
 from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from ..figures.outline import Piece
 from ..measure.closest import distance_between

@@ -11,8 +11,8 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.caches import Shared
-from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..book.values import Drawn, Untouchable
+from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
 from .known import middles
@@ -77,14 +77,15 @@ class Index:
             self._held.pop(id, None)
             return
         self._held[id] = (value, step)
-        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
             return
-        if not value.more:
+        if not value.more and not isinstance(value.figure, FigureSet):
             self._put_in(id, value.figure)
             return
         # Every version of a figure stands here: which of them is seen depends on where the step stands that asks.
-        self._several[id] = [one for one, _, _ in book.figures_of(id)]
-        for one, _, figure in book.figures_of(id):
+        leaves = list(book.leaves_of(id))
+        self._several[id] = [one for one, _, _ in leaves]
+        for one, _, figure in leaves:
             self._put_in(one, figure)
 
     def _put_in(self, id: str, figure: Any) -> None:

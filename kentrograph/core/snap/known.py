@@ -7,10 +7,10 @@ from typing import Any, NamedTuple, assert_never
 from ..book.book import Book
 from ..book.caches import Shared
 from ..book.manner import Manner
+from ..book.names import edge_name
 from ..book.step import Step
-from ..book.tree import edge_name
 from ..book.values import Reading, Value
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point, halfway
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..meet.within import on_sweep
@@ -82,8 +82,8 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
                     yield Candidate(piece.centre, f"centre of {edge}", "centre", id)
             for what, at in middles(figure):
                 yield Candidate(at, f"{what} of {name}", "area", id)
-        case EndlessLine() | float() | Reading() | None:
-            # It has no special place.
+        case EndlessLine() | FigureSet() | float() | Reading() | None:
+            # It has no special place; the members of a set are looked at one by one.
             pass
         case _:
             assert_never(figure)

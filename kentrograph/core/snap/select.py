@@ -4,8 +4,8 @@ from typing import assert_never
 
 from ..book.book import Book
 from ..book.scene import seen
-from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..book.values import Drawn, Untouchable
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..figures.similarity import carried, rotation
 from ..meet import meet
@@ -22,7 +22,7 @@ def inside(book: Book, box: Box, turn: float = 0.0) -> list[str]:
     The box is upright in a view that is turned by ``turn`` degrees counter-clockwise about the origin.
     """
     found: list[str] = []
-    for id, figure in _shown(book, turn):
+    for id, figure in _shown(book, turn, whole=True):
         if not isinstance(figure, EndlessLine):
             left, low, right, high = box_of(figure)
             if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
@@ -48,13 +48,15 @@ def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
         left, low, right, high = box_of(figure)
         if left > box[2] or right < box[0] or low > box[3] or high < box[1]:
             return False
+    if isinstance(figure, FigureSet):
+        return any(_crosses(member, edges, box) for member in figure.members)
     pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
     return any(meet(piece, edge).how != "apart" for piece in pieces for edge in edges)
 
 
 def hanging_together(book: Book, id: str) -> list[str]:
     """The step and all that hang together with it: an end of one lies on the other, and so on from there."""
-    waiting = [one for one, _, _ in book.figures_of(id)] or [id]
+    waiting = [one for one, _, _ in book.leaves_of(id)] or [id]
     found: dict[str, None] = dict.fromkeys(waiting)
     index = index_of(book)
     figures = dict(_shown(book))
@@ -96,18 +98,21 @@ def _ends(figure: Figure) -> tuple[Point, ...]:
             return figure.corners
         case Point() | EndlessLine() | Circle():
             return ()
+        case FigureSet(members):
+            return tuple(end for member in members for end in _ends(member))
         case _:
             assert_never(figure)
 
 
-def _shown(book: Book, turn: float = 0.0) -> list[tuple[str, Figure]]:
-    """The figures that are seen, by their ids, as they lie in a view turned by so many degrees."""
+def _shown(book: Book, turn: float = 0.0, whole: bool = False) -> list[tuple[str, Figure]]:
+    """The figures that are seen, by their ids, as they lie in a view turned by so many degrees; sets by their members, unless
+    the ``whole`` of them is meant."""
     found: list[tuple[str, Figure]] = []
     for step in book.order:
         value = book.values[step]
-        if book.steps[step].hidden or not isinstance(value, Drawn) or isinstance(value.figure, float | Reading):
+        if book.steps[step].hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
             continue
-        for id, _, figure in book.figures_of(step):
+        for id, _, figure in book.figures_of(step) if whole else book.leaves_of(step):
             if seen(book, id):
                 found.append((id, figure if turn == 0.0 else carried(figure, rotation(Point(0.0, 0.0), -turn))))
     return found

@@ -6,9 +6,10 @@ from ...figures import Figure, Point
 from ...figures.similarity import Similarity, carried
 from ...problem import refuse
 from ..chain import place_in
+from ..names import key_of
 from ..planner import Env, Plan, Planner
-from ..tree import Place, Statement, key_of
-from ..values import Drawn, Reading
+from ..tree import Place, Statement
+from ..values import Drawn, Untouchable
 from .bindings import check_words
 from .given import by_word, needs, place_of_given, too_many
 
@@ -37,7 +38,7 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
     if not operands:
         raise needs(statement, "the names of figures")
     seen: set[str] = set()
-    for operand in operands:
+    for operand in (*operands, *statement.along):
         if operand.key in seen:
             raise refuse("named_twice", operand.start, operand.end, name=operand.text)
         seen.add(operand.key)
@@ -48,14 +49,14 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
         raise refuse("too_many_names", 0, statement.kind_start, count=len(operands))
     if len(set(map(key_of, names))) < len(names):
         raise refuse("named_twice", 0, statement.kind_start, name=names[-1])
-    slots = [(p.slot(operand), operand) for operand in operands]
+    slots = [(p.slot(operand), operand) for operand in (*operands, *(() if keeping else statement.along))]
 
     def draw(env: Env, last: Point) -> Drawn:
         similarity = by(env, last)
         made: list[Figure] = []
         for slot, operand in slots:
             figure = env[slot]
-            if isinstance(figure, float | Reading):
+            if isinstance(figure, Untouchable):
                 raise refuse("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
             made.append(carried(figure, similarity))
         return Drawn(made[0], more=tuple(made[1:]))

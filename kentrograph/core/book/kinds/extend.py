@@ -22,7 +22,7 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"figures": len(statement.givens)})
     slot, operand = only_operand(p, statement)
     no_names(statement)
-    givens = by_word(statement)
+    givens = by_word(statement, {given.word for given in statement.givens} - {"figures"})
     if "start" in givens and "end" in givens:
         raise too_many(statement, givens["end"], ["start"])
     if "start" not in givens and "end" not in givens:

@@ -1,7 +1,7 @@
 """Figures beside a figure."""
 
 from math import hypot
-from typing import cast
+from typing import Any, cast
 
 from ...construct.solution import Solution, near, take
 from ...figures import Figure, Point
@@ -72,7 +72,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
     return draw
 
 
-def _off(figure: Figure, at: Point) -> float:
+def _off(figure: Any, at: Point) -> float:
     there = nearest(figure, at)
     return hypot(there.x - at.x, there.y - at.y)
 

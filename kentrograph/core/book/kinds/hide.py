@@ -1,0 +1,31 @@
+"""Steps that hide figures, or all that a pen draws."""
+
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Plan, Planner
+from ..tree import Statement
+from .given import needs
+from .marking import PEN_GIVENS, pens_named, plan_mark
+
+
+def plan_hide(p: Planner, statement: Statement) -> Plan:
+    """``hide C1 L4``, ``hide pencil``."""
+    if not statement.operands and not pens_named(statement):
+        raise needs(statement, "the names of figures", "a pen")
+    return plan_mark(p, statement, "hide")
+
+
+KIND = Kind(
+    word="hide",
+    group="shape",
+    explanation="keep figures, or all that a pen draws, out of sight",
+    plan=plan_hide,
+    letter="",
+    draws="hide",
+    puts_place=False,
+    first="Name the figures, or click on them; or say a pen: pencil, ink, fine, hidden, axis.",
+    givens=(GivenKind("figures", "figures", "what is out of sight from here on", repeats=True), *PEN_GIVENS),
+    examples=(("hide C1 L2", "out of sight; still named, and measured"), ("hide pencil", "all that is drawn in pencil")),
+    shapes=True,
+    naming=Naming(),
+    marks="hide",
+)

@@ -1,0 +1,33 @@
+"""Steps that draw nothing, and change how figures are drawn, or whether they are: pen, hide, show."""
+
+from ...figures import Point
+from ...problem import refuse
+from ..kind import GivenKind
+from ..pens import PENS
+from ..planner import Env, Plan, Planner
+from ..tree import Statement
+from ..values import Drawn, Mark, Untouchable
+from .bindings import check_words
+
+PEN_GIVENS = tuple(GivenKind(pen, "nothing", explanation) for pen, explanation in PENS.items())
+
+
+def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
+    """A mark on the figures that are named. Raises `Refused` (no_new_figure, not_shaped)."""
+    check_words(statement, {"figures": len(statement.givens)})
+    if statement.names:
+        raise refuse("draws_nothing", 0, statement.kind_start, word=statement.kind)
+    slots = [(p.slot(name), name) for name in statement.operands]
+
+    def draw(env: Env, last: Point) -> Drawn:
+        for slot, name in slots:
+            if isinstance(env[slot], Untouchable):
+                raise refuse("not_shaped", name.start, name.end, name=name.text, word=statement.kind)
+        return Drawn(Mark(says))
+
+    return draw
+
+
+def pens_named(statement: Statement) -> list[str]:
+    """The pens that a statement names."""
+    return [given.word for given in statement.givens if given.word in PENS]

@@ -1,0 +1,63 @@
+"""A symbol, placed."""
+
+from typing import cast
+
+from ...figures import FigureSet, Point
+from ...figures.similarity import carried, dilation, rotation, shift
+from ...problem import refuse
+from ..chain import place_in
+from ..crossings import called
+from ..kind import GivenKind, Kind
+from ..planner import Env, Plan, Planner
+from ..tree import Number, Statement
+from ..values import Drawn
+from .bindings import check_words
+from .cutting import only_operand
+from .given import by_word, needs, place_of_given
+
+
+def plan_placing(p: Planner, statement: Statement) -> Plan:
+    """``place bolt at P1 turned 30 scale 2``: the symbol's datum lands on the place."""
+    check_words(statement, {"figures": len(statement.givens)})
+    slot, operand = only_operand(p, statement)
+    givens = by_word(statement, ("at", "turned", "scale"))
+    if "at" not in givens:
+        raise needs(statement, "at a place")
+    at = place_in(p, statement, place_of_given(givens["at"]))
+    level = p.manner.datum.turn
+    turn = called(p.number(cast(Number, givens["turned"].arguments[0]))) if "turned" in givens else called(0.0)
+    factor = called(p.number(cast(Number, givens["scale"].arguments[0]))) if "scale" in givens else called(1.0)
+
+    def draw(env: Env, last: Point) -> Drawn:
+        symbol = env[slot]
+        if not isinstance(symbol, FigureSet) or not symbol.names:
+            raise refuse("no_symbol", operand.start, operand.end, name=operand.text)
+        place, times = at(env, last), factor(env, last)
+        if not times > 0.0:
+            raise refuse("bad_factor", givens["scale"].start, givens["scale"].end, value=times)
+        datum = Point(0.0, 0.0)
+        figure = carried(symbol, dilation(datum, times)) if times != 1.0 else symbol
+        turned = level + turn(env, last)
+        figure = carried(figure, rotation(datum, turned)) if turned != 0.0 else figure
+        return Drawn(carried(figure, shift(place.x, place.y)), place)
+
+    return draw
+
+
+KIND = Kind(
+    word="place",
+    group="shape",
+    explanation="a symbol at a place",
+    plan=plan_placing,
+    letter="S",
+    draws="set",
+    puts_place=True,
+    first="Name the symbol; then at and a place.",
+    givens=(
+        GivenKind("figures", "figures", "the symbol"),
+        GivenKind("at", "place", "where its datum lands"),
+        GivenKind("turned", "turn", "how far it is turned"),
+        GivenKind("scale", "factor", "how many times as large"),
+    ),
+    examples=(("place boss at P3 turned 30 scale 1.5", "a symbol, as often as one likes; its figures are `S1.C1` and so on"),),
+)

@@ -1,0 +1,31 @@
+"""Steps that show figures, or all that a pen draws."""
+
+from ..kind import GivenKind, Kind, Naming
+from ..planner import Plan, Planner
+from ..tree import Statement
+from .given import needs
+from .marking import PEN_GIVENS, pens_named, plan_mark
+
+
+def plan_show(p: Planner, statement: Statement) -> Plan:
+    """``show C1 L4``, ``show pencil``."""
+    if not statement.operands and not pens_named(statement):
+        raise needs(statement, "the names of figures", "a pen")
+    return plan_mark(p, statement, "show")
+
+
+KIND = Kind(
+    word="show",
+    group="shape",
+    explanation="bring back to sight what was hidden",
+    plan=plan_show,
+    letter="",
+    draws="show",
+    puts_place=False,
+    first="Name the figures, or click on them; or say a pen: pencil, ink, fine, hidden, axis.",
+    givens=(GivenKind("figures", "figures", "what is to be seen again", repeats=True), *PEN_GIVENS),
+    examples=(("show C1", "to be seen again"), ("show pencil", "all that is drawn in pencil")),
+    shapes=True,
+    naming=Naming(),
+    marks="show",
+)
