@@ -6,12 +6,12 @@ import time
 from statistics import median, quantiles
 
 from kentrograph.core.book.book import Book
+from kentrograph.core.book.index import Index, index_of
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Point
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.snap.away import away
 from kentrograph.core.snap.candidates import take_at
-from kentrograph.core.snap.index import Index, index_of
 from kentrograph.core.snap.kinds import KINDS
 from kentrograph.core.snap.query import Passed, Query
 from tools.large import PITCH, large_text

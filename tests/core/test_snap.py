@@ -8,10 +8,10 @@ from hypothesis import strategies as st
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete
+from kentrograph.core.book.index import Index, index_of
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Point
 from kentrograph.core.snap.candidates import take_at
-from kentrograph.core.snap.index import Index, index_of
 from kentrograph.core.snap.kinds import KINDS, ON
 from kentrograph.core.snap.known import Candidate
 from kentrograph.core.snap.query import Passed, Query

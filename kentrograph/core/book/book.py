@@ -6,18 +6,18 @@ resolve to the nearest earlier step that defines them, so a step can only need w
 
 from collections.abc import Iterable, Iterator
 from dataclasses import replace
-from itertools import islice, zip_longest
+from itertools import islice
 from typing import Any
 
 from immutables import Map
 
-from ..figures import FigureSet, Point
+from ..figures import Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .evaluation import Evaluation
 from .manner import Header, Manner
-from .names import copy_name, parted
-from .network import TABLES, key_of_own
+from .names import parted
+from .network import TABLES, key_of_own, result_of
 from .order import Key, Order
 from .pieces import part_or_none
 from .planned import Planned
@@ -26,31 +26,6 @@ from .values import Drawn, Value
 
 LOOKED_THROUGH = 5000
 """So many steps are looked through for names to offer."""
-
-
-def result_of(value: Value | None, which: int) -> Any:
-    """One of the figures that come of a step, by its number; None where there is none."""
-    if type(value) is not Drawn:
-        return None
-    results = value.results
-    return results[which] if which < len(results) else None
-
-
-def member_name(name: str, figures: FigureSet, number: int) -> str:
-    """The name by which a member of a set can be used, by its number from 0."""
-    if not name:
-        return ""
-    if not figures.names:
-        return copy_name(number + 1, name)
-    return f"{name}.{figures.names[number]}"
-
-
-def _leaves(id: str, name: str, figure: Any) -> Iterator[tuple[str, str, Any]]:
-    if not isinstance(figure, FigureSet):
-        yield id, name, figure
-        return
-    for n, member in enumerate(figure.members):
-        yield from _leaves(f"{id}/{n}", member_name(name, figure, n), member)
 
 
 class Book(Evaluation):
@@ -115,94 +90,12 @@ class Book(Evaluation):
         """The step that gives a name, which those that carry it on stand behind."""
         return next((self.steps[d] for d in self._definers.get(key, ()) if key_of_own(self.steps[d], key)), None)
 
-    def figure_of(self, id: str | None) -> Any:
-        """What a step draws, or one figure of several (see `figures_of`), or a member of a set (see `leaves_of`): a figure, a
-        number or a reading; None where there is no such step or it does not stand."""
-        if id is None:
-            return None
-        whole, *path = id.split("/")
-        step, _, which = whole.partition(".")
-        figure = result_of(self.values.get(step), int(which or 0))
-        for number in path:
-            figure = figure.members[int(number)]
-        return figure
-
-    def figures_of(self, id: str) -> list[tuple[str, str, Any]]:
-        """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
-        name and the figure. None where the step does not stand."""
-        value, names = self.values[id], self.steps[id].names
-        if type(value) is not Drawn:
-            return []
-        named = zip_longest(value.results, names[: len(value.results)], fillvalue="")
-        return [(f"{id}.{n}" if n else id, name, figure) for n, (figure, name) in enumerate(named)]
-
-    def leaves_of(self, id: str) -> Iterator[tuple[str, str, Any]]:
-        """The same, with the members of sets, and of sets in them, in place of the sets: their ids go on with a slash and the
-        number of the member, from 0."""
-        for one, name, figure in self.figures_of(id):
-            yield from _leaves(one, name, figure) if isinstance(figure, FigureSet) else ((one, name, figure),)
-
-    def step_of(self, id: str) -> str:
-        """The step that a figure comes of, by its id as `figures_of` or `leaves_of` gives it."""
-        return id.partition("/")[0].partition(".")[0]
-
-    def name_of(self, id: str) -> str:
-        """The name of a figure, by its id as `figures_of` or `leaves_of` gives it; empty where it has none."""
-        whole, *path = id.split("/")
-        step, _, which = whole.partition(".")
-        names, number = self.steps[step].names, int(which or 0)
-        name = names[number] if number < len(names) else ""
-        figure = result_of(self.values.get(step), number)
-        for member in path:
-            name, figure = member_name(name, figure, int(member)), figure.members[int(member)]
-        return name
-
-    def base_name(self, id: str) -> str:
-        """The name of a figure, or of the set that it is a member of."""
-        return self.name_of(id.partition("/")[0])
-
     def figure_named(self, key: str, before: int) -> Any:
         """What a name stands for at an index; None where it stands for nothing."""
         key, path = parted(key)
         id = self._resolve(key, self.key_at(before))
         figure = result_of(self.values[id], self.steps[id].keys.index(key)) if id is not None else None
         return part_or_none(figure, path) if path and figure is not None else figure
-
-    @property
-    def has_versions(self) -> bool:
-        """Whether any step shapes or marks what others have drawn."""
-        return self._carriers > 0 or len(self._markers) > 0
-
-    def is_shaped(self, key: str) -> bool:
-        """Whether a name has more than one version."""
-        return len(self._definers.get(key, ())) > 1
-
-    def resolved(self, key: str, at: Key) -> str | None:
-        """The step that a name means at a place in the order."""
-        return self._resolve(key, at)
-
-    def version(self, key: str, at: Key) -> str | None:
-        """The figure that a name means at a place in the order, by its id as `figures_of` gives it."""
-        found = self._resolve(parted(key)[0], at)
-        if found is None:
-            return None
-        number = self.steps[found].keys.index(parted(key)[0])
-        return f"{found}.{number}" if number else found
-
-    def definers(self, key: str) -> tuple[str, ...]:
-        """The steps that define a name, in the order of the book."""
-        found: tuple[str, ...] = self._definers.get(key, ())
-        return found
-
-    def markers(self, key: str) -> tuple[str, ...]:
-        """The steps that mark a name, in the order of the book."""
-        found: tuple[str, ...] = self._markers.get(key, ())
-        return found
-
-    def users_of(self, id: str) -> tuple[str, ...]:
-        """The steps that need one."""
-        found: tuple[str, ...] = self._users.get(id, ())
-        return found
 
     def taken_names(self) -> InUse:
         """Names in use, and names that waiting steps hope for; none of them is dealt again."""
@@ -244,7 +137,7 @@ class Book(Evaluation):
         settled = step.statement.settled(lambda key: self._kind_at(key, at))
         step = step if settled is step.statement else replace(step, statement=settled)
         planned = Planned(step, self.header.manner.unit)
-        return self._value(step, planned, self._needs(planned, at))
+        return self._value(step, planned, self._needs(planned, at), at)
 
     def evaluated_anew(self) -> "Book":
         """The same book with every step evaluated again; its plans and links are those it has."""

@@ -14,9 +14,12 @@ from ..problem import Problem, Refused
 from .kinds import located
 from .manner import Manner
 from .network import Need, Network, key_of_own, step_of
+from .order import Key
 from .pieces import part_of
 from .planned import Planned
+from .planner import DRAWING
 from .step import Step
+from .surroundings import Surroundings
 from .tree import Name
 from .values import Drawn, Value
 
@@ -53,6 +56,7 @@ class Evaluation(Network):
         values: dict[str, Value] = {}
         self.values = values  # type: ignore[assignment]
         steps, plans, links = self.steps, self._plans, self._links
+        self.evaluating = True
         for id in self.order:
             planned = plans[id]
             plan = planned.fast_plan
@@ -74,6 +78,7 @@ class Evaluation(Network):
                     pass
             values[id] = self._value(steps[id], planned, links[id])
         self.values = Map(values)  # type: ignore[assignment]
+        self.evaluating = False
         self.changed = self.order
 
     def _evaluate(self, ids: Iterable[str]) -> None:
@@ -84,6 +89,14 @@ class Evaluation(Network):
         key = self.order.key
         queue = [(key(id), id) for id in waiting]
         heapify(queue)
+        # Whoever looks at the whole drawing hangs on whatever stands before it.
+        lookers = users.get(DRAWING, ())
+        if lookers and queue:
+            for user in lookers:
+                if user not in waiting and key(user) > queue[0][0]:
+                    waiting.add(user)
+                    heappush(queue, (key(user), user))
+        self.evaluating = True
         while queue:
             _, id = heappop(queue)
             planned = plans[id]
@@ -104,9 +117,11 @@ class Evaluation(Network):
                         waiting.add(user)
                         heappush(queue, (key(user), user))
             values[id] = value
+        self.evaluating = False
         self.changed = frozenset(waiting)
 
-    def _value(self, step: Step, planned: Planned, links: tuple[Need, ...]) -> Value:
+    def _value(self, step: Step, planned: Planned, links: tuple[Need, ...], at: Key | None = None) -> Value:
+        """What a step holds; ``at`` is where it would stand, if it is not in the book."""
         if step.off:
             return Problem("off")
         if planned.problem is not None:
@@ -115,6 +130,9 @@ class Evaluation(Network):
         env: list[Any] = []
         needs_last = planned.needs_last
         for need in links[: planned.needed]:
+            if need == DRAWING:
+                env.append(Surroundings(self, self.order.key(step.id) if at is None else at))
+                continue
             id, which, path = need if isinstance(need, tuple) else (need, 0, ())
             held = values.get(id)
             if type(held) is not Drawn:

@@ -4,18 +4,21 @@ Names resolve to the nearest earlier step that defines them.
 """
 
 from bisect import bisect_left
-from collections.abc import Collection, Iterable
+from collections.abc import Collection, Iterable, Iterator
 from dataclasses import replace
+from itertools import zip_longest
 from typing import Any, Protocol, TypeVar
 
 from immutables import Map
 
+from ..figures import FigureSet
 from ..problem import refuse
 from .manner import Header, Manner
-from .names import Path, key_of, parted
+from .names import Path, copy_name, key_of, parted
 from .order import END, Key, Order
 from .pieces import kind_of_part
 from .planned import Planned
+from .planner import DRAWING
 from .step import Step, like_name
 from .values import Drawn, Value
 
@@ -53,6 +56,31 @@ def key_of_own(step: Step, key: str) -> bool:
     return any(key_of(name) == key for name in step.own)
 
 
+def result_of(value: Value | None, which: int) -> Any:
+    """One of the figures that come of a step, by its number; None where there is none."""
+    if type(value) is not Drawn:
+        return None
+    results = value.results
+    return results[which] if which < len(results) else None
+
+
+def member_name(name: str, figures: FigureSet, number: int) -> str:
+    """The name by which a member of a set can be used, by its number from 0."""
+    if not name:
+        return ""
+    if not figures.names:
+        return copy_name(number + 1, name)
+    return f"{name}.{figures.names[number]}"
+
+
+def _leaves(id: str, name: str, figure: Any) -> Iterator[tuple[str, str, Any]]:
+    if not isinstance(figure, FigureSet):
+        yield id, name, figure
+        return
+    for n, member in enumerate(figure.members):
+        yield from _leaves(f"{id}/{n}", member_name(name, figure, n), member)
+
+
 class Network:
     """Steps, their plans and links. `Evaluation` adds what they hold, `Book` reading and editing."""
 
@@ -67,6 +95,7 @@ class Network:
         "_users",
         "before",
         "changed",
+        "evaluating",
         "hand",
         "header",
         "kept",
@@ -108,6 +137,8 @@ class Network:
         """How many steps carry names on: without them no name has more than one version."""
         self._tried: dict[str, int] = {}
         """For each stem of names, up to which number they are known to be in use."""
+        self.evaluating = False
+        """Whether some of its steps are worked out already and others are not."""
         self._open: set[str] = set()
         """Tables that an edit holds open."""
 
@@ -201,6 +232,9 @@ class Network:
         ``?name`` for a name that nothing before it defines."""
         found: list[Need] = []
         for key in planned.names:
+            if key == DRAWING:
+                found.append(DRAWING)
+                continue
             name, path = parted(key)
             id = self._resolve(name, at)
             which = self.steps[id].keys.index(name) if id is not None else 0
@@ -268,3 +302,87 @@ class Network:
                 self._users[need] = rest
             elif self._users.pop(need, None) and need.startswith("?"):
                 self._comes_free(need[1:])
+
+    # What comes of steps, by ids and names --------------------------------------------------------------------
+
+    def figure_of(self, id: str | None) -> Any:
+        """What a step draws, or one figure of several (see `figures_of`), or a member of a set (see `leaves_of`): a figure, a
+        number or a reading; None where there is no such step or it does not stand."""
+        if id is None:
+            return None
+        whole, *path = id.split("/")
+        step, _, which = whole.partition(".")
+        figure = result_of(self.values.get(step), int(which or 0))
+        for number in path:
+            figure = figure.members[int(number)]
+        return figure
+
+    def figures_of(self, id: str) -> list[tuple[str, str, Any]]:
+        """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
+        name and the figure. None where the step does not stand."""
+        value, names = self.values[id], self.steps[id].names
+        if type(value) is not Drawn:
+            return []
+        named = zip_longest(value.results, names[: len(value.results)], fillvalue="")
+        return [(f"{id}.{n}" if n else id, name, figure) for n, (figure, name) in enumerate(named)]
+
+    def leaves_of(self, id: str) -> Iterator[tuple[str, str, Any]]:
+        """The same, with the members of sets, and of sets in them, in place of the sets: their ids go on with a slash and the
+        number of the member, from 0."""
+        for one, name, figure in self.figures_of(id):
+            yield from _leaves(one, name, figure) if isinstance(figure, FigureSet) else ((one, name, figure),)
+
+    def step_of(self, id: str) -> str:
+        """The step that a figure comes of, by its id as `figures_of` or `leaves_of` gives it."""
+        return id.partition("/")[0].partition(".")[0]
+
+    def name_of(self, id: str) -> str:
+        """The name of a figure, by its id as `figures_of` or `leaves_of` gives it; empty where it has none."""
+        whole, *path = id.split("/")
+        step, _, which = whole.partition(".")
+        names, number = self.steps[step].names, int(which or 0)
+        name = names[number] if number < len(names) else ""
+        figure = result_of(self.values.get(step), number)
+        for member in path:
+            name, figure = member_name(name, figure, int(member)), figure.members[int(member)]
+        return name
+
+    def base_name(self, id: str) -> str:
+        """The name of a figure, or of the set that it is a member of."""
+        return self.name_of(id.partition("/")[0])
+
+    @property
+    def has_versions(self) -> bool:
+        """Whether any step shapes or marks what others have drawn."""
+        return self._carriers > 0 or len(self._markers) > 0
+
+    def is_shaped(self, key: str) -> bool:
+        """Whether a name has more than one version."""
+        return len(self._definers.get(key, ())) > 1
+
+    def resolved(self, key: str, at: Key) -> str | None:
+        """The step that a name means at a place in the order."""
+        return self._resolve(key, at)
+
+    def version(self, key: str, at: Key) -> str | None:
+        """The figure that a name means at a place in the order, by its id as `figures_of` gives it."""
+        found = self._resolve(parted(key)[0], at)
+        if found is None:
+            return None
+        number = self.steps[found].keys.index(parted(key)[0])
+        return f"{found}.{number}" if number else found
+
+    def definers(self, key: str) -> tuple[str, ...]:
+        """The steps that define a name, in the order of the book."""
+        found: tuple[str, ...] = self._definers.get(key, ())
+        return found
+
+    def markers(self, key: str) -> tuple[str, ...]:
+        """The steps that mark a name, in the order of the book."""
+        found: tuple[str, ...] = self._markers.get(key, ())
+        return found
+
+    def users_of(self, id: str) -> tuple[str, ...]:
+        """The steps that need one."""
+        found: tuple[str, ...] = self._users.get(id, ())
+        return found

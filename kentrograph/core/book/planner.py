@@ -33,6 +33,8 @@ from .tree import (
 from .values import Drawn, Reading
 
 _T = TypeVar("_T")
+DRAWING = "*"
+"""Under what a plan needs the whole drawing before it; no figure can have that name."""
 Env = Sequence[Any]
 NumberPlan = float | Callable[[Env, Point], float]
 Plan = Callable[[Env, Point], Drawn]
@@ -67,6 +69,12 @@ class Planner(ABC):
             return self.names.index(key)
         self.names.append(key)
         return len(self.names) - 1
+
+    def drawing(self) -> int:
+        """Where all that is seen of the drawing before the step stands in the plan's ``env``."""
+        if DRAWING not in self.names:
+            self.names.append(DRAWING)
+        return self.names.index(DRAWING)
 
     # What numbers hold and are held by ------------------------------------------------------------------
 

@@ -8,16 +8,16 @@ be drawn, for the version that stands there.
 from bisect import bisect_left, bisect_right
 from collections.abc import Iterator, Sequence
 
-from .book import Book
 from .kinds import ALL
 from .names import key_of
+from .network import Network
 from .order import END, Key
 from .pens import PENS
 from .step import Step, pen_key
 from .values import Drawn, Mark
 
 
-def seen(book: Book, id: str, at: Key = END) -> bool:
+def seen(book: Network, id: str, at: Key = END) -> bool:
     """Whether a figure, by its id as `Book.figures_of` gives it, is seen at a place in the order, or at the end: an earlier
     version of what its name stands for is not, nor what an outline has taken up."""
     kind = ALL.get(book.steps[book.step_of(id)].statement.kind)
@@ -39,29 +39,29 @@ def seen(book: Book, id: str, at: Key = END) -> bool:
     return not _hidden(book, key, at) and not (_hidden_pens(book) and _hidden(book, pen_key(pen_of(book, id, at)), at))
 
 
-def _hidden(book: Book, key: str, at: Key) -> bool:
+def _hidden(book: Network, key: str, at: Key) -> bool:
     """Whether the last step that hides or shows what has a name, or what a pen draws, hides it: whatever is made of it since."""
     said = [mark for mark in _all_marks(book, key, at) if mark in ("hide", "show")]
     return bool(said) and said[-1] == "hide"
 
 
-def _hidden_pens(book: Book) -> bool:
+def _hidden_pens(book: Network) -> bool:
     return any(book.markers(pen_key(pen)) for pen in PENS)
 
 
-def _stands_in_a_set(book: Book, id: str) -> bool:
+def _stands_in_a_set(book: Network, id: str) -> bool:
     """Whether a figure was shaped along with a set, in which it is seen."""
     whole = id.partition("/")[0]
     statement = book.steps[book.step_of(id)].statement
     return bool(statement.along) and int(whole.partition(".")[2] or 0) >= len(statement.operands)
 
 
-def shown_of(book: Book, id: str) -> tuple[bool, ...]:
+def shown_of(book: Network, id: str) -> tuple[bool, ...]:
     """Which of the figures that come of a step are seen."""
     return tuple(seen(book, one) for one, _, _ in book.figures_of(id))
 
 
-def pen_of(book: Book, id: str, at: Key = END) -> str:
+def pen_of(book: Network, id: str, at: Key = END) -> str:
     """What a figure is drawn with at a place in the order, or at the end: what the last step that marks it says, else its own
     step; a verb draws with what drew the first figure that it works on."""
     while True:
@@ -86,7 +86,7 @@ def _pen(mark: str) -> str:
     return "pencil" if mark == "inked over" else mark.removeprefix("pen ") if mark.startswith("pen ") else ""
 
 
-def _marks(book: Book, key: str, step: str, at: Key) -> Iterator[str]:
+def _marks(book: Network, key: str, step: str, at: Key) -> Iterator[str]:
     """How what a step has made of a name is marked, as far as a place in the order."""
     ids = book.markers(key)
     if ids:
@@ -94,21 +94,21 @@ def _marks(book: Book, key: str, step: str, at: Key) -> Iterator[str]:
         yield from _said(book, ids[bisect_right(ids, order(step), key=order) : bisect_left(ids, at, key=order)])
 
 
-def _all_marks(book: Book, key: str, at: Key) -> Iterator[str]:
+def _all_marks(book: Network, key: str, at: Key) -> Iterator[str]:
     """How a name is marked, whichever version of it, as far as a place in the order."""
     ids = book.markers(key)
     if ids:
         yield from _said(book, ids[: bisect_left(ids, at, key=book.order.key)])
 
 
-def _said(book: Book, ids: Sequence[str]) -> Iterator[str]:
+def _said(book: Network, ids: Sequence[str]) -> Iterator[str]:
     for id in ids:
         value = book.values.get(id)
         if type(value) is Drawn:
             yield value.figure.says if isinstance(value.figure, Mark) else ALL[book.steps[id].statement.kind].marks
 
 
-def sharing(book: Book, id: str) -> tuple[str, ...]:
+def sharing(book: Network, id: str) -> tuple[str, ...]:
     """The steps whose figures are seen or drawn otherwise because of one that was touched: those that define a name that it
     defines or marks, too, and the verbs that work on what comes of any of them."""
     step = book.steps.get(id)
@@ -124,7 +124,7 @@ def sharing(book: Book, id: str) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _versions(book: Book, step: Step) -> Iterator[str]:
+def _versions(book: Network, step: Step) -> Iterator[str]:
     for key in (*step.keys, *step.marked):
         yield from book.definers(key)
     if any(key.startswith("pen ") for key in step.marked):

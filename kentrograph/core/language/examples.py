@@ -19,7 +19,7 @@ DRAWING = (
     "E2 = pencil ellipse centre 35, 20 axes 20, 14 part 0 to 180",
     "L3 = pencil line from 15, 20 to 55, 20",
     "symbol boss\n  C1 = pencil circle centre 0, 0 radius 4\n  L1 = pencil line from -6, 0 to 6, 0\nend symbol",
-    "K1 = pencil path from 14, 18 to 46, 18 curve to 46, 38 to 14, 38 close",
+    "K1 = ink path from 14, 18 to 46, 18 curve to 46, 38 to 14, 38 close",
 )
 ON_DEMAND = frozenset({"E1", "E2", "L3", "K1"})
 """What is drawn only in the pictures of statements that name it."""

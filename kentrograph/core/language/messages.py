@@ -175,6 +175,9 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_such_member": lambda f: (
         f"there is no {f['member']} in {f['name']}" + (f": it has {_listed(f['has'], 'and')}" if f["has"] else "")
     ),
+    "nothing_around": lambda f: "there is nothing drawn around that place",
+    "not_enclosed": lambda f: "the place is not closed in on all sides: what is drawn around it lets it out",
+    "on_an_edge": lambda f: "the place lies on a figure: take one between them",
     "in_symbol": lambda f: f"line {f['line']} of the symbol: {sentence(f['problem'])}",
     "empty_symbol": lambda f: "the symbol draws nothing: it needs at least one figure",
     "no_symbol": lambda f: f"{f['name']} is no symbol: a symbol is a block from symbol and its name to end symbol",

@@ -10,7 +10,7 @@ from typing import Any
 from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
-from ..problem import refuse
+from ..problem import Refused, refuse
 from ..tolerance import NOISE_OF_SUMS, SERIES_END
 
 
@@ -128,3 +128,14 @@ def box_middle(figure: Any) -> Point:
     """The middle of the upright box around a figure."""
     left, bottom, right, top = box_of(figure)
     return Point(left + (right - left) / 2, bottom + (top - bottom) / 2)
+
+
+def middles(figure: Any) -> list[tuple[str, Point]]:
+    """Area centre and centre of the box of a closed outline; none of one that holds no area."""
+    if not isinstance(figure, Outline) or not figure.closed:
+        return []
+    try:
+        return [("middle", area_centre(figure)), ("box middle", box_middle(figure))]
+    except Refused:
+        # Its parts cancel each other: the box is all that has a middle.
+        return [("box middle", box_middle(figure))]

@@ -6,6 +6,7 @@ from math import hypot
 from typing import Any
 
 from ..book.book import Book
+from ..book.index import index_of
 from ..book.order import END
 from ..book.scene import seen
 from ..figures import Arc, Circle, Line, Outline, Point
@@ -16,7 +17,6 @@ from ..tolerance import SPOT_SHARE
 from .away import away, edge_at
 from .crossings import MOST_CROSSED, add_crossings
 from .guide_lines import sights_near
-from .index import index_of
 from .known import Candidate, known_places, parts, stepped
 from .query import Query
 from .scores import Scores

@@ -12,9 +12,8 @@ from ..book.step import Step
 from ..book.values import Reading, Value
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, halfway
 from ..figures.along import place_along
-from ..measure.area import area_centre, box_middle
+from ..measure.area import middles
 from ..meet.within import on_sweep
-from ..problem import Refused
 from .query import Query
 
 
@@ -87,17 +86,6 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             pass
         case _:
             assert_never(figure)
-
-
-def middles(figure: Any) -> list[tuple[str, Point]]:
-    """Area centre and centre of the box of a closed outline; none of one that holds no area."""
-    if not isinstance(figure, Outline) or not figure.closed:
-        return []
-    try:
-        return [("middle", area_centre(figure)), ("box middle", box_middle(figure))]
-    except Refused:
-        # Its parts cancel each other: the box is all that has a middle.
-        return [("box middle", box_middle(figure))]
 
 
 def _quarters(book: Book, figure: Circle | Arc, name: str, id: str) -> Iterator[Candidate]:

@@ -3,6 +3,7 @@
 from typing import assert_never
 
 from ..book.book import Book
+from ..book.index import index_of
 from ..book.scene import seen
 from ..book.values import Drawn, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
@@ -11,7 +12,6 @@ from ..figures.similarity import carried, rotation
 from ..meet import meet
 from ..tolerance import TOLERANCE
 from .away import away
-from .index import index_of
 
 Box = tuple[float, float, float, float]
 

@@ -25,6 +25,7 @@ from . import (
     move,
     number,
     offset,
+    outline,
     path,
     pen,
     place,
@@ -46,7 +47,7 @@ ALL: dict[str, Kind] = {
     for module in (
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
         *(trim, keep, split, extend, whole, ink, offset),
-        *(join, apart, fillet, chamfer, move, copy, turn, mirror, scale, fit, repeat, group, place, symbol),
+        *(join, apart, fillet, chamfer, move, copy, turn, mirror, scale, fit, repeat, group, place, symbol, outline),
         *(pen, hide, show),
         *(measure, number),
     )

@@ -30,7 +30,11 @@ KIND = Kind(
     puts_place=False,
     first="Say which pen, pencil, ink, fine, hidden or axis; then name the figures, or click on them.",
     givens=(GivenKind("figures", "figures", "what is drawn with it", repeats=True), *PEN_GIVENS),
-    examples=(("pen hidden C3 L2", "dashed, as hidden edges are"), ("pen axis L1", "long dashed dotted, as centre lines are")),
+    examples=(
+        ("pen hidden C3 L2", "dashed, as hidden edges are"),
+        ("pen axis L1", "long dashed dotted, as centre lines are"),
+        ("pen ink C1", "continuous and wide, as visible edges are; `fine` is narrow, `pencil` does not print"),
+    ),
     shapes=True,
     naming=Naming(),
     marks="pen",

@@ -9,13 +9,13 @@ from collections.abc import Iterator
 from math import ceil, cos, floor, frexp, radians, sin
 from typing import Any
 
-from ..book.book import Book
-from ..book.caches import Shared
-from ..book.values import Drawn, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
+from ..measure.area import middles
 from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
-from .known import middles
+from .caches import Shared
+from .network import Network
+from .values import Drawn, Untouchable
 
 _FINENESS = 1
 """A figure covers up to 2 cells of its size each way, and more than half as many."""
@@ -46,7 +46,7 @@ class Index:
 
     # Keeping up ---------------------------------------------------------------------------------------
 
-    def of(self, book: Book) -> "Index":
+    def of(self, book: Network) -> "Index":
         """This index, for a book: what differs from the last one asked for is taken out and put in again."""
         if self._stamp is book.stamp:
             return self
@@ -61,16 +61,25 @@ class Index:
         self._stamp = book.stamp
         return self
 
-    def _scan(self, book: Book) -> None:
+    def half_way(self, book: Network) -> "Index":
+        """This index, for a book of which some steps are worked out and others are not: the next look-up finds out again what
+        they hold then."""
+        if self._stamp is None:
+            self._points_level = _level_of_points(book)
+        self._scan(book)
+        self._stamp = object()
+        return self
+
+    def _scan(self, book: Network) -> None:
         for id in [id for id in self._held if id not in book.steps]:
             self._renew(book, id)
         held, values, steps = self._held, book.values, book.steps
         for id in book.order:
             known = held.get(id)
-            if known is None or known[0] is not values[id] or known[1] is not steps[id]:
+            if known is None or known[0] is not values.get(id) or known[1] is not steps[id]:
                 self._renew(book, id)
 
-    def _renew(self, book: Book, id: str) -> None:
+    def _renew(self, book: Network, id: str) -> None:
         self._take_out(id)
         step, value = book.steps.get(id), book.values.get(id)
         if step is None:
@@ -115,8 +124,9 @@ class Index:
 
     # Looking up ---------------------------------------------------------------------------------------
 
-    def around(self, x: float, y: float, reach: float) -> dict[str, None]:
-        """The figures, by their ids, that may run, or have a place, within reach: all, unless too many to tell apart."""
+    def around(self, x: float, y: float, reach: float, every: bool = False) -> dict[str, None]:
+        """The figures, by their ids, that may run, or have a place, within reach: all, unless too many to tell apart; then, too,
+        where ``every`` one is wanted."""
         found = dict(self._endless)
         for level, cells in self._levels.items():
             size = 2.0**level
@@ -132,7 +142,7 @@ class Index:
                                 found[id] = None
                 continue
             had = len(found)
-            if len(cells) > asked or len(cells) > _MOST_CELLS:
+            if not every and (len(cells) > asked or len(cells) > _MOST_CELLS):
                 self._by_rings(cells, floor(x / size), floor(y / size), ceil(reach / size), found)
                 if asked <= _MOST_CELLS or len(found) > had:
                     continue
@@ -152,9 +162,14 @@ class Index:
                 return
 
 
-def index_of(book: Book) -> Index:
+def index_of(book: Network) -> Index:
     """The index of a book; every revision of it shares one."""
     return _INDEX.of(book).of(book)
+
+
+def index_half_way(book: Network) -> Index:
+    """The same, while the book is being worked out: of what stands worked out so far."""
+    return _INDEX.of(book).half_way(book)
 
 
 _INDEX = Shared(Index)
@@ -175,7 +190,7 @@ def _ring(i: int, j: int, ring: int) -> Iterator[tuple[int, int]]:
 # Where a figure stands ----------------------------------------------------------------------------------
 
 
-def _level_of_points(book: Book) -> int:
+def _level_of_points(book: Network) -> int:
     """The size of cells for point marks: about one of them in a cell, as they lie when the index is made."""
     points = [v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Point)]
     if len(points) < 2:
