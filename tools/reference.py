@@ -59,9 +59,8 @@ def drawn(text: str) -> str:
         assert isinstance(value, Drawn)
         if not isinstance(value.figure, float | Reading):
             name = book.steps[id].name
-            if (name in ON_DEMAND and name not in text and not text.startswith("outline")) or ALL[
-                book.steps[id].statement.kind
-            ].unseen:
+            on_demand = name in ON_DEMAND and name not in text and not text.startswith("outline")
+            if on_demand or ALL[book.steps[id].statement.kind].unseen:
                 continue
             shown.append(Styled(value.figure, PENCIL, 0.4, name))
     value = book.values[new]

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from ..core.book.book import Book
 from ..core.book.edits import Edit
 from ..core.language.codec import edit_data, edit_from, header_data
+from ..core.language.naming import edited_in_full
 from ..core.problem import refuse
 from .announce import announce
 from .backings import convert_backing
@@ -50,7 +51,7 @@ def change(session: Session, cache: BookCache, id: UUID, base: int | None, autho
     row = _locked(session, id, base)
     before = current_book(session, cache, row)
     edit, label = make(before)
-    after, inverse = before.edited(edit)
+    after, edit, inverse = edited_in_full(before, edit)
     revision = row.revision + 1
     log_change(session, id, revision, author, label, "do", None, edit_data(edit), edit_data(inverse), revision, None)
     return _finish(session, cache, row, before, after)

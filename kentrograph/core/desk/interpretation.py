@@ -22,6 +22,7 @@ from ..book.tree import (
     Plain,
     Portion,
     Statement,
+    SymbolBody,
 )
 from ..figures import EndlessLine, Line, Point
 from ..language.vocabulary import KINDS, SHORT
@@ -141,7 +142,7 @@ def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: 
     """A value in words; nothing where the text says the same already, or names a figure."""
     header = book.header
     match argument:
-        case Name() | Portion() | Plain() | Bearing():
+        case Name() | Portion() | Plain() | Bearing() | SymbolBody():
             return ""
         case Coordinates(x, y) if _literal(x) and _literal(y):
             return ""
