@@ -220,7 +220,7 @@ def reads() -> Iterator[tuple[dict[str, Any], str]]:
         yield {"pointer": {**POINTER, "x": 1e15, "snapping": {**SNAPPING, key: 1e-9}}}, "line"
     yield {"pointer": {**POINTER, "passed": ["\x00"]}}, "refused"
     yield {"pointer": {**POINTER, "passed": ["((((", "middle of", "P9"]}, "draft": {"kind": "line", "rows": []}}, "line"
-    for kind in ("nonsense", "", "measure", "measure nonsense", "offset", "number"):
+    for kind in ("nonsense", "", "measure", "measure nonsense", "symbol", "number"):
         yield {"draft": {"kind": kind, "rows": []}, "pointer": POINTER}, "refused"
     for text in ("\x00", "a\x00", "# \x1b", "\x7f" * 9, "1 " + "9" * 400 + "/7", "9" * 5000, "a = 1 " + "9" * 400 + "/7"):
         yield {"text": text}, "line"

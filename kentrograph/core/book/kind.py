@@ -103,7 +103,7 @@ class Naming:
     carried: Callable[[Statement], tuple[Name, ...]] = lambda statement: ()
     becomes: Callable[[str], str] = lambda kind: kind
     own: Callable[[Statement, KindOf], str | None] | None = None
-    fresh: int = 0
+    fresh: Callable[[Statement], int] = lambda statement: 0
     """How many have names of their own, where that is known before it is drawn."""
     counted: bool = False
     """Whether only drawing it tells how many there are."""

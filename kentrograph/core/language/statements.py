@@ -128,7 +128,7 @@ def _statement(c: Cursor) -> Statement:
         pen_start = c.tok.start
         pen = _pen(c)
     token = c.tok
-    if pen is not None and c.at_name() and (c.peek().kind == "end" or c.peek().text in ("from", "to", ".")):
+    if pen is not None and c.at_name() and (c.at_part() or c.peek().kind == "end" or c.peek().text in ("from", "to")):
         # ``ink C1 from ... to ...`` names a figure where a kind would stand: it is inked over.
         if pen == "pencil":
             raise refuse("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])

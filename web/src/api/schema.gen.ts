@@ -763,6 +763,8 @@ export interface components {
              * @enum {string}
              */
             kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline" | "set";
+            /** Name */
+            name?: string;
             /** Part */
             part?: number[];
             /** Pen */
@@ -909,7 +911,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "place" | "shape" | "read" | "number";
+            group: "place" | "shape" | "read" | "number" | "block";
             /** Title */
             title: string;
             /** Word */
@@ -1596,7 +1598,7 @@ export interface components {
              * @default ink
              * @enum {string}
              */
-            pen: "pencil" | "ink";
+            pen: "pencil" | "ink" | "fine" | "hidden" | "axis";
             /** Text */
             text: string;
         };

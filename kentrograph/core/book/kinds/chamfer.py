@@ -14,10 +14,10 @@ from ..chain import argument_plan
 from ..crossings import called, curve_of
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
-from ..tree import Given, Name, Number, Statement
+from ..tree import Given, Number, Statement
 from ..values import Drawn
 from .bindings import check_words, drawn_of
-from .corners import carried_by_corners, corners_of, is_trimmed, own_of, plan_corners, plan_trimmed
+from .corners import carried_by_corners, check_corners, corners_of, is_trimmed, new_ones, own_of, plan_corners, plan_trimmed
 from .given import by_word, needs
 
 Sizes = Callable[[Env, Point], tuple[float, float | None, float | None]]
@@ -42,14 +42,13 @@ def plan_chamfer(p: Planner, statement: Statement) -> Plan:
             return first, None, angle(env, last)
         return first, numbers[1](env, last) if len(numbers) > 1 else first, None
 
+    check_corners(statement, of)
     if of.how != "figures":
 
         def way(env: Env, last: Point) -> Way:
             return cutting_off(*sizes(env, last))
 
         return plan_corners(p, statement, of, way, given)
-    if any(not isinstance(g.arguments[0], Name) for g in statement.givens if g.word == "figures"):
-        raise refuse("one_corner", of.given.start, of.given.end)
     plan = _of_two(p, statement, given, sizes)
     return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
 
@@ -112,5 +111,5 @@ KIND = Kind(
     ),
     shapes=True,
     edges=True,
-    naming=Naming(carried=carried_by_corners, own=own_of("line"), fresh=1),
+    naming=Naming(carried=carried_by_corners, own=own_of("line"), fresh=new_ones),
 )

@@ -36,6 +36,13 @@ def corners_of(statement: Statement) -> Corners | None:
     return Corners("figures" if len(named) > 1 else "all", named[0], first)
 
 
+def check_corners(statement: Statement, of: Corners) -> None:
+    """Refuses one corner beside another, or beside a figure (one_corner)."""
+    named = [g for g in statement.givens if g.word == "figures"]
+    if len(named) > 1 and any(not isinstance(g.arguments[0], Name) for g in named):
+        raise refuse("one_corner", of.given.start, named[1].end)
+
+
 def carried_by_corners(statement: Statement) -> tuple[Name, ...]:
     """The names that go on: the outline's; of two figures theirs where they are trimmed."""
     of = corners_of(statement)
@@ -44,6 +51,12 @@ def carried_by_corners(statement: Statement) -> tuple[Name, ...]:
     if of.how != "figures":
         return (of.name,)
     return statement.operands[:2] if is_trimmed(statement) else ()
+
+
+def new_ones(statement: Statement) -> int:
+    """How many new figures come: what is put between two, and none where an outline is shaped."""
+    of = corners_of(statement)
+    return 1 if of is not None and of.how == "figures" else 0
 
 
 def is_trimmed(statement: Statement) -> bool:

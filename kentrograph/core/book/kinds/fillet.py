@@ -4,15 +4,14 @@ from typing import Any, cast
 
 from ...construct.solution import Solution
 from ...figures import Point
-from ...problem import refuse
 from ...shape.corners import Way, rounding
 from ...tangency.arcs import between
 from ...tangency.choose import Stated
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
-from ..tree import Name, Number, Statement
+from ..tree import Number, Statement
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts
-from .corners import carried_by_corners, corners_of, is_trimmed, own_of, plan_corners, plan_trimmed
+from .corners import carried_by_corners, check_corners, corners_of, is_trimmed, new_ones, own_of, plan_corners, plan_trimmed
 from .given import by_word, needs
 from .touching import chosen_circle, family_of, name_of, touching_circles
 
@@ -29,6 +28,7 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
     radius = by_word(statement, ("radius",)).get("radius")
     if radius is None:
         raise needs(statement, "radius")
+    check_corners(statement, of)
     if of.how != "figures":
         size = p.length(cast(Number, radius.arguments[0]))
 
@@ -36,8 +36,6 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
             return rounding(size if isinstance(size, float) else size(env, last))
 
         return plan_corners(p, statement, of, way, radius)
-    if any(not isinstance(g.arguments[0], Name) for g in statement.givens if g.word == "figures"):
-        raise refuse("one_corner", of.given.start, of.given.end)
     plan = _of_two(p, statement)
     return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
 
@@ -86,5 +84,5 @@ KIND = Kind(
     ),
     shapes=True,
     edges=True,
-    naming=Naming(carried=carried_by_corners, own=own_of("arc"), fresh=1),
+    naming=Naming(carried=carried_by_corners, own=own_of("arc"), fresh=new_ones),
 )

@@ -46,6 +46,7 @@ KIND = Kind(
     ),
     shapes=True,
     always_keeps=True,
-    naming=Naming(own=_drawn, fresh=1),
+    edges=True,
+    naming=Naming(own=_drawn, fresh=lambda statement: 1),
     marks="inked over",
 )

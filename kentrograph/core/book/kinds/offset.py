@@ -98,5 +98,6 @@ KIND = Kind(
     ),
     shapes=True,
     always_keeps=True,
+    edges=True,
     naming=Naming(counted=True),
 )
