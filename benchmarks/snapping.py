@@ -10,7 +10,7 @@ from kentrograph.core.book.index import Index, index_of
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Point
 from kentrograph.core.language.script import book_of, read_script
-from kentrograph.core.snap.away import away
+from kentrograph.core.measure.away import away
 from kentrograph.core.snap.candidates import take_at
 from kentrograph.core.snap.kinds import KINDS
 from kentrograph.core.snap.query import Passed, Query

@@ -18,12 +18,12 @@ from kentrograph.core.figures.box import box_of
 from kentrograph.core.figures.similarity import Similarity, carried, dilation, reflection, rotation
 from kentrograph.core.language.report import figure_data
 from kentrograph.core.measure.area import area_of, perimeter_of
+from kentrograph.core.measure.away import away
 from kentrograph.core.measure.closest import closest, distance_between
 from kentrograph.core.measure.gap import Gap, State, gap_between
 from kentrograph.core.meet import Meeting, feet, meet, meet_long, nearest
 from kentrograph.core.meet.within import distance_along, within
 from kentrograph.core.problem import Refused
-from kentrograph.core.snap.away import away
 from kentrograph.core.tolerance import TOLERANCE
 from kentrograph.exchange.svg import Styled, picture
 

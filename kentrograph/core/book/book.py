@@ -45,7 +45,7 @@ class Book(Evaluation):
             book.steps[step.id] = step
             book._define(step)
             book._plans[step.id] = Planned(step, book.header.manner.unit)
-        book._link(book.order)
+        book._link(book.order, set())
         book._evaluate_all()
         book._close()
         return book

@@ -40,12 +40,17 @@ class Evaluation(Network):
 
     def _settle(self, touched: set[str]) -> None:
         """Links the touched steps again, then evaluates them and whatever hangs on a value that changed."""
-        touched = {id for id in touched if id in self.steps}
+        there = {id for id in touched if id in self.steps}
+        if len(there) < len(touched):
+            # Nobody knows any more where it stood that is gone: whoever looks at the whole drawing looks again.
+            there.update(self._users.get(DRAWING, ()))
+        touched = there
         waiting = set(touched)
         while waiting:
             # A step that reads otherwise may be another kind of thing, and then those that use it are linked again, too.
-            other_kinds = self._link(sorted(waiting, key=self.order.key))
-            waiting = {user for id in other_kinds for user in self._users.get(id, ())}
+            again: set[str] = set()
+            other_kinds = self._link(sorted(waiting, key=self.order.key), again)
+            waiting = again.union(user for id in other_kinds for user in self._users.get(id, ()))
             touched |= waiting
         self._evaluate(touched)
 

@@ -261,7 +261,7 @@ class Network:
             return kind_of_part(value.results[which] if there else None, path)
         return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
-    def _settle_reading(self, id: str) -> bool:
+    def _settle_reading(self, id: str, again: set[str]) -> bool:
         """Reads a step anew where its reading hinges on names that stand for something else now; whether it has become
         another kind of thing."""
         step, at = self.steps[id], self.order.key(id)
@@ -271,16 +271,18 @@ class Network:
             read = replace(step, statement=settled)
             if (read.keys, read.marked) != (step.keys, step.marked):
                 self._undefine(step)
+                again.update(self._users_between({*step.keys, *read.keys}, at))
                 self._define(read)
             self.steps[id] = read
             self._plans[id] = Planned(self.steps[id], self.header.manner.unit)
         return self.steps[id].figure_kind != step.figure_kind
 
-    def _link(self, ids: Iterable[str]) -> list[str]:
-        """Links steps to what they need, in the order of the book; those that have become another kind of thing."""
+    def _link(self, ids: Iterable[str], again: set[str]) -> list[str]:
+        """Links steps to what they need, in the order of the book; those that have become another kind of thing. ``again`` is
+        given those that have to be linked once more: they use names that are defined elsewhere now."""
         other_kinds: list[str] = []
         for id in ids:
-            if self.steps[id].statement.hinges and self._settle_reading(id):
+            if self.steps[id].statement.hinges and self._settle_reading(id, again):
                 other_kinds.append(id)
             elif self.steps[id].statement.operands:
                 # What comes of a verb is of the kind of what it works on, which may be another one now.

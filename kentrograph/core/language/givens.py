@@ -243,7 +243,8 @@ def _at_copies(c: Cursor, kind: Kind) -> bool:
     """Whether it is said how many times: the number stands before its word."""
     if kind.given("times") is None:
         return False
-    return c.tok.kind == "num" or c.at_op("(") or (c.at_name() and c.peek().text in ("times", "by"))
+    named = c.at_name() and c.peek().text in ("times", "by") and c.peek(2).kind != "num"
+    return c.tok.kind == "num" or c.at_op("(") or named
 
 
 def _steps(c: Cursor, spec: GivenKind, start: int) -> list[Given]:

@@ -249,12 +249,9 @@ def named_step(
     step = Step(id, " ".join(written), not written, statement, header.manner)
     naming = kind.naming
     if naming is not None:
-        kinds = (
-            count(step)[len(step.carried) :]
-            if naming.counted
-            else [naming.own_kind(statement, kind_of)] * naming.fresh(statement)
-        )
-        return dealt_more(step, kinds[len(written) :], taken)
+        kind_made = naming.own_kind(statement, kind_of)
+        found = count(step)[len(step.carried) :] if naming.counted else [kind_made] * naming.fresh(statement)
+        return dealt_more(step, found[len(written) :], taken)
     if not kind.keeps(statement):
         return replace(step, name="")
     kinds = [kind_of(operand.key) for operand in statement.operands]

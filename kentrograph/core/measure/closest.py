@@ -5,10 +5,12 @@ all of those are tried. Source: common practice. Of an ellipse and a line or a c
 zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen from either of them.
 """
 
-from math import atan2, hypot, pi
+from math import atan2, hypot, inf, pi
 from typing import Any, assert_never
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures.box import box_of
+from ..figures.box_tree import BoxTree
 from ..meet import meet, nearest
 from ..meet.carriers import way_of
 from ..meet.ellipses import nearest_angles
@@ -36,14 +38,8 @@ def distance_between(first: Any, second: Any) -> float:
 
 def closest(first: Any, second: Any) -> Pair:
     """The shortest distance, the place on the first thing and the place on the second."""
-    if isinstance(first, FigureSet):
-        return min((closest(member, second) for member in first.members), key=_distance)
-    if isinstance(second, FigureSet):
-        return min((closest(first, member) for member in second.members), key=_distance)
-    if isinstance(first, Outline):
-        return min((closest(piece, second) for piece in first.pieces), key=_distance)
-    if isinstance(second, Outline):
-        return min((closest(first, piece) for piece in second.pieces), key=_distance)
+    if isinstance(first, Outline | FigureSet) or isinstance(second, Outline | FigureSet):
+        return _closest_parts(parts_of(first), parts_of(second))
     if isinstance(first, Point):
         return _pair(first, nearest(second, first))
     if isinstance(second, Point):
@@ -58,6 +54,33 @@ def closest(first: Any, second: Any) -> Pair:
     candidates += [_pair(nearest(first, p), p) for p in _ends(second)]
     candidates += _square_to_both(first, second)
     return min(candidates, key=_distance)
+
+
+def parts_of(thing: Any) -> list[Any]:
+    """What a thing is made of: the pieces of an outline, of all outlines in a set; else itself."""
+    if isinstance(thing, FigureSet):
+        return [part for member in thing.members for part in parts_of(member)]
+    return list(thing.pieces) if isinstance(thing, Outline) else [thing]
+
+
+def tree_of(parts: list[Any]) -> BoxTree:
+    """The boxes of parts, to find those near others; a line without ends is everywhere."""
+    everywhere = (-inf, -inf, inf, inf)
+    return BoxTree([everywhere if isinstance(part, EndlessLine) else box_of(part) for part in parts])
+
+
+def _closest_parts(ones: list[Any], others: list[Any]) -> Pair:
+    """The closest of all pairs of parts: the likely ones first, until no other pair can be closer than the closest found."""
+    best: list[Pair] = []
+
+    def measure(n: int, k: int) -> float:
+        pair = closest(ones[n], others[k])
+        if not best or pair[0] < best[0][0]:
+            best[:] = [pair]
+        return pair[0]
+
+    tree_of(ones).closest(tree_of(others), measure)
+    return best[0]
 
 
 def _distance(pair: Pair) -> float:

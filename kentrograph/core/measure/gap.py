@@ -11,7 +11,7 @@ from ..meet import feet, meet
 from ..meet.carriers import way_of
 from ..meet.ellipses import apart
 from ..tolerance import TOLERANCE
-from .closest import closest
+from .closest import closest, parts_of, tree_of
 
 State = Literal["touches", "gap", "crosses", "lies on"]
 
@@ -31,7 +31,7 @@ class Gap:
 def gap_between(a: Any, b: Any) -> Gap:
     """The gap of any two things; what touches by the tolerance says so, with its residual."""
     if isinstance(a, Outline | FigureSet) or isinstance(b, Outline | FigureSet):
-        return _least([gap_between(p, q) for p in _pieces(a) for q in _pieces(b)])
+        return _gap_of_parts(a, b)
     if isinstance(a, Point) or isinstance(b, Point):
         apart = closest(a, b)[0]
         return Gap("touches" if apart <= _slack(a, b) else "gap", apart)
@@ -49,10 +49,12 @@ def gap_between(a: Any, b: Any) -> Gap:
     return Gap("touches" if apart <= _slack(a, b) else "gap", apart)
 
 
-def _pieces(thing: Any) -> tuple[Any, ...]:
-    if isinstance(thing, FigureSet):
-        return thing.members
-    return thing.pieces if isinstance(thing, Outline) else (thing,)
+def _gap_of_parts(a: Any, b: Any) -> Gap:
+    """Of those parts that lie so near that they may touch, how they stand to each other; else the shortest distance."""
+    ones, others = parts_of(a), parts_of(b)
+    near = [gap_between(ones[n], others[k]) for n, k in tree_of(ones).pairs(tree_of(others), _slack(a, b))]
+    met = [gap for gap in near if gap.state != "gap"]
+    return _least(met) if met else Gap("gap", closest(a, b)[0])
 
 
 def _least(gaps: list[Gap]) -> Gap:

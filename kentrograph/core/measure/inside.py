@@ -20,25 +20,20 @@ def winding(outline: Outline, at: Point) -> int:
     turned, rounds = 0.0, 0
     for piece in outline.pieces:
         ax, ay, bx, by = piece.start.x - at.x, piece.start.y - at.y, piece.end.x - at.x, piece.end.y - at.y
-        turned += atan2(ax * by - ay * bx, ax * bx + ay * by)
-        if not isinstance(piece, Line) and _in_segment(piece, at):
+        turn = atan2(ax * by - ay * bx, ax * bx + ay * by)
+        turned += turn
+        # A piece that runs counter-clockwise lies right of its chord. On the chord itself the turn says which side is meant.
+        if not isinstance(piece, Line) and (turn > 0.0) != (piece.sweep > 0.0) and _in_round(piece, at):
             rounds += 1 if piece.sweep > 0.0 else -1
     return round(turned / (2.0 * pi)) + rounds
 
 
-def _in_segment(piece: Arc | Ellipse, at: Point) -> bool:
-    """Whether a place lies between a round piece and its chord."""
+def _in_round(piece: Arc | Ellipse, at: Point) -> bool:
+    """Whether a place lies inside the circle or the ellipse that a piece is a part of."""
     if isinstance(piece, Arc):
-        if hypot(at.x - piece.centre.x, at.y - piece.centre.y) >= piece.radius:
-            return False
-    else:
-        u, v = piece.to_own(at.x, at.y)
-        if hypot(u / piece.a, v / piece.b) >= 1.0:
-            return False
-    a, b = piece.start, piece.end
-    left = (b.x - a.x) * (at.y - a.y) - (b.y - a.y) * (at.x - a.x) > 0.0
-    # A piece that runs counter-clockwise lies right of its chord.
-    return left != (piece.sweep > 0.0)
+        return hypot(at.x - piece.centre.x, at.y - piece.centre.y) < piece.radius
+    u, v = piece.to_own(at.x, at.y)
+    return hypot(u / piece.a, v / piece.b) < 1.0
 
 
 def is_inside(figure: Any, at: Point) -> bool:

@@ -1,11 +1,13 @@
 """Any two figures: the pair is looked up, then what is drawn of each is taken into account."""
 
+from collections.abc import Callable, Sequence
 from math import hypot
 from typing import Any
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
+from ..figures.box_tree import BoxTree
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import carrier, way_of
 from .circles import circle_circle
@@ -109,10 +111,27 @@ def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance =
     runs, across = (a, b) if isinstance(a, Outline) == isinstance(b, Outline) or isinstance(b, Outline) else (b, a)
     left, bottom, right, top = box_of(a if isinstance(a, Outline) else b)
     slack = tolerance.length(hypot(right - left, top - bottom), max(map(abs, (left, bottom, right, top))))
+    near = _near(across, slack)
     found: list[Point] = []
     for p in runs.pieces if isinstance(runs, Outline) else (runs,):
-        spots = [s.at for q in (across.pieces if isinstance(across, Outline) else (across,)) for s in meet(p, q, tolerance).spots]
+        spots = [s.at for q in near(p) for s in meet(p, q, tolerance).spots]
         for at in sorted(spots, key=lambda at: distance_along(p, at)):
             if not any(hypot(at.x - f.x, at.y - f.y) <= 2.0 * slack for f in found):
                 found.append(at)
     return found
+
+
+def _near(across: Curve | Outline, slack: float) -> Callable[[Curve], Sequence[Curve]]:
+    """The pieces of a figure that may meet a curve: those whose boxes meet its box, in their order."""
+    if not isinstance(across, Outline):
+        return lambda curve: (across,)
+    pieces = across.pieces
+    tree = BoxTree([box_of(piece) for piece in pieces])
+
+    def near(curve: Curve) -> Sequence[Curve]:
+        if isinstance(curve, EndlessLine):
+            return pieces
+        left, low, right, high = box_of(curve)
+        return [pieces[n] for n in sorted(tree.within(left - slack, low - slack, right + slack, high + slack))]
+
+    return near

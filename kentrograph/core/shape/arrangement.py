@@ -11,10 +11,12 @@ from ..figures.along import heading, place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..measure.area import signed_area
+from ..measure.away import away
 from ..measure.inside import winding
 from ..meet import meet, nearest
 from ..meet.within import within
-from .stretch import Cut, cut_at, end_of, part_of, same_cut, start_of
+from ..tolerance import ROUGH_SHARE
+from .stretch import Cut, cut_on, end_of, part_of, same_cut, start_of
 
 Bit = Line | Arc
 
@@ -43,8 +45,7 @@ class Rest:
         # Middles of pieces are known far better than the places where they cross.
         reach = self.distance - 0.02 * self.nothing
         for number in self._tree.within(at.x - reach, at.y - reach, at.x + reach, at.y + reach):
-            on = nearest(self.pieces[number], at)
-            if hypot(on.x - at.x, on.y - at.y) < reach:
+            if away(self.pieces[number], at.x, at.y) < reach:
                 return False
         for number in self._caps.within(at.x, at.y, at.x, at.y):
             cap = self.caps[number]
@@ -95,23 +96,31 @@ def arranged(laid: Sequence[Laid], rest: Rest, left: bool, closed: bool, nothing
 def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
     """Every piece that may stay, cut where it meets another one."""
     pieces = [one.piece for one in laid]
-    tree = BoxTree([box_of(piece) for piece in pieces])
+    boxes = [box_of(piece) for piece in pieces]
+    tree = BoxTree(boxes)
     cuts: list[list[Cut]] = [[] for _ in pieces]
-    for one, other in tree.pairs(tree, 4.0 * nothing):
-        if other <= one or (laid[one].only_cuts and laid[other].only_cuts):
-            continue
-        a, b = pieces[one], pieces[other]
-        met = meet(a, b)
-        places = [spot.at for spot in met.spots]
-        if met.how == "coincident":
-            places = [p for p in (a.start, a.end, b.start, b.end) if within(a, p) and within(b, p)]
-        for at in places:
-            cuts[one].append(cut_at(a, at))
-            cuts[other].append(cut_at(b, at))
+    reach = 4.0 * nothing
+    for one, (left, low, right, high) in enumerate(boxes):
+        a, only = pieces[one], laid[one].only_cuts
+        for other in tree.within(left - reach, low - reach, right + reach, high + reach):
+            b = pieces[other]
+            if other <= one or (only and laid[other].only_cuts) or (type(a) is type(b) is Line and _share_an_end(a, b)):
+                # Two lines that meet in an end meet nowhere else.
+                continue
+            met = meet(a, b)
+            places = [spot.at for spot in met.spots]
+            if met.how == "coincident":
+                places = [p for p in (a.start, a.end, b.start, b.end) if within(a, p) and within(b, p)]
+            for at in places:
+                cuts[one].append(cut_on(a, at, nothing))
+                cuts[other].append(cut_on(b, at, nothing))
     found: list[list[Bit]] = []
     for (piece, _, only_cuts), places_on in zip(laid, cuts, strict=True):
         if only_cuts:
             found.append([])
+            continue
+        if not places_on:
+            found.append([piece])
             continue
         stops = [start_of(piece)]
         for cut in sorted(places_on, key=lambda one: one.along):
@@ -124,6 +133,14 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
         bits = [part_of(piece, a, b) for a, b in pairwise(stops)]
         found.append([bit for bit in bits if isinstance(bit, Line | Arc)])
     return found
+
+
+def _share_an_end(a: Bit, b: Bit) -> bool:
+    """Whether two lines meet in an end, and do not run along each other there."""
+    if not (a.end == b.start or b.end == a.start):
+        return False
+    ax, ay, bx, by = a.end.x - a.start.x, a.end.y - a.start.y, b.end.x - b.start.x, b.end.y - b.start.y
+    return abs(ax * by - ay * bx) > ROUGH_SHARE * (abs(ax) + abs(ay)) * (abs(bx) + abs(by))
 
 
 class _Nodes:

@@ -25,6 +25,8 @@ from .turning import OUT, Leaving, furthest, out, way_at
 
 Id = tuple[str, int]
 """A figure and the number of its piece."""
+Loop = Outline | Circle | Ellipse
+"""A closed way: a circle or an ellipse where it is one all round."""
 Around = Callable[[float, float, float], Iterable[tuple[Id, Curve]]]
 """What runs near a place: for each curve within reach of it what it is known by, and itself."""
 _MOST_EDGES = 20_000
@@ -49,11 +51,29 @@ class _Edge(NamedTuple):
         return _Edge(self.id, self.end, self.start, not self.ahead)
 
 
+class _Places:
+    """Places by numbers: those that cannot be told apart have one."""
+
+    def __init__(self, away: float) -> None:
+        self._size = 1e3 * TOLERANCE.length(0.0, away)
+        self._known: dict[tuple[int, int], int] = {}
+
+    def number(self, at: Point) -> int:
+        """The number of a place, which may lie in the next cell to where it was met before."""
+        x, y = round(at.x / self._size), round(at.y / self._size)
+        for i in (x, x - 1, x + 1):
+            for j in (y, y - 1, y + 1):
+                if (i, j) in self._known:
+                    return self._known[i, j]
+        self._known[x, y] = len(self._known)
+        return self._known[x, y]
+
+
 class Face(NamedTuple):
     """What lies around a place, and what lies free within it."""
 
-    edge: Outline | Circle | Ellipse
-    holes: tuple[Outline | Circle | Ellipse, ...]
+    edge: Loop
+    holes: tuple[Loop, ...]
 
 
 class Tracer:
@@ -67,8 +87,8 @@ class Tracer:
 
     def face(self, at: Point) -> Face:
         """The face around a place. Raises `Refused`: nothing_around; not_enclosed; on_an_edge for a place on a figure."""
-        outer: Outline | Circle | Ellipse | None = None
-        inner: list[tuple[Id, Outline | Circle | Ellipse]] = []
+        outer: Loop | None = None
+        inner: list[tuple[Id, Loop]] = []
         reach = self._first_reach(at)
         tried: set[Id] = set()
         while outer is None:
@@ -76,14 +96,14 @@ class Tracer:
             if id is None:
                 raise refuse("not_enclosed")
             tried.add(id)
+            reach = max(reach, 2.0 * self._distance(id, at))
             if id in self._seen:
                 continue
-            for first, loop in self._loops_from(id, at):
-                if is_inside(loop, at) and _counter(loop):
-                    outer = loop
-                elif not _counter(loop):
-                    inner.append((first, _turned(loop)))
-            reach = max(reach, 2.0 * self._distance(id, at))
+            loops, ids = self._loops_from(id, at)
+            outer = next((loop for _, loop in loops if _counter(loop) and is_inside(loop, at)), None)
+            if outer is not None or not any(_counter(loop) for _, loop in loops):
+                self._seen |= ids
+                inner += [(first, _turned(loop)) for first, loop in loops if not _counter(loop)]
         inner += self._free_within(outer)
         holes = [
             (id, loop)
@@ -166,8 +186,8 @@ class Tracer:
 
     # Following --------------------------------------------------------------------------------------------
 
-    def _loops_from(self, id: Id, at: Point) -> list[tuple[Id, Outline | Circle | Ellipse]]:
-        """The loops of the edge that a curve nearest to a place belongs to, with the place on the left."""
+    def _loops_from(self, id: Id, at: Point) -> tuple[list[tuple[Id, Loop]], set[Id]]:
+        """The loops of the edge that a curve nearest to a place belongs to, with the place on the left, and all curves on it."""
         curve, nodes = self._curves[id], self._nodes_of(id)
         cut = cut_at(curve, at)
         if cut.off == 0.0:
@@ -175,16 +195,20 @@ class Tracer:
         hx, hy = way_at(curve, cut)
         left = hx * (at.y - cut.at.y) - hy * (at.x - cut.at.x) > 0.0
         if not nodes:
-            self._seen.add(id)
-            if isinstance(curve, Circle | Ellipse):
-                # Alone: all round it, or free within.
-                return [(id, curve if left else _Turned.of(curve))]
-            return []
-        before, after = _beside(curve, nodes, cut)
-        first = _Edge(id, before, after, True) if left else _Edge(id, after, before, False)
-        if first.start < 0 or first.end < 0:
-            return []
-        return self._loops(self._round(first))
+            # Alone: all round it, or free within.
+            alone = isinstance(curve, Circle | Ellipse)
+            return ([(id, curve if left else _Turned.of(curve))] if alone else []), {id}  # type: ignore[list-item, arg-type]
+        there = next((n for n, node in enumerate(nodes) if same_cut(curve, node.cut, cut)), None)
+        first: _Edge | None
+        if there is not None:
+            first = self._clockwise(id, there, Leaving.toward(cut.at, at))
+        else:
+            before, after = _beside(curve, nodes, cut)
+            first = _Edge(id, before, after, True) if left else _Edge(id, after, before, False)
+        if first is None or first.start < 0 or first.end < 0:
+            return [], {id}
+        edges = self._round(first)
+        return self._loops(edges), {edge.id for edge in edges or ()} | {id}
 
     def _round(self, first: _Edge) -> list[_Edge] | None:
         """All edges from one on, turning left, until it comes again; None where a line runs out of the drawing."""
@@ -192,50 +216,55 @@ class Tracer:
         edge: _Edge | None = first
         while edge is not None and len(edges) < _MOST_EDGES:
             edges.append(edge)
-            self._seen.add(edge.id)
             edge = self._next(edge)
             if edge == first:
                 return edges
         return None
 
     def _next(self, edge: _Edge) -> _Edge | None:
-        node = self._nodes_of(edge.id)[edge.end]
-        back = Leaving(self._curves[edge.id], node.cut, not edge.ahead)
+        back = Leaving(self._curves[edge.id], self._nodes_of(edge.id)[edge.end].cut, not edge.ahead)
+        found = self._clockwise(edge.id, edge.end, back, edge)
+        if found is None:
+            return edge.back()
+        return None if found.end < 0 else found
+
+    def _clockwise(self, of: Id, number: int, back: Leaving, arriving: _Edge | None = None) -> _Edge | None:
+        """The edge that leaves a node first clockwise from a direction; not the one that arrived there, back again."""
+        node = self._nodes_of(of)[number]
         best: tuple[tuple[float, float], _Edge] | None = None
-        for id, cut in ((edge.id, node.cut), *node.others):
+        for id, cut in ((of, node.cut), *node.others):
             curve, nodes = self._curves[id], self._nodes_of(id)
-            number = _number(curve, nodes, cut)
+            here = _number(nodes, cut)
             for ahead in (True, False):
-                to = _following(curve, nodes, number, ahead)
-                if to is None or (id == edge.id and number == edge.end and ahead != edge.ahead):
+                to = _following(curve, nodes, here, ahead)
+                if to is None or (arriving is not None and (id, here, not ahead) == (arriving.id, arriving.end, arriving.ahead)):
                     continue
-                key = back.before(Leaving(curve, nodes[number].cut, ahead))
+                key = back.before(Leaving(curve, nodes[here].cut, ahead))
                 if key is not None and (best is None or key < best[0]):
-                    best = key, _Edge(id, number, to, ahead)
-        if best is not None:
-            return None if best[1].end < 0 else best[1]
-        return edge.back()
+                    best = key, _Edge(id, here, to, ahead)
+        return best[1] if best is not None else None
 
-    def _loops(self, edges: list[_Edge] | None) -> list[tuple[Id, Outline | Circle | Ellipse]]:
-        """The closed ways that are left of a way round, when all that is run along both ways falls out."""
-        if edges is None:
-            return []
-        found: list[list[_Edge]] = []
-        stack: list[_Edge] = []
-        for edge in edges:
-            if edge.back() in stack:
-                at = len(stack) - 1 - stack[::-1].index(edge.back())
-                found.append(stack[at + 1 :])
-                stack = stack[:at]
-            else:
-                stack.append(edge)
-        # What is left may still begin and end with one edge run both ways.
-        while len(stack) > 1 and stack[0] == stack[-1].back():
-            stack = stack[1:-1]
-        found.append(stack)
-        return [(min(e.id for e in loop), self._outline(loop)) for loop in found if loop]
+    def _loops(self, edges: list[_Edge] | None) -> list[tuple[Id, Loop]]:
+        """The closed ways of which a way round is made: wherever it comes by a place again it has closed one. Those that only run
+        there and back bound nothing."""
+        ends = [self._nodes_of(edge.id)[edge.end].cut.at for edge in edges or ()]
+        places = _Places(max((max(abs(at.x), abs(at.y)) for at in ends), default=1.0))
+        path: list[_Edge] = []
+        stops: list[int] = []
+        found: list[tuple[Id, Loop]] = []
+        for edge in edges or ():
+            nodes = self._nodes_of(edge.id)
+            path.append(edge)
+            stops.append(places.number(nodes[edge.start].cut.at))
+            end = places.number(nodes[edge.end].cut.at)
+            if end in stops:
+                at = len(stops) - 1 - stops[::-1].index(end)
+                loop, path, stops = path[at:], path[:at], stops[:at]
+                if not all(one.back() in loop for one in loop):
+                    found.append((min(one.id for one in loop), self._outline(loop)))
+        return found
 
-    def _outline(self, loop: list[_Edge]) -> Outline | Circle | Ellipse:
+    def _outline(self, loop: list[_Edge]) -> Loop:
         stretches: list[tuple[Id, bool, Cut, Cut]] = []
         for edge in loop:
             nodes = self._nodes_of(edge.id)
@@ -259,11 +288,11 @@ class Tracer:
 
     # What lies free within --------------------------------------------------------------------------------
 
-    def _free_within(self, outer: Outline | Circle | Ellipse) -> list[tuple[Id, Outline | Circle | Ellipse]]:
+    def _free_within(self, outer: Loop) -> list[tuple[Id, Loop]]:
         """The outer edges of all that hangs together within an edge and does not touch it."""
         left, low, right, high = box_of(outer)
         reach = 0.5 * max(right - left, high - low)
-        found: list[tuple[Id, Outline | Circle | Ellipse]] = []
+        found: list[tuple[Id, Loop]] = []
         for id in self._near(0.5 * (left + right), 0.5 * (low + high), reach):
             if id in self._seen:
                 continue
@@ -273,9 +302,8 @@ class Tracer:
                 continue
             # Beyond the place that lies furthest out nothing of it lies.
             step = ROUGH_SHARE * max(reach, abs(at.x), abs(at.y))
-            for first, loop in self._loops_from(curve, Point(at.x + step * OUT[0], at.y + step * OUT[1])):
-                if not _counter(loop):
-                    found.append((first, _turned(loop)))
+            loops, _ = self._loops_from(curve, Point(at.x + step * OUT[0], at.y + step * OUT[1]))
+            found += [(first, _turned(loop)) for first, loop in loops if not _counter(loop)]
         return found
 
     def _hanging_together(self, id: Id) -> tuple[set[Id], Point | None, Id]:
@@ -309,7 +337,7 @@ class _Turned:
         return Outline(tuple(halves), True)
 
 
-def _turned(loop: Outline | Circle | Ellipse) -> Outline | Circle | Ellipse:
+def _turned(loop: Loop) -> Loop:
     """A loop run the other way; two halves of a circle are the circle."""
     if not isinstance(loop, Outline):
         return loop
@@ -323,12 +351,12 @@ def _turned(loop: Outline | Circle | Ellipse) -> Outline | Circle | Ellipse:
     return Outline(tuple(reversed_piece(piece) for piece in reversed(pieces)), True)
 
 
-def _counter(loop: Outline | Circle | Ellipse) -> bool:
+def _counter(loop: Loop) -> bool:
     """Whether a loop runs counter-clockwise."""
     return not isinstance(loop, Outline) or signed_area(loop) > 0.0
 
 
-def _lies_in(one: Outline | Circle | Ellipse, other: Outline | Circle | Ellipse) -> bool:
+def _lies_in(one: Loop, other: Loop) -> bool:
     """Whether a loop that does not cross another one lies within it."""
     return is_inside(other, place_along(one, 0.3819660112501051 * one.length))
 
@@ -353,7 +381,7 @@ def _beside(curve: Curve, nodes: list[_Node], cut: Cut) -> tuple[int, int]:
     return after - 1, after
 
 
-def _number(curve: Curve, nodes: list[_Node], cut: Cut) -> int:
+def _number(nodes: list[_Node], cut: Cut) -> int:
     """The node of a curve at a cut."""
     return min(range(len(nodes)), key=lambda n: hypot(nodes[n].cut.at.x - cut.at.x, nodes[n].cut.at.y - cut.at.y))
 

@@ -59,6 +59,19 @@ def cut_at(figure: Longish, place: Point) -> Cut:
     return _on(figure, at, 0.0 if off <= slack else off, slack)
 
 
+def cut_on(figure: Line | Arc, at: Point, slack: float) -> Cut:
+    """The same for a place that is known to lie on a line or an arc: it is not looked for again.
+
+    ``slack`` is how far from an end it still is that end.
+    """
+    end = figure.end
+    if abs(at.x - figure.start.x) <= slack and abs(at.y - figure.start.y) <= slack:
+        return Cut(0, 0.0, figure.start)
+    if abs(at.x - end.x) <= slack and abs(at.y - end.y) <= slack:
+        return Cut(0, _full(figure), end)
+    return Cut(0, _along(figure, at), at)
+
+
 def _start(figure: Longish) -> Point | None:
     return None if isinstance(figure, EndlessLine | Circle) else figure.start
 

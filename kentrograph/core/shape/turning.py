@@ -19,6 +19,11 @@ class Leaving:
         self.x, self.y = sense * hx, sense * hy
         self.bend = sense * _bend(curve, cut)
 
+    @classmethod
+    def toward(cls, start: Point, end: Point) -> "Leaving":
+        """What leaves a place straight toward another one."""
+        return cls(Line(start, end), Cut(0, 0.0, start), True)
+
     def before(self, other: "Leaving") -> tuple[float, float] | None:
         """How far clockwise from here another one leaves: the less, the more to the left whoever arrives here turns. None for
         one that cannot be told from this."""

@@ -10,11 +10,12 @@ from ..book.index import index_of
 from ..book.order import END
 from ..book.scene import seen
 from ..figures import Arc, Circle, Line, Outline, Point
+from ..measure.away import away
 from ..meet import feet, nearest, tangent_places
 from ..meet.within import distance_along, within
 from ..problem import Refused
 from ..tolerance import SPOT_SHARE
-from .away import away, edge_at
+from .away import edge_at
 from .crossings import MOST_CROSSED, add_crossings
 from .guide_lines import sights_near
 from .known import Candidate, known_places, parts, stepped

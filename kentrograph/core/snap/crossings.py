@@ -8,11 +8,11 @@ from ..book.book import Book
 from ..book.caches import Shared
 from ..book.crossings import COUNTED
 from ..figures import Arc, Line, Outline, Point
+from ..measure.away import in_sweep
 from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
 from ..tolerance import ROUGH_SHARE
 from .approximate_crossings import Carrier, carrier_of, meet_roughly
-from .away import in_sweep
 from .known import Candidate
 from .query import Query
 from .scores import Scores

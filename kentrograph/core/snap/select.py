@@ -9,9 +9,9 @@ from ..book.values import Drawn, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..figures.similarity import carried, rotation
+from ..measure.away import away
 from ..meet import meet
 from ..tolerance import TOLERANCE
-from .away import away
 
 Box = tuple[float, float, float, float]
 

@@ -1,0 +1,174 @@
+"""The outline around a place, and pens, hide and show: what is traced, and what is seen.
+
+Areas by hand, and by shapely's polygonisation of the same lines (*library*); lenses of two circles by the circular segment
+(*published* in engineers' handbooks, from memory).
+"""
+
+from math import acos, pi, sqrt
+from random import Random
+from typing import Any
+
+import pytest
+import shapely
+from shapely.ops import polygonize, unary_union
+
+from kentrograph.core.book.edits import Delete
+from kentrograph.core.book.scene import pen_of, seen
+from kentrograph.core.desk import intents
+
+from .support import book, figure, problem, report
+
+ROOM = (
+    "L1 = line through 0, 0; 10, 0",
+    "L2 = line through 0, 0; 0, 10",
+    "L3 = line from -5, 20 to 45, 20",
+    "L4 = line from 40, -5 to 40, 25",
+)
+
+
+def traced(*lines: str) -> list[float]:
+    """The areas of what the last line traces: the edge, then what lies free within."""
+    made = report(*lines)
+    assert made["problems"] == [], made["problems"]
+    names = [name for name in made["figures"] if name not in report(*lines[:-1])["figures"]]
+    read = report(*lines, *(f"a_{n} = area {name}" for n, name in enumerate(names)))
+    return [read["figures"][f"a_{n}"]["value"] for n in range(len(names))]
+
+
+@pytest.mark.parametrize(
+    ("more", "at", "areas"),
+    [
+        ((), "20, 10", [800]), (("line from 20, -5 to 20, 25",), "30, 10", [400]),
+        (("circle centre 10, 10 radius 3",), "20, 10", [800, 9 * pi]), (("circle centre 10, 10 radius 3",), "10, 10", [9 * pi]),
+        (("line from 20, 5 to 22, 8",), "10, 10", [800]),  # a loose line bounds nothing
+        (("line from 40, 3 to 30, 3",), "10, 10", [800]),  # nor one that juts out
+        # nor one that leads to what lies within
+        (("circle centre 10, 10 radius 3", "line from 13, 10 to 40, 10"), "20, 5", [800, 9 * pi]),
+        (("rectangle from 10, 5 size 10, 10", "circle centre 15, 10 radius 2"), "30, 10", [800, 100]),  # a hole in a hole is none
+        (("rectangle from 10, 5 size 10, 10", "circle centre 15, 10 radius 2"), "11, 6", [100, 4 * pi]),
+        (("circle centre 10, 10 radius 2", "circle centre 30, 10 radius 3"), "20, 10", [800, 4 * pi, 9 * pi]),
+        (("circle centre 20, 10 radius 4", "circle centre 28, 10 radius 4"), "10, 3", [800, 16 * pi, 16 * pi]),
+        (("circle centre 20, 10 radius 10",), "20, 10", [100 * pi]),  # touching the edge above and below
+        (("circle centre 20, 10 radius 10",), "1, 1", [10 * 20 + 10 * 20 - 50 * pi]),
+        (("ellipse centre 20, 10 axes 8, 4",), "1, 1", [800, 32 * pi]),
+        (("ellipse centre 20, 10 axes 8, 4", "line from 0, 10 to 40, 10"), "20, 11", [16 * pi]),
+    ],
+)  # fmt: skip
+def test_faces(more: tuple[str, ...], at: str, areas: list[float]) -> None:
+    assert traced(*ROOM, *more, f"outline at {at}") == pytest.approx(areas, rel=1e-12)
+
+
+def test_lens_and_crescents_of_two_circles() -> None:
+    circles = ("C1 = circle centre 0, 0 radius 4", "C2 = circle centre 3, 0 radius 4")
+    lens = 2 * 16 * acos(3 / 8) - 1.5 * sqrt(64 - 9)
+    assert traced(*circles, "outline at 1.5, 0") == pytest.approx([lens])
+    assert traced(*circles, "outline at -3, 0") == pytest.approx([16 * pi - lens])
+    # Circles that touch within: what lies between them.
+    assert traced("C1 = circle centre 0, 0 radius 4", "C2 = circle centre 2, 0 radius 2", "outline at -3, 0") == pytest.approx(
+        [16 * pi, 4 * pi]
+    )
+    assert traced("C1 = circle centre 0, 0 radius 4", "C2 = circle centre 2, 0 radius 2", "outline at 2, 0") == pytest.approx(
+        [4 * pi]
+    )
+
+
+@pytest.mark.parametrize(
+    ("lines", "kind"),
+    [
+        ((), "nothing_around"), (("L1 = line from 0, 0 to 9, 0",), "not_enclosed"),
+        (("C1 = circle centre 0, 0 radius 1",), "not_enclosed"),
+        ((*ROOM, "line from 20, 0 to 20, 20"), "on_an_edge"), (("P1 = point 3, 4",), "nothing_around"),
+        (("L1 = line through 0, 0; 1, 0", "L2 = line through 0, 5; 1, 5"), "not_enclosed"),
+    ],
+)  # fmt: skip
+def test_where_there_is_no_way_round_it_says_why(lines: tuple[str, ...], kind: str) -> None:
+    assert problem(*lines, "outline at 20, 10")["kind"] == kind
+
+
+def test_along_ink_only_and_past_what_is_hidden() -> None:
+    lines = (*ROOM, "L5 = pencil line from 20, -5 to 20, 25")
+    assert traced(*lines, "outline at 30, 10") == pytest.approx([400])
+    assert traced(*lines, "outline at 30, 10 ink") == pytest.approx([800])
+    assert traced(*lines, "hide L5", "outline at 30, 10") == pytest.approx([800])
+
+
+def test_it_follows_whatever_stands_before_it() -> None:
+    b = book(*ROOM, "K1 = outline at 30, 10", "measure area K1")
+    wall = intents.write(b, "line from 20, -5 to 20, 25", "wall", "s5")[0]
+    with_wall, inverse = b.edited(wall)
+    assert figure(with_wall, "R1").value == pytest.approx(400)
+    assert with_wall.edited(inverse)[0].values == b.values
+    behind = b.edited(intents.write(b, "line from 20, -5 to 20, 25", "wall")[0])[0]
+    assert figure(behind, "R1").value == pytest.approx(800)
+    assert figure(with_wall.edited(Delete("wall"))[0], "R1").value == pytest.approx(800)
+    assert with_wall.evaluated_anew().values == with_wall.values
+
+
+@pytest.mark.parametrize("seed", range(25))
+def test_at_random_it_is_the_face_that_the_lines_make(seed: int) -> None:
+    """Judged by shapely: the smallest polygon of all crossed lines that holds the place, less what lies free within it."""
+    dice = Random(seed)
+    lines = [
+        ((dice.uniform(0, 100), dice.uniform(0, 100)), (dice.uniform(0, 100), dice.uniform(0, 100)))
+        for _ in range(dice.randint(3, 16))
+    ]
+    merged = unary_union([shapely.LineString(line) for line in lines])
+    faces = list(polygonize(merged))
+    texts = [f"line from {a[0]!r}, {a[1]!r} to {b[0]!r}, {b[1]!r}" for a, b in lines]
+    for _ in range(6):
+        x, y = dice.uniform(0, 100), dice.uniform(0, 100)
+        holding = [face for face in faces if face.contains(shapely.Point(x, y))]
+        made = report(*texts, f"outline at {x!r}, {y!r}")
+        if not holding:
+            assert [p["kind"] for p in made["problems"]] == ["not_enclosed"]
+            continue
+        areas = traced(*texts, f"outline at {x!r}, {y!r}")
+        assert areas[0] - sum(areas[1:]) == pytest.approx(holding[0].area, rel=1e-9)
+
+
+# Pens ---------------------------------------------------------------------------------------------------
+
+
+def look(*lines: str) -> dict[str, tuple[str, bool]]:
+    b = book(*lines)
+    return {b.steps[id].name: (pen_of(b, id), seen(b, id)) for id in b.order if b.steps[id].name}
+
+
+@pytest.mark.parametrize(
+    ("lines", "expected"),
+    [
+        (("hidden L1 = line from 0, 0 to 1, 0",), {"L1": ("hidden", True)}),
+        (("L1 = axis line from 0, 0 to 1, 0",), {"L1": ("axis", True)}),
+        (("L1 = line from 0, 0 to 1, 0", "pen fine L1"), {"L1": ("fine", True)}),
+        (("L1 = line from 0, 0 to 1, 0", "pen L1 fine", "pen hidden L1"), {"L1": ("hidden", True)}),
+        (("L1 = line from 0, 0 to 1, 0", "hide L1"), {"L1": ("ink", False)}),
+        (("L1 = line from 0, 0 to 1, 0", "hide L1", "show L1"), {"L1": ("ink", True)}),
+        (("L1 = pencil line from 0, 0 to 1, 0", "L2 = line from 0, 0 to 2, 0", "hide pencil"), {"L1": ("pencil", False),
+            "L2": ("ink", True)}),
+        (("L1 = line from 0, 0 to 1, 0", "hide pencil", "pen pencil L1"), {"L1": ("pencil", False)}),
+        (("L1 = line from 0, 0 to 1, 0", "pen hidden L1", "L2 = copy L1 by 0, 1"), {"L1": ("hidden", True), "L2": ("hidden",
+            True)}),
+        (("L1 = line from 0, 0 to 1, 0", "L2 = copy L1 by 0, 1", "pen hidden L1"), {"L1": ("hidden", True), "L2": ("ink", True)}),
+        (("L1 = line from 0, 0 to 1, 0", "L2 = line from 0, 0 to 2, 0", "G1 = group L1 L2", "hide G1"), {"L1": ("ink", False),
+            "L2": ("ink", False), "G1": ("ink", False)}),
+    ],
+)  # fmt: skip
+def test_what_is_drawn_with_what_and_seen(lines: tuple[str, ...], expected: dict[str, Any]) -> None:
+    assert look(*lines) == expected
+
+
+def test_a_hidden_figure_stays_hidden_when_it_is_shaped() -> None:
+    b = book("L1 = line from 0, 0 to 9, 0", "pen hidden L1", "hide L1", "trim L1 from start to 1, 0")
+    assert pen_of(b, "s4") == "hidden"
+    assert not seen(b, "s4")
+    shown, _ = b.edited(intents.strike(b, "s3")[0])
+    assert seen(shown, "s4")
+
+
+@pytest.mark.parametrize(
+    ("text", "kind"),
+    [("pen L1", "needs_given"), ("pen hidden", "needs_given"), ("pen hidden fine L1", "too_many_givens"), ("hide", "needs_given"),
+     ("hide n", "not_shaped"), ("Q1 = hide L1", "draws_nothing"), ("show", "needs_given"), ("hide Q9", "unknown_name")],
+)  # fmt: skip
+def test_pens_that_cannot_be_taken_say_why(text: str, kind: str) -> None:
+    assert problem("L1 = line from 0, 0 to 1, 0", "n = 4", text)["kind"] == kind
