@@ -5,28 +5,24 @@ meets others. What is run along both ways, there and back, bounds nothing and fa
 """
 
 from collections.abc import Callable, Iterable
-from itertools import pairwise
 from math import hypot, inf
 from typing import NamedTuple
 
 from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
-from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.outline import Piece
-from ..measure.area import signed_area
 from ..measure.inside import is_inside
 from ..meet import meet, nearest
 from ..meet.within import within
 from ..problem import refuse
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
+from .loops import Loop, Places, clockwise, is_counter, lies_in, meeting, turned
 from .stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
 from .turning import OUT, Leaving, furthest, out, way_at
 
 Id = tuple[str, int]
 """A figure and the number of its piece."""
-Loop = Outline | Circle | Ellipse
-"""A closed way: a circle or an ellipse where it is one all round."""
 Around = Callable[[float, float, float], Iterable[tuple[Id, Curve]]]
 """What runs near a place: for each curve within reach of it what it is known by, and itself."""
 _MOST_EDGES = 20_000
@@ -49,24 +45,6 @@ class _Edge(NamedTuple):
 
     def back(self) -> "_Edge":
         return _Edge(self.id, self.end, self.start, not self.ahead)
-
-
-class _Places:
-    """Places by numbers: those that cannot be told apart have one."""
-
-    def __init__(self, away: float) -> None:
-        self._size = 1e3 * TOLERANCE.length(0.0, away)
-        self._known: dict[tuple[int, int], int] = {}
-
-    def number(self, at: Point) -> int:
-        """The number of a place, which may lie in the next cell to where it was met before."""
-        x, y = round(at.x / self._size), round(at.y / self._size)
-        for i in (x, x - 1, x + 1):
-            for j in (y, y - 1, y + 1):
-                if (i, j) in self._known:
-                    return self._known[i, j]
-        self._known[x, y] = len(self._known)
-        return self._known[x, y]
 
 
 class Face(NamedTuple):
@@ -100,15 +78,15 @@ class Tracer:
             if id in self._seen:
                 continue
             loops, ids = self._loops_from(id, at)
-            outer = next((loop for _, loop in loops if _counter(loop) and is_inside(loop, at)), None)
-            if outer is not None or not any(_counter(loop) for _, loop in loops):
+            outer = next((loop for _, loop in loops if is_counter(loop) and is_inside(loop, at)), None)
+            if outer is not None or not any(is_counter(loop) for _, loop in loops):
                 self._seen |= ids
-                inner += [(first, _turned(loop)) for first, loop in loops if not _counter(loop)]
+                inner += [(first, turned(loop)) for first, loop in loops if not is_counter(loop)]
         inner += self._free_within(outer)
         holes = [
             (id, loop)
             for id, loop in inner
-            if not any(other is not loop and _lies_in(loop, other) for _, other in inner) and _lies_in(loop, outer)
+            if not any(other is not loop and lies_in(loop, other) for _, other in inner) and lies_in(loop, outer)
         ]
         holes.sort(key=lambda one: one[0])
         return Face(outer, tuple(loop for _, loop in holes))
@@ -197,7 +175,7 @@ class Tracer:
         if not nodes:
             # Alone: all round it, or free within.
             alone = isinstance(curve, Circle | Ellipse)
-            return ([(id, curve if left else _Turned.of(curve))] if alone else []), {id}  # type: ignore[list-item, arg-type]
+            return ([(id, curve if left else clockwise(curve))] if alone else []), {id}  # type: ignore[list-item, arg-type]
         there = next((n for n, node in enumerate(nodes) if same_cut(curve, node.cut, cut)), None)
         first: _Edge | None
         if there is not None:
@@ -248,7 +226,7 @@ class Tracer:
         """The closed ways of which a way round is made: wherever it comes by a place again it has closed one. Those that only run
         there and back bound nothing."""
         ends = [self._nodes_of(edge.id)[edge.end].cut.at for edge in edges or ()]
-        places = _Places(max((max(abs(at.x), abs(at.y)) for at in ends), default=1.0))
+        places = Places(max((max(abs(at.x), abs(at.y)) for at in ends), default=1.0))
         path: list[_Edge] = []
         stops: list[int] = []
         found: list[tuple[Id, Loop]] = []
@@ -281,10 +259,10 @@ class Tracer:
             curve = self._curves[id]
             part = part_of(curve, a, b) if ahead else part_of(curve, b, a)
             if part is None and isinstance(curve, Circle | Ellipse) and len(stretches) == 1:
-                return curve if ahead else _Turned.of(curve)
+                return curve if ahead else clockwise(curve)
             if isinstance(part, Line | Arc | Ellipse):
                 pieces.append(part if ahead else reversed_piece(part))
-        return Outline(tuple(_meeting(pieces)), True)
+        return Outline(tuple(meeting(pieces)), True)
 
     # What lies free within --------------------------------------------------------------------------------
 
@@ -303,7 +281,7 @@ class Tracer:
             # Beyond the place that lies furthest out nothing of it lies.
             step = ROUGH_SHARE * max(reach, abs(at.x), abs(at.y))
             loops, _ = self._loops_from(curve, Point(at.x + step * OUT[0], at.y + step * OUT[1]))
-            found += [(first, _turned(loop)) for first, loop in loops if not _counter(loop)]
+            found += [(first, turned(loop)) for first, loop in loops if not is_counter(loop)]
         return found
 
     def _hanging_together(self, id: Id) -> tuple[set[Id], Point | None, Id]:
@@ -322,43 +300,6 @@ class Tracer:
                         found.add(other)
                         waiting.append(other)
         return found, tip, of
-
-
-class _Turned:
-    """A circle or an ellipse alone, run clockwise: free within what lies around it."""
-
-    @staticmethod
-    def of(curve: Circle | Ellipse) -> Outline:
-        """As two halves."""
-        if isinstance(curve, Circle):
-            a, b = place_along(curve, 0.0), place_along(curve, 0.5 * curve.length)
-            return Outline((Arc(curve.centre, curve.radius, b, a, -180.0), Arc(curve.centre, curve.radius, a, b, -180.0)), True)
-        halves = [Ellipse(curve.centre, curve.a, curve.b, curve.turn, begin, -180.0) for begin in (360.0, 180.0)]
-        return Outline(tuple(halves), True)
-
-
-def _turned(loop: Loop) -> Loop:
-    """A loop run the other way; two halves of a circle are the circle."""
-    if not isinstance(loop, Outline):
-        return loop
-    pieces = loop.pieces
-    first = pieces[0]
-    if len(pieces) == 2 and all(not isinstance(p, Line) and p.sweep == -180.0 for p in pieces):
-        if isinstance(first, Arc):
-            return Circle(first.centre, first.radius)
-        if isinstance(first, Ellipse):
-            return Ellipse(first.centre, first.a, first.b, first.turn)
-    return Outline(tuple(reversed_piece(piece) for piece in reversed(pieces)), True)
-
-
-def _counter(loop: Loop) -> bool:
-    """Whether a loop runs counter-clockwise."""
-    return not isinstance(loop, Outline) or signed_area(loop) > 0.0
-
-
-def _lies_in(one: Loop, other: Loop) -> bool:
-    """Whether a loop that does not cross another one lies within it."""
-    return is_inside(other, place_along(one, 0.3819660112501051 * one.length))
 
 
 def _meetings(a: Curve, b: Curve) -> list[Point]:
@@ -394,19 +335,6 @@ def _following(curve: Curve, nodes: list[_Node], number: int, ahead: bool) -> in
     if 0 <= to < len(nodes):
         return to
     return -1 if isinstance(curve, EndlessLine) else None
-
-
-def _meeting(pieces: list[Piece]) -> list[Piece]:
-    """Pieces whose ends are put on one another where they were a hair apart."""
-    made: list[Piece] = []
-    for piece, following in pairwise([*pieces, pieces[0]]):
-        end = following.start
-        if isinstance(piece, Line) and (piece.end.x, piece.end.y) != (end.x, end.y):
-            piece = Line(piece.start, end)
-        elif isinstance(piece, Arc):
-            piece = Arc(piece.centre, piece.radius, piece.start, end, piece.sweep)
-        made.append(piece)
-    return made
 
 
 __all__ = ["Around", "Face", "Id", "Tracer"]

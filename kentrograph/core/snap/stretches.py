@@ -1,0 +1,179 @@
+"""The stretch of a figure under a place: from the neighbour on one side to that on the other, in words of the language.
+
+Neighbours are crossings with what is seen, touchings, and the figure's own ends. Around the place only so much is looked at
+as it takes to find one on either side: docs/maths/stretches.md.
+"""
+
+from collections.abc import Iterator
+from math import hypot
+from typing import Any, NamedTuple
+
+from ..book.book import Book
+from ..book.index import index_of
+from ..book.names import edge_name
+from ..book.order import END
+from ..book.scene import seen
+from ..figures import Curve, EndlessLine, Figure, Outline, Point
+from ..figures.box import box_of
+from ..measure.away import away
+from ..meet import meet, meet_long
+from ..meet.within import within
+from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
+from ..tolerance import LARGEST, TOLERANCE
+
+
+class Stop(NamedTuple):
+    """Where a stretch begins or ends: the cut, and the words that follow from or to."""
+
+    cut: Cut
+    words: str
+
+
+class Stretch(NamedTuple):
+    """A stretch of a figure: its figure's id and name, what lies under the place, and its stops. Of a closed figure that nothing
+    cuts there are none: it is meant as a whole."""
+
+    id: str
+    name: str
+    part: Figure
+    start: Stop | None
+    end: Stop | None
+
+
+def stretch_under(book: Book, x: float, y: float, reach: float, before: int | None = None) -> Stretch | None:
+    """The stretch under a place: of the nearest figure within reach that has any; None where there is none."""
+    at = book.key_at(before)
+    found: list[tuple[float, str, Any]] = []
+    for id in index_of(book).around(x, y, reach):
+        if _counts(book, id, at):
+            figure = book.figure_of(id)
+            off = away(figure, x, y)
+            if off <= reach and not isinstance(figure, Point):
+                found.append((off, id, figure))
+    if not found:
+        return None
+    _, id, figure = min(found, key=lambda one: one[0])
+    return _Seeker(book, id, figure, at).stretch(Point(x, y))
+
+
+def _counts(book: Book, id: str, at: Any) -> bool:
+    return (at is END or book.order.key(book.step_of(id)) < at) and seen(book, id, at) and bool(book.name_of(id))
+
+
+class _Seeker:
+    """Looks for the neighbours of a place on one figure."""
+
+    def __init__(self, book: Book, id: str, figure: Any, at: Any) -> None:
+        self.book, self.id, self.figure, self.at = book, id, figure, at
+        self.name = book.name_of(id)
+        self.pieces: tuple[Curve, ...] = figure.pieces if isinstance(figure, Outline) else (figure,)
+
+    def stretch(self, place: Point) -> Stretch:
+        """The stretch around the foot of a place."""
+        figure, cut = self.figure, cut_at(self.figure, place)
+        before, after = self._side(cut, False), self._side(cut, True)
+        if before is None or after is None:
+            if isinstance(figure, EndlessLine) or (before is None and after is None):
+                return Stretch(self.id, self.name, figure, before, after)
+            before, after = before or after, after or before
+        assert before is not None
+        assert after is not None
+        part = part_of(figure, before.cut, after.cut)
+        # Cut at one place only, a closed figure is one stretch all round.
+        return Stretch(self.id, self.name, part if part is not None else figure, before, after)
+
+    def _side(self, cut: Cut, ahead: bool) -> Stop | None:
+        """The nearest neighbour ahead of a cut, or behind it, as the figure runs; None on a line or a ring that has none."""
+        count, closed = len(self.pieces), is_closed(self.figure)
+        number = cut.piece
+        for turn in range(count + (1 if closed else 0)):
+            stops = self._stops(number, cut.at if turn == 0 else None, ahead, cut if turn == 0 else None)
+            if stops is not None:
+                return stops
+            number += 1 if ahead else -1
+            if not closed and not 0 <= number < count:
+                break
+            number %= count
+        if closed or isinstance(self.figure, EndlessLine):
+            return None
+        return Stop(end_of(self.figure), "end") if ahead else Stop(start_of(self.figure), "start")
+
+    def _stops(self, number: int, foot: Point | None, ahead: bool, beyond: Cut | None) -> Stop | None:
+        """The first neighbour on a piece, from its beginning or from a foot on it on."""
+        piece = self.pieces[number]
+        for reach, complete in _reaches(piece, foot):
+            best: tuple[float, Stop] | None = None
+            for stop in self._met(number, piece, foot or _middle(piece), reach):
+                # A stop at the very foot counts for neither side.
+                if beyond is not None and same_cut(self.figure, stop.cut, beyond):
+                    continue
+                far = self._past(number, stop.cut, beyond, ahead)
+                if far is not None and (best is None or far < best[0]):
+                    best = far, stop
+            if best is not None and (complete or foot is None or _gap(best[1].cut.at, foot) <= reach):
+                return best[1]
+        return None
+
+    def _past(self, number: int, cut: Cut, beyond: Cut | None, ahead: bool) -> float | None:
+        """How far a cut of a piece lies past another one in a sense; None where it lies on its other side."""
+        piece = self.pieces[number]
+        here = cut.along
+        if beyond is None:
+            return here if ahead else -here
+        far = here - beyond.along if ahead else beyond.along - here
+        if is_closed(piece):
+            return far % 360.0
+        return far if far > 0.0 else None
+
+    def _met(self, number: int, piece: Curve, around: Point, reach: float) -> Iterator[Stop]:
+        """Where a piece meets what is seen within reach of a place, with the words of each."""
+        own = edge_name(str(number + 1), self.name) if isinstance(self.figure, Outline) else self.name
+        for id in index_of(self.book).around(around.x, around.y, reach, True):
+            if id == self.id or not _counts(self.book, id, self.at):
+                continue
+            other = self.book.figure_of(id)
+            name = self.book.name_of(id)
+            parts = enumerate(other.pieces, 1) if isinstance(other, Outline) else ((0, other),)
+            for n, one in parts:
+                if not isinstance(one, Point):
+                    called = edge_name(str(n), name) if n else name
+                    yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
+
+
+def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple[Point, str]]:
+    """The places where a piece meets another curve, in words."""
+    met = meet(piece, other)
+    if met.how == "coincident":
+        for which in ("start", "end"):
+            tip = getattr(other, which, None)
+            if isinstance(tip, Point) and within(piece, tip):
+                yield tip, f"{which} of {called}"
+        return
+    several = len(meet_long(piece, other).spots) > 1 if met.spots else False
+    for spot in met.spots:
+        yield spot.at, f"crossing of {own} {called}" + (f" {spot.sign}" if several and spot.sign else "")
+
+
+def _reaches(piece: Curve, foot: Point | None) -> Iterator[tuple[float, bool]]:
+    """How far to look: ever further from a foot, at last as far as the piece goes."""
+    if isinstance(piece, EndlessLine):
+        size = LARGEST
+    else:
+        left, low, right, high = box_of(piece)
+        size = hypot(right - left, high - low)
+    reach = size / 64.0 if foot is not None and size < LARGEST else size
+    if foot is not None and size == LARGEST:
+        reach = TOLERANCE.joint_share * max(1.0, abs(foot.x), abs(foot.y)) * 1e6
+    while reach < size:
+        yield reach, False
+        reach *= 4.0
+    yield size, True
+
+
+def _middle(piece: Curve) -> Point:
+    left, low, right, high = box_of(piece)
+    return Point(left + (right - left) / 2.0, low + (high - low) / 2.0)
+
+
+def _gap(a: Point, b: Point) -> float:
+    return hypot(a.x - b.x, a.y - b.y)
