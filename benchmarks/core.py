@@ -15,8 +15,7 @@ from kentrograph.core.construct.circles import through_three, through_two_radius
 from kentrograph.core.construct.lines import bisector_of_places
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Circle, Line, Point
-from kentrograph.core.language.script import read_script
-from kentrograph.core.language.statements import read
+from kentrograph.core.language.script import read, read_script
 from kentrograph.core.meet import meet_long
 
 SEED = 20260501

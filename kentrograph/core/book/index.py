@@ -127,13 +127,18 @@ class Index:
     def around(self, x: float, y: float, reach: float, every: bool = False) -> dict[str, None]:
         """The figures, by their ids, that may run, or have a place, within reach: all, unless too many to tell apart; then, too,
         where ``every`` one is wanted."""
+        return self.in_box(x - reach, y - reach, x + reach, y + reach, every)
+
+    def in_box(self, x0: float, y0: float, x1: float, y1: float, every: bool = False) -> dict[str, None]:
+        """The same for a box (left, bottom, right, top)."""
+        x, y, reach = 0.5 * (x0 + x1), 0.5 * (y0 + y1), 0.5 * max(x1 - x0, y1 - y0)
         found = dict(self._endless)
         for level, cells in self._levels.items():
             size = 2.0**level
-            left, right = floor((x - reach) / size), floor((x + reach) / size)
-            low, high = floor((y - reach) / size), floor((y + reach) / size)
+            left, right = floor(x0 / size), floor(x1 / size)
+            low, high = floor(y0 / size), floor(y1 / size)
             asked = (right - left + 1) * (high - low + 1)
-            if asked <= _FEW:
+            if asked <= _FEW or (every and asked <= len(cells)):
                 for i in range(left, right + 1):
                     for j in range(low, high + 1):
                         here = cells.get((i, j))

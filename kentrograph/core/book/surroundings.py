@@ -8,6 +8,8 @@ from .network import Network
 from .order import Key
 from .scene import pen_of, seen
 
+Box = tuple[float, float, float, float]
+
 
 class Surroundings:
     """The figures that are seen where a step stands, by where they run."""
@@ -16,10 +18,10 @@ class Surroundings:
         self._book, self._at = book, at
         self._index = index_half_way(book) if book.evaluating else index_of(book)
 
-    def curves(self, x: float, y: float, reach: float, ink_only: bool) -> Iterator[tuple[tuple[str, int], Curve]]:
-        """The curves that may run within reach of a place; of outlines their pieces, each by its figure and its number."""
+    def curves(self, box: Box, ink_only: bool) -> Iterator[tuple[tuple[str, int], Curve]]:
+        """The curves that may run in a box (left, bottom, right, top); of outlines their pieces, by their figures and numbers."""
         book, key = self._book, self._book.order.key
-        for id in self._index.around(x, y, reach, True):
+        for id in self._index.in_box(*box, True):
             if not key(book.step_of(id)) < self._at or not seen(book, id, self._at):
                 continue
             if ink_only and pen_of(book, id, self._at) == "pencil":

@@ -5,34 +5,39 @@ meets others. What is run along both ways, there and back, bounds nothing and fa
 """
 
 from collections.abc import Callable, Iterable
-from math import hypot, inf
+from math import inf
 from typing import NamedTuple
 
 from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.outline import Piece
+from ..measure.away import away
 from ..measure.inside import is_inside
-from ..meet import meet, nearest
+from ..meet import meet
 from ..meet.within import within
 from ..problem import refuse
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
 from .loops import Loop, Places, clockwise, is_counter, lies_in, meeting, turned
-from .stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
+from .stretch import Cut, cut_at, cut_on, end_of, is_closed, part_of, same_cut, start_of
 from .turning import OUT, Leaving, furthest, out, way_at
 
 Id = tuple[str, int]
 """A figure and the number of its piece."""
-Around = Callable[[float, float, float], Iterable[tuple[Id, Curve]]]
-"""What runs near a place: for each curve within reach of it what it is known by, and itself."""
+Box = tuple[float, float, float, float]
+Around = Callable[[Box], Iterable[tuple[Id, Curve]]]
+"""What runs in a box (left, bottom, right, top): for each curve what it is known by, and itself."""
+_SPANS = 16
+"""In so many spans a long curve is looked along, so that only what lies near it is met."""
 _MOST_EDGES = 20_000
 
 
 class _Node(NamedTuple):
-    """A place on a curve where it meets others: the cut, and those others with their cuts there."""
+    """A place on a curve where it meets others: the cut, and those others."""
 
     cut: Cut
-    others: tuple[tuple[Id, Cut], ...]
+    others: tuple[Id, ...]
 
 
 class _Edge(NamedTuple):
@@ -61,6 +66,7 @@ class Tracer:
         self._around = around
         self._curves: dict[Id, Curve] = {}
         self._nodes: dict[Id, list[_Node]] = {}
+        self._boxes: dict[Id, list[float]] = {}
         self._seen: set[Id] = set()
 
     def face(self, at: Point) -> Face:
@@ -94,18 +100,20 @@ class Tracer:
     # Looking around ---------------------------------------------------------------------------------------
 
     def _near(self, x: float, y: float, reach: float) -> list[Id]:
+        return self._in_box((x - reach, y - reach, x + reach, y + reach))
+
+    def _in_box(self, box: Box) -> list[Id]:
         found: list[Id] = []
-        for id, curve in self._around(x, y, reach):
+        for id, curve in self._around(box):
             self._curves.setdefault(id, curve)
             found.append(id)
         return found
 
     def _distance(self, id: Id, at: Point) -> float:
-        on = nearest(self._curves[id], at)
-        return hypot(on.x - at.x, on.y - at.y)
+        return away(self._curves[id], at.x, at.y)
 
     def _first_reach(self, at: Point) -> float:
-        reach = TOLERANCE.length(1.0, max(abs(at.x), abs(at.y)))
+        reach = ROUGH_SHARE * 64.0 * max(abs(at.x), abs(at.y), 1.0)
         while not self._near(at.x, at.y, reach):
             reach *= 4.0
             if reach > LARGEST:
@@ -131,18 +139,20 @@ class Tracer:
         if id in self._nodes:
             return self._nodes[id]
         curve = self._curves[id]
-        found: list[tuple[Cut, Id | None, Cut | None]] = []
+        found: list[tuple[Cut, Id | None]] = []
         if not is_closed(curve) and not isinstance(curve, EndlessLine):
-            found += [(start_of(curve), None, None), (end_of(curve), None, None)]
+            found += [(start_of(curve), None), (end_of(curve), None)]
+        box = self._box(id)
+        slack = TOLERANCE.length(max(box[2] - box[0], box[3] - box[1]), max(map(abs, box)))
         for other in self._crossing(id):
-            if other == id:
+            if other == id or not self._boxes_meet(id, other):
                 continue
             for at in _meetings(curve, self._curves[other]):
-                found.append((cut_at(curve, at), other, cut_at(self._curves[other], at)))
+                found.append((cut_on(curve, at, slack) if isinstance(curve, Line | Arc) else cut_at(curve, at), other))
         found.sort(key=lambda one: one[0].along)
         nodes: list[_Node] = []
-        for cut, known, there in found:
-            more = ((known, there),) if known is not None and there is not None else ()
+        for cut, known in found:
+            more = (known,) if known is not None else ()
             if nodes and same_cut(curve, nodes[-1].cut, cut):
                 nodes[-1] = _Node(nodes[-1].cut, (*nodes[-1].others, *more))
             else:
@@ -153,14 +163,33 @@ class Tracer:
         self._nodes[id] = nodes
         return nodes
 
+    def _boxes_meet(self, id: Id, other: Id) -> bool:
+        a, b = self._box(id), self._box(other)
+        slack = 4.0 * TOLERANCE.length(max(a[2] - a[0], a[3] - a[1], 0.0), max(map(abs, a)))
+        return a[0] <= b[2] + slack and b[0] <= a[2] + slack and a[1] <= b[3] + slack and b[1] <= a[3] + slack
+
+    def _box(self, id: Id) -> list[float]:
+        if id not in self._boxes:
+            curve = self._curves[id]
+            everywhere = [-LARGEST, -LARGEST, LARGEST, LARGEST]
+            self._boxes[id] = everywhere if isinstance(curve, EndlessLine) else box_of(curve)
+        return self._boxes[id]
+
     def _crossing(self, id: Id) -> list[Id]:
         curve = self._curves[id]
         if isinstance(curve, EndlessLine):
             return self._near(curve.through.x, curve.through.y, LARGEST)
         left, low, right, high = box_of(curve)
-        size = max(right - left, high - low)
-        reach = 0.5 * size + TOLERANCE.length(size, max(abs(left), abs(low), abs(right), abs(high)))
-        return self._near(0.5 * (left + right), 0.5 * (low + high), reach)
+        slack = 4.0 * TOLERANCE.length(max(right - left, high - low), max(map(abs, (left, low, right, high))))
+        found: dict[Id, None] = {}
+        # Along a slanting line the box around it holds much that is nowhere near.
+        spans = _SPANS if isinstance(curve, Line) and min(right - left, high - low) > 0.0 else 1
+        for n in range(spans):
+            if spans > 1:
+                a, b = (place_along(curve, curve.length * (n + k) / spans) for k in (0, 1))
+                left, low, right, high = min(a.x, b.x), min(a.y, b.y), max(a.x, b.x), max(a.y, b.y)
+            found.update(dict.fromkeys(self._in_box((left - slack, low - slack, right + slack, high + slack))))
+        return list(found)
 
     # Following --------------------------------------------------------------------------------------------
 
@@ -210,9 +239,9 @@ class Tracer:
         """The edge that leaves a node first clockwise from a direction; not the one that arrived there, back again."""
         node = self._nodes_of(of)[number]
         best: tuple[tuple[float, float], _Edge] | None = None
-        for id, cut in ((of, node.cut), *node.others):
+        for id in (of, *node.others):
             curve, nodes = self._curves[id], self._nodes_of(id)
-            here = _number(nodes, cut)
+            here = _number(nodes, node.cut.at)
             for ahead in (True, False):
                 to = _following(curve, nodes, here, ahead)
                 if to is None or (arriving is not None and (id, here, not ahead) == (arriving.id, arriving.end, arriving.ahead)):
@@ -272,7 +301,8 @@ class Tracer:
         reach = 0.5 * max(right - left, high - low)
         found: list[tuple[Id, Loop]] = []
         for id in self._near(0.5 * (left + right), 0.5 * (low + high), reach):
-            if id in self._seen:
+            # What is free within lies within with every place of it.
+            if id in self._seen or not is_inside(outer, _a_place(self._curves[id])):
                 continue
             ids, at, curve = self._hanging_together(id)
             self._seen |= ids
@@ -295,11 +325,15 @@ class Tracer:
             if at is not None and (tip is None or out(at) > out(tip)):
                 tip, of = at, one
             for node in self._nodes_of(one):
-                for other, _ in node.others:
+                for other in node.others:
                     if other not in found:
                         found.add(other)
                         waiting.append(other)
         return found, tip, of
+
+
+def _a_place(curve: Curve) -> Point:
+    return curve.through if isinstance(curve, EndlessLine) else place_along(curve, 0.0)
 
 
 def _meetings(a: Curve, b: Curve) -> list[Point]:
@@ -322,9 +356,9 @@ def _beside(curve: Curve, nodes: list[_Node], cut: Cut) -> tuple[int, int]:
     return after - 1, after
 
 
-def _number(nodes: list[_Node], cut: Cut) -> int:
-    """The node of a curve at a cut."""
-    return min(range(len(nodes)), key=lambda n: hypot(nodes[n].cut.at.x - cut.at.x, nodes[n].cut.at.y - cut.at.y))
+def _number(nodes: list[_Node], at: Point) -> int:
+    """The node of a curve at a place."""
+    return min(range(len(nodes)), key=lambda n: abs(nodes[n].cut.at.x - at.x) + abs(nodes[n].cut.at.y - at.y))
 
 
 def _following(curve: Curve, nodes: list[_Node], number: int, ahead: bool) -> int | None:

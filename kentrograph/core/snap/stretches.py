@@ -5,7 +5,7 @@ as it takes to find one on either side: docs/maths/stretches.md.
 """
 
 from collections.abc import Iterator
-from math import hypot
+from math import hypot, radians
 from typing import Any, NamedTuple
 
 from ..book.book import Book
@@ -13,10 +13,10 @@ from ..book.index import index_of
 from ..book.names import edge_name
 from ..book.order import END
 from ..book.scene import seen
-from ..figures import Curve, EndlessLine, Figure, Outline, Point
+from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
-from ..meet import meet, meet_long
+from ..meet import meet_long
 from ..meet.within import within
 from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
 from ..tolerance import LARGEST, TOLERANCE
@@ -45,11 +45,12 @@ def stretch_under(book: Book, x: float, y: float, reach: float, before: int | No
     at = book.key_at(before)
     found: list[tuple[float, str, Any]] = []
     for id in index_of(book).around(x, y, reach):
-        if _counts(book, id, at):
-            figure = book.figure_of(id)
-            off = away(figure, x, y)
-            if off <= reach and not isinstance(figure, Point):
-                found.append((off, id, figure))
+        figure = book.figure_of(id)
+        if isinstance(figure, Point):
+            continue
+        off = away(figure, x, y)
+        if off <= reach and _counts(book, id, at):
+            found.append((off, id, figure))
     if not found:
         return None
     _, id, figure = min(found, key=lambda one: one[0])
@@ -66,6 +67,7 @@ class _Seeker:
     def __init__(self, book: Book, id: str, figure: Any, at: Any) -> None:
         self.book, self.id, self.figure, self.at = book, id, figure, at
         self.name = book.name_of(id)
+        self._known: dict[tuple[int, Point, float], list[Stop]] = {}
         self.pieces: tuple[Curve, ...] = figure.pieces if isinstance(figure, Outline) else (figure,)
 
     def stretch(self, place: Point) -> Stretch:
@@ -103,16 +105,24 @@ class _Seeker:
         piece = self.pieces[number]
         for reach, complete in _reaches(piece, foot):
             best: tuple[float, Stop] | None = None
-            for stop in self._met(number, piece, foot or _middle(piece), reach):
+            for stop in self._all_met(number, piece, foot or _middle(piece), reach):
                 # A stop at the very foot counts for neither side.
                 if beyond is not None and same_cut(self.figure, stop.cut, beyond):
                     continue
                 far = self._past(number, stop.cut, beyond, ahead)
                 if far is not None and (best is None or far < best[0]):
                     best = far, stop
-            if best is not None and (complete or foot is None or _gap(best[1].cut.at, foot) <= reach):
+            # All that lies no further along than it was looked around is known.
+            if best is not None and (complete or _length(piece, best[0]) <= reach):
                 return best[1]
         return None
+
+    def _all_met(self, number: int, piece: Curve, around: Point, reach: float) -> list[Stop]:
+        """The same list for both sides."""
+        key = (number, around, reach)
+        if key not in self._known:
+            self._known[key] = list(self._met(number, piece, around, reach))
+        return self._known[key]
 
     def _past(self, number: int, cut: Cut, beyond: Cut | None, ahead: bool) -> float | None:
         """How far a cut of a piece lies past another one in a sense; None where it lies on its other side."""
@@ -129,29 +139,32 @@ class _Seeker:
         """Where a piece meets what is seen within reach of a place, with the words of each."""
         own = edge_name(str(number + 1), self.name) if isinstance(self.figure, Outline) else self.name
         for id in index_of(self.book).around(around.x, around.y, reach, True):
-            if id == self.id or not _counts(self.book, id, self.at):
-                continue
             other = self.book.figure_of(id)
-            name = self.book.name_of(id)
+            if id == self.id or isinstance(other, Point):
+                continue
             parts = enumerate(other.pieces, 1) if isinstance(other, Outline) else ((0, other),)
-            for n, one in parts:
-                if not isinstance(one, Point):
-                    called = edge_name(str(n), name) if n else name
-                    yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
+            # What runs by further off meets the piece further off.
+            near = [(n, one) for n, one in parts if away(one, around.x, around.y) <= reach]
+            if not near or not _counts(self.book, id, self.at):
+                continue
+            name = self.book.name_of(id)
+            for n, one in near:
+                called = edge_name(str(n), name) if n else name
+                yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
 
 
 def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple[Point, str]]:
     """The places where a piece meets another curve, in words."""
-    met = meet(piece, other)
+    met = meet_long(piece, other)
     if met.how == "coincident":
         for which in ("start", "end"):
             tip = getattr(other, which, None)
             if isinstance(tip, Point) and within(piece, tip):
                 yield tip, f"{which} of {called}"
         return
-    several = len(meet_long(piece, other).spots) > 1 if met.spots else False
     for spot in met.spots:
-        yield spot.at, f"crossing of {own} {called}" + (f" {spot.sign}" if several and spot.sign else "")
+        if spot.true:
+            yield spot.at, f"crossing of {own} {called}" + (f" {spot.sign}" if len(met.spots) > 1 and spot.sign else "")
 
 
 def _reaches(piece: Curve, foot: Point | None) -> Iterator[tuple[float, bool]]:
@@ -166,7 +179,7 @@ def _reaches(piece: Curve, foot: Point | None) -> Iterator[tuple[float, bool]]:
         reach = TOLERANCE.joint_share * max(1.0, abs(foot.x), abs(foot.y)) * 1e6
     while reach < size:
         yield reach, False
-        reach *= 4.0
+        reach *= 8.0
     yield size, True
 
 
@@ -175,5 +188,8 @@ def _middle(piece: Curve) -> Point:
     return Point(left + (right - left) / 2.0, low + (high - low) / 2.0)
 
 
-def _gap(a: Point, b: Point) -> float:
-    return hypot(a.x - b.x, a.y - b.y)
+def _length(piece: Curve, along: float) -> float:
+    """At most how long so much of a piece is: a length on lines, degrees of what is round."""
+    if isinstance(piece, Line | EndlessLine):
+        return along
+    return radians(along) * (max(piece.a, piece.b) if isinstance(piece, Ellipse) else piece.radius)

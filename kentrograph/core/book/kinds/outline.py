@@ -25,7 +25,7 @@ def plan_outline(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         around = env[scene]
         try:
-            face = Tracer(lambda x, y, reach: around.curves(x, y, reach, only)).face(at(env, last))
+            face = Tracer(lambda box: around.curves(box, only)).face(at(env, last))
         except Refused as refused:
             raise Refused(refused.problem.at(givens["at"].start, givens["at"].end)) from None
         return Drawn(face.edge, more=face.holes)
