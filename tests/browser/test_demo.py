@@ -10,8 +10,11 @@ from .drafter import Drafter
 DEMO = Path(__file__).parents[2] / "demo"
 
 
-def kept(name: str) -> list[str]:
-    lines = (DEMO / name).read_text(encoding="utf-8").splitlines()
+HERE = Path(__file__).parent
+
+
+def kept(name: str, folder: Path = DEMO) -> list[str]:
+    lines = (folder / name).read_text(encoding="utf-8").splitlines()
     headers = ("unit", "decimals", "angles")
     return [line for line in lines if line and not line.startswith(("#", *headers))]
 
@@ -76,7 +79,7 @@ def plain(line: str) -> str:
 
 
 def test_platform_ring_drawn_with_sight_lines_as_it_is_kept(drafter: Drafter) -> None:
-    text = kept("platform-ring.kent")
+    text = kept("ring_by_sight_lines.kent", HERE)
     drafter.types("decimals 1", *text[:5])
     drafter.presses("Escape", "Escape")
     drafter.sees_steps(5)

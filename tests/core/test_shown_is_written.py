@@ -31,12 +31,12 @@ from kentrograph.core.problem import Refused
 from .support import book
 
 KINDS = [
-    *(word for word, kind in ALL.items() if kind.group in ("place", "shape")),
+    *(word for word, kind in ALL.items() if kind.group in ("place", "shape", "carry")),
     "measure distance",
     "measure angle",
     "measure gap",
 ]
-EXAMPLES = [(kind.word, text) for kind in ALL.values() for text, _ in kind.examples if kind.group in ("place", "shape")]
+EXAMPLES = [(kind.word, text) for kind in ALL.values() for text, _ in kind.examples if kind.group in ("place", "shape", "carry")]
 SNAPPINGS = (Snapping(), Snapping(), Snapping(turn=15.0), Snapping(step=5.0), Snapping(grid=10.0))
 RELATIVE = ("+ 6, 0", "+ 0, 9", "+ 12 at 30", "+ 7")
 

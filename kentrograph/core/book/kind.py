@@ -126,7 +126,7 @@ class Kind:
     """
 
     word: str
-    group: Literal["place", "shape", "read", "number", "block"]
+    group: Literal["place", "shape", "carry", "read", "number", "block"]
     explanation: str
     plan: Callable[[Planner, Statement], Plan]
     letter: str

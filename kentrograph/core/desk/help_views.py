@@ -30,7 +30,7 @@ class HelpKind:
 
     word: str
     title: str
-    group: Literal["place", "shape", "read", "number", "block"]
+    group: Literal["place", "shape", "carry", "read", "number", "block"]
     explanation: str
     first: str
     givens: list[HelpGiven]
@@ -44,7 +44,7 @@ def help_kinds() -> list[HelpKind]:
 
 def _kind(kind: Kind) -> HelpKind:
     # A reading has no figure to be drawn.
-    pictured = kind.group in ("place", "shape")
+    pictured = kind.group in ("place", "shape", "carry")
     examples = [
         HelpExample(text, note.replace("`", ""), f"{kind.word}-{number}.svg" if pictured else "")
         for number, (text, note) in enumerate(kind.examples, 1)

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from ..book.kind import Drag, Held
+from ..book.kind import Drag, Held, Kind
 from ..book.kinds import FIGURES
 from ..book.kinds.measure import READINGS
 
@@ -18,19 +18,21 @@ class KindView:
 
     word: str
     title: str
-    group: Literal["place", "shape", "read"]
+    group: Literal["place", "shape", "carry", "read"]
     explanation: str
     drag: Drag | None
     held: Held | None
     endless: bool
 
 
+def _group(kind: Kind) -> Literal["place", "shape", "carry"]:
+    return "carry" if kind.group == "carry" else "shape" if kind.group == "shape" else "place"
+
+
 def kind_views() -> list[KindView]:
     """All of them, group by group, in the order in which they are offered."""
     figures = [
-        KindView(
-            word, kind.title, "shape" if kind.group == "shape" else "place", kind.explanation, kind.drag, kind.held, kind.endless
-        )
+        KindView(word, kind.title, _group(kind), kind.explanation, kind.drag, kind.held, kind.endless)
         for word, kind in FIGURES.items()
     ]
     readings = [

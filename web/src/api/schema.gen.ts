@@ -911,7 +911,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "place" | "shape" | "read" | "number" | "block";
+            group: "place" | "shape" | "carry" | "read" | "number" | "block";
             /** Title */
             title: string;
             /** Word */
@@ -954,7 +954,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "place" | "shape" | "read";
+            group: "place" | "shape" | "carry" | "read";
             held: components["schemas"]["Held"] | null;
             /** Title */
             title: string;

@@ -4,7 +4,7 @@ import { persist } from "zustand/middleware";
 
 import type { Draft } from "../api/types";
 
-export type Pen = "pencil" | "ink";
+export type Pen = "pencil" | "ink" | "fine" | "hidden" | "axis";
 
 interface Unfinished {
   readonly draft: Draft | null;

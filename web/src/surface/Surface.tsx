@@ -7,6 +7,7 @@ import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { EmptyPage } from "./EmptyPage";
 import { PointerMenu } from "./PointerMenu";
+import { Views } from "./Views";
 import { Press } from "./press";
 import { placeTag } from "./tag";
 import { Touches } from "./touches";
@@ -110,6 +111,7 @@ export function Surface() {
       <Layer ref={figures} data-testid="figures" />
       <Layer ref={overlay} data-testid="overlay" />
       <Empty />
+      <Views />
       {menu && <PointerMenu at={menu} close={() => useInterface.setState({ menu: null })} />}
       <Tag ref={pointerTag} data-testid="pointer-tag" data-shown="false" />
     </Box>

@@ -13,13 +13,22 @@ type Group = Kind["group"];
 const GROUPS: readonly (readonly [Group, string])[] = [
   ["place", "Place"],
   ["shape", "Shape"],
+  ["carry", "Carry"],
   ["read", "Read"],
 ];
 /** Where there is room for it the readings stand beside the open group; elsewhere they are a group to be opened. */
-const WIDE = { base: "none", xl: "flex" };
-const NARROW = { base: "block", xl: "none" };
+const WIDE = { base: "none", "2xl": "flex" };
+const NARROW = { base: "block", "2xl": "none" };
+/** The narrow pens stand there where they have room; they can be typed anywhere. */
+const ROOMY = { base: "none", xl: "block" };
 
-const PENS: readonly Pen[] = ["pencil", "ink"];
+const PENS: readonly (readonly [Pen, string, string])[] = [
+  ["pencil", "Pencil", "construction, which does not print"],
+  ["ink", "Ink", "visible edges: continuous, wide"],
+  ["fine", "Fine", "continuous, narrow"],
+  ["hidden", "Hidden", "hidden edges: dashed, narrow"],
+  ["axis", "Axis", "centre lines and axes: long dashed dotted, narrow"],
+];
 
 const Heading = chakra("button", {
   base: {
@@ -65,7 +74,6 @@ function Kinds({ group }: { group: Group }) {
 }
 
 export function Tray() {
-  const { view } = useTable();
   const [chosen, setOpen] = useState<Group>("place");
   const begun = useInterface((i) => i.draft?.kind);
   const group = begun === undefined ? undefined : kindOf(begun)?.group;
@@ -73,9 +81,7 @@ export function Tray() {
   const open = group ?? chosen;
   // Beside the readings the words that were open stay where they are.
   const beside = open !== "read" ? open : chosen !== "read" ? chosen : "place";
-  const selected = useInterface((i) => i.selected);
   const pen = usePreferences((p) => p.pen);
-  const names = usePreferences((p) => p.names);
   return (
     <Flex
       as="nav"
@@ -99,7 +105,7 @@ export function Tray() {
           {title}
         </Heading>
       ))}
-      <Flex display={{ base: "flex", xl: open === "read" ? "none" : "flex" }} align="center" flex="none">
+      <Flex display={{ base: "flex", "2xl": open === "read" ? "none" : "flex" }} align="center" flex="none">
         <Kinds group={open} />
       </Flex>
       {open === "read" && (
@@ -114,27 +120,6 @@ export function Tray() {
         <Kinds group="read" />
       </Flex>
       <Box flex="1" />
-      <Word
-        flex="none"
-        title="Alt+N: every figure's name beside it"
-        aria-pressed={names}
-        bg={names ? "lit" : undefined}
-        onClick={() => usePreferences.setState({ names: !names })}
-      >
-        Names
-      </Word>
-      <Word flex="none" title="Ctrl+Home: the whole drawing" onClick={() => view.current?.frameAll()}>
-        Everything
-      </Word>
-      <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
-        Selection
-      </Word>
-      <Word
-        title="Ctrl+PageDown; with Ctrl a box is drawn to be seen larger"
-        onClick={() => view.current?.viewBefore()}
-      >
-        Before
-      </Word>
       <Flex
         role="radiogroup"
         aria-label="Drawn with"
@@ -145,19 +130,21 @@ export function Tray() {
         flex="none"
         ml="2"
       >
-        {PENS.map((one) => (
+        {PENS.map(([one, title, explanation]) => (
           <Word
             key={one}
             role="radio"
+            title={explanation}
             aria-checked={pen === one}
+            display={one === "pencil" || one === "ink" || pen === one ? undefined : ROOMY}
             borderRadius="0"
-            px="3"
+            px="1.5"
             bg={pen === one ? "ink" : undefined}
             color={pen === one ? "panel" : "quiet"}
             _hover={{ bg: pen === one ? "ink" : "rule" }}
             onClick={() => usePreferences.setState({ pen: one })}
           >
-            {one === "pencil" ? "Pencil" : "Ink"}
+            {title}
           </Word>
         ))}
       </Flex>

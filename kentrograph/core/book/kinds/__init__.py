@@ -46,15 +46,14 @@ ALL: dict[str, Kind] = {
     module.KIND.word: module.KIND
     for module in (
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
-        *(trim, keep, split, extend, whole, ink, offset),
-        *(join, apart, fillet, chamfer, move, copy, turn, mirror, scale, fit, repeat, group, place, symbol, outline),
-        *(pen, hide, show),
+        *(ink, trim, keep, split, extend, whole, join, apart, fillet, chamfer, offset, outline),
+        *(move, copy, turn, mirror, scale, fit, repeat, group, symbol, place, pen, hide, show),
         *(measure, number),
     )
 }
 """All of them, in the order in which they are offered."""
 
-FIGURES: dict[str, Kind] = {word: kind for word, kind in ALL.items() if kind.group in ("place", "shape")}
+FIGURES: dict[str, Kind] = {word: kind for word, kind in ALL.items() if kind.group in ("place", "shape", "carry")}
 """Those that begin with their word and draw figures."""
 
 

@@ -6,7 +6,7 @@ from .move import plan_copy
 
 KIND = Kind(
     word="copy",
-    group="shape",
+    group="carry",
     explanation="copy by two places, or by so far across and up",
     plan=plan_copy,
     letter="",

@@ -39,7 +39,7 @@ def _by(p: Planner, statement: Statement) -> By:
 
 KIND = Kind(
     word="fit",
-    group="shape",
+    group="carry",
     explanation="move and turn, by two places onto two others",
     plan=plan_fit,
     letter="",

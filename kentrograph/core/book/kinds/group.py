@@ -36,7 +36,7 @@ def plan_group(p: Planner, statement: Statement) -> Plan:
 
 KIND = Kind(
     word="group",
-    group="shape",
+    group="carry",
     explanation="a name for several figures together",
     plan=plan_group,
     letter="G",

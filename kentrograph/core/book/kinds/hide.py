@@ -16,7 +16,7 @@ def plan_hide(p: Planner, statement: Statement) -> Plan:
 
 KIND = Kind(
     word="hide",
-    group="shape",
+    group="carry",
     explanation="keep figures, or all that a pen draws, out of sight",
     plan=plan_hide,
     letter="",

@@ -46,7 +46,7 @@ def _by(p: Planner, statement: Statement) -> By:
 
 KIND = Kind(
     word="mirror",
-    group="shape",
+    group="carry",
     explanation="mirror in a line, or in two places",
     plan=plan_mirror,
     letter="",

@@ -52,7 +52,7 @@ _GIVENS = (
 
 KIND = Kind(
     word="move",
-    group="shape",
+    group="carry",
     explanation="move by two places, or by so far across and up",
     plan=plan_move,
     letter="",

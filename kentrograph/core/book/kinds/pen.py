@@ -22,7 +22,7 @@ def plan_pen(p: Planner, statement: Statement) -> Plan:
 
 KIND = Kind(
     word="pen",
-    group="shape",
+    group="carry",
     explanation="another pen for figures that are there",
     plan=plan_pen,
     letter="",

@@ -46,7 +46,7 @@ def plan_placing(p: Planner, statement: Statement) -> Plan:
 
 KIND = Kind(
     word="place",
-    group="shape",
+    group="carry",
     explanation="a symbol at a place",
     plan=plan_placing,
     letter="S",

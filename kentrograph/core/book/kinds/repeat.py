@@ -112,7 +112,7 @@ def _in_rows(p: Planner, givens: dict[str, Given], times: list[Callable[[Env, Po
 
 KIND = Kind(
     word="repeat",
-    group="shape",
+    group="carry",
     explanation="copies about a place, in rows, or along a figure",
     plan=plan_repeat,
     letter="S",

@@ -45,7 +45,7 @@ def _scaling(about: Point, factor: float, statement: Statement) -> Similarity:
 
 KIND = Kind(
     word="scale",
-    group="shape",
+    group="carry",
     explanation="scale about a place, by a factor or from one distance to another",
     plan=plan_scale,
     letter="",

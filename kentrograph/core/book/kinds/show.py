@@ -16,7 +16,7 @@ def plan_show(p: Planner, statement: Statement) -> Plan:
 
 KIND = Kind(
     word="show",
-    group="shape",
+    group="carry",
     explanation="bring back to sight what was hidden",
     plan=plan_show,
     letter="",

@@ -34,7 +34,7 @@ def _by(p: Planner, statement: Statement) -> By:
 
 KIND = Kind(
     word="turn",
-    group="shape",
+    group="carry",
     explanation="turn about a place, by an angle or from one direction to another",
     plan=plan_turn,
     letter="",

@@ -4,6 +4,7 @@ import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
 import { toScreen } from "../turned";
+import { paths, penOf, strokePens } from "./pens";
 
 const MANY = 3000;
 
@@ -16,8 +17,7 @@ export interface Marks {
 
 export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
   g.clearRect(0, 0, c.width, c.height);
-  const pencil = new Path2D();
-  const ink = new Path2D();
+  const pens = paths();
   const faint = new Path2D();
   let later = false;
   const [left, bottom, right, top] = inView(c);
@@ -37,15 +37,14 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
       continue;
     }
     if (step.hidden || marks.instead.has(step.id) || step.figure === null) continue;
-    traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
+    traceFigure(pens[penOf(step)], c, step.figure);
   }
   // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
   const many = steps.length > MANY;
   g.lineJoin = many ? "bevel" : "round";
   g.lineCap = many ? "butt" : "round";
   stroke(g, faint, LOOK.faint, 1);
-  stroke(g, pencil, LOOK.pencil, 1);
-  stroke(g, ink, LOOK.ink, 1.75);
+  strokePens(g, pens);
   drawNames(g, c, steps, marks);
 }
 
@@ -65,18 +64,16 @@ export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string
 /** What stands out, because it is pointed at or selected, with its name; drawn over the rest, which is not painted anew. */
 export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Step[]): void {
   const glow = new Path2D();
-  const ink = new Path2D();
-  const pencil = new Path2D();
+  const pens = paths();
   for (const step of lit) {
     if (step.hidden || !step.figure) continue;
     traceFigure(glow, c, step.figure);
-    traceFigure(step.pen === "pencil" ? pencil : ink, c, step.figure);
+    traceFigure(pens[penOf(step)], c, step.figure);
   }
   g.lineJoin = "round";
   g.lineCap = "round";
   stroke(g, glow, LOOK.selected, 5);
-  stroke(g, pencil, LOOK.pencil, 1);
-  stroke(g, ink, LOOK.ink, 1.75);
+  strokePens(g, pens);
   g.font = FONT;
   g.textAlign = "left";
   for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink);

@@ -1,0 +1,47 @@
+/** What of the drawing is in view, in words, at the corner of the surface. */
+import { Flex } from "@chakra-ui/react";
+
+import { useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+
+export function Views() {
+  const { view } = useTable();
+  const selected = useInterface((i) => i.selected);
+  const names = usePreferences((p) => p.names);
+  return (
+    <Flex
+      data-own-keys
+      position="absolute"
+      right="2"
+      bottom="2"
+      align="center"
+      fontSize="12px"
+      color="quiet"
+      onPointerMove={(e) => e.stopPropagation()}
+      onPointerEnter={() => view.current?.leavePointer()}
+    >
+      <Word
+        title="Alt+N: every figure's name beside it"
+        aria-pressed={names}
+        bg={names ? "lit" : undefined}
+        onClick={() => usePreferences.setState({ names: !names })}
+      >
+        Names
+      </Word>
+      <Word title="Ctrl+Home: the whole drawing" onClick={() => view.current?.frameAll()}>
+        Everything
+      </Word>
+      <Word title="Ctrl+End" disabled={selected === null} onClick={() => view.current?.frameSelection()}>
+        Selection
+      </Word>
+      <Word
+        title="Ctrl+PageDown; with Ctrl a box is drawn to be seen larger"
+        onClick={() => view.current?.viewBefore()}
+      >
+        Before
+      </Word>
+    </Flex>
+  );
+}
