@@ -147,7 +147,7 @@ def snapping(page: Page, address: str) -> None:
     page.wait_for_timeout(300)
     steps = page.evaluate("fetch(location.pathname.replace('/drawings', '/api/drawings')).then(r => r.json())")["steps"]
     rounds = [s["figure"] for s in steps if s["kind"] == "circle"]
-    lines = [s["figure"] for s in steps if s["kind"] == "line" and s["figure"].get("to")]
+    lines = [s["figure"] for s in steps if s["kind"] == "line" and (s["figure"] or {}).get("to")]
     (cx, cy), (ex, ey) = rounds[0]["centre"], lines[0]["to"]
     for x, y in ((cx, cy), (ex, ey)):
         page.mouse.move(*on_screen(page, x, y), steps=4)

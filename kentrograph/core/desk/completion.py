@@ -40,6 +40,8 @@ KIND_OF_WAY = {
     "square": "a line square to one",
     "continuing": "straight on from an end",
     "to": "and then where it ends",
+    "start": "where the figure begins",
+    "end": "where the figure ends",
 }
 _OF_PLACE = ("entering", "leaving", "left", "right", "first", "second")
 _OF_LINE = ("left", "right")

@@ -124,6 +124,8 @@ def _stop(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``from PLACE``, ``from start``, ``to end``: of the figure that is cut."""
     if c.at_word("start", "end") and c.peek().text != "of":
         return [Given(spec.word, (), (c.advance().text,), start, c.last)]
+    if c.tok.kind == "end":
+        c.fail("start", "end", "a place")
     return [_given(c, spec.word, start, place(c))]
 
 

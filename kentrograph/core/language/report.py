@@ -3,6 +3,7 @@
 from typing import Any, Literal, Required, TypedDict, assert_never
 
 from ..book.book import Book
+from ..book.scene import pen_of, seen
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Mark, Reading
 from ..construct.solution import Solution
@@ -86,13 +87,27 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
             continue
         elif isinstance(value.figure, Reading):
             readings.append(reading_data(step.name, step.statement.text, value.figure))
-        elif len(step.names) <= 1:
-            figures[book.name_of(id)] = drawn_data(value)
         else:
             # A name that several steps define stands for what the last of them has made of it.
-            figures.update({name: figure_data(figure) for _, name, figure in book.figures_of(id)})
+            figures.update({name: _of_step(book, value, one, figure) for one, name, figure in book.figures_of(id) if name})
     problems.sort(key=lambda p: p["line"])
     return {"figures": figures, "readings": readings, "problems": problems}
+
+
+def _of_step(book: Book, value: Drawn, id: str, figure: Any) -> dict[str, Any]:
+    """One of the figures that come of a step, with what it is drawn with, and whether it is out of sight. The solutions of the
+    step stand with the figure that has them."""
+    whole = value._replace(figure=figure, more=())
+    solved = not value.more or (value.solutions and figure == value.solutions[value.taken].figure)
+    data = drawn_data(whole if solved else whole._replace(solutions=()))
+    if isinstance(figure, float):
+        return data
+    pen = pen_of(book, id)
+    if pen != "ink":
+        data["pen"] = pen
+    if not seen(book, id):
+        data["seen"] = False
+    return data
 
 
 def drawn_data(drawn: Drawn) -> dict[str, Any]:

@@ -16,9 +16,9 @@ const GROUPS: readonly (readonly [Group, string])[] = [
   ["carry", "Carry"],
   ["read", "Read"],
 ];
-/** Where there is room for it the readings stand beside the open group; elsewhere they are a group to be opened. */
-const WIDE = { base: "none", "2xl": "flex" };
-const NARROW = { base: "block", "2xl": "none" };
+/** Where there is room for it the readings stand beside the open group; elsewhere they are a group to be opened. The words of
+ * Place are few enough for a usual window. */
+const beside = (group: Group): "xl" | "2xl" => (group === "place" ? "xl" : "2xl");
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
 const ROOMY = { base: "none", xl: "block" };
 
@@ -80,7 +80,9 @@ export function Tray() {
   // What is being written stays in sight, whichever words were open before.
   const open = group ?? chosen;
   // Beside the readings the words that were open stay where they are.
-  const beside = open !== "read" ? open : chosen !== "read" ? chosen : "place";
+  const other = open !== "read" ? open : chosen !== "read" ? chosen : "place";
+  const wide = { base: "none", [beside(other)]: "flex" };
+  const narrow = { base: "block", [beside(other)]: "none" };
   const pen = usePreferences((p) => p.pen);
   return (
     <Flex
@@ -99,21 +101,21 @@ export function Tray() {
         <Heading
           key={one}
           aria-expanded={open === one}
-          display={one === "read" ? NARROW : undefined}
+          display={one === "read" ? narrow : undefined}
           onClick={() => setOpen(one)}
         >
           {title}
         </Heading>
       ))}
-      <Flex display={{ base: "flex", "2xl": open === "read" ? "none" : "flex" }} align="center" flex="none">
+      <Flex display={{ base: "flex", [beside(other)]: open === "read" ? "none" : "flex" }} align="center" flex="none">
         <Kinds group={open} />
       </Flex>
       {open === "read" && (
-        <Flex display={WIDE} align="center" flex="none">
-          <Kinds group={beside} />
+        <Flex display={wide} align="center" flex="none">
+          <Kinds group={other} />
         </Flex>
       )}
-      <Flex display={WIDE} align="center" flex="none">
+      <Flex display={wide} align="center" flex="none">
         <Text color="label" fontWeight={600} fontSize="12px" ml="2" mr="0.5">
           Read
         </Text>

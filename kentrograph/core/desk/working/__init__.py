@@ -11,6 +11,7 @@ from ...problem import Refused
 from ..interpretation import env_of
 from .arcs import arc_working
 from .lines import line_working
+from .offsets import offset_working
 from .points import point_working
 from .rounds import round_working
 from .sheet import Sheet, Working
@@ -23,6 +24,7 @@ _KINDS = {
     "fillet": round_working,
     "point": point_working,
     "line": line_working,
+    "offset": offset_working,
 }
 
 
