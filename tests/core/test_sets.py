@@ -11,7 +11,11 @@ from typing import Any
 import pytest
 
 from kentrograph.core.book.scene import seen
+from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
+from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.figures import Circle, FigureSet, Point
 from kentrograph.core.language.script import read_script, write_script
 from kentrograph.core.snap.candidates import take_at
@@ -229,3 +233,27 @@ def test_old_names_that_are_words_now_still_stand() -> None:
         "round = circle centre 0, 0 radius keep + step",
     )
     assert made["round"]["radius"] == 7
+
+
+@pytest.mark.parametrize(
+    "kind", ["line", "circle", "point", "trim", "offset", "fillet", "move", "measure distance", "measure area"]
+)
+def test_pointing_at_members_works_like_pointing_at_figures(kind: str) -> None:
+    """Wherever the pointer rests over sets, symbols and several results of one step: what a click writes can be written."""
+    b = book(
+        *HOLES, "S1 = repeat C1 6 times about P1", "S2 = repeat L1 K1 3 times about 30, 0", *BOLT, "place bolt at 0, 40",
+        "trim L1 from 20, 0 to 30, 0", "axis1 = line from 10, 20 to 60, 20", "S8 = repeat axis1 4 times about P1",
+    )  # fmt: skip
+    at = [
+        Point(x, y) for x, y in ((40, 20), (10, 50), (25, 46), (10, 20), (-20, 20), (4, 40), (0, 40), (30, 0), (15, 0), (31, 31))
+    ]
+    passed: tuple[str, ...] = ()
+    for n, place in enumerate(at):
+        look = Looked(draft=Draft(kind), pointer=Pointer(place.x + 0.3, place.y - 0.2, 3.0, 0.1, passed=passed), aimed=True)
+        view = line_view(b, look)
+        found = take_at(b, Query(place.x, place.y, 3.0, 0.1))
+        if found:
+            passed = (*passed[-2:], found[0].words)
+        if view.click is not None and view.click.do == "write" and view.click.statement:
+            edit, _ = intents.write(b, view.click.statement, f"n{n}")
+            assert isinstance(b.edited(edit)[0].values[f"n{n}"], Drawn)

@@ -7,7 +7,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.caches import Shared
 from ..book.crossings import COUNTED
-from ..figures import Arc, Line, Outline, Point
+from ..figures import Arc, FigureSet, Line, Outline, Point
 from ..measure.away import in_sweep
 from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
@@ -32,7 +32,8 @@ def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scor
         return
     seen = {id for id, _, _ in under}
     others = [id for id in dict.fromkeys((*(p.step for p in q.passed), *q.late)) if id and id not in seen]
-    far = [(id, f, carrier_of(f)) for id in others if (f := book.figure_of(id)) is not None]
+    # A set is no curve; its members are looked at where they are near.
+    far = [(id, f, carrier_of(f)) for id in others if (f := book.figure_of(id)) is not None and not isinstance(f, FigureSet)]
     for index, one in enumerate(far):
         for other in (*under, *far[:index]):
             _add(book, q, other, one, scores)

@@ -19,7 +19,7 @@ class Scores:
     def __init__(self, book: Book, q: Query) -> None:
         self._q = q
         self._on = q.on
-        self._order = book.order
+        self._order, self._step_of = book.order, book.step_of
         self._found: list[tuple[float, float, str, Made]] = []
 
     def add(self, one: Candidate, ordered: bool = False) -> None:
@@ -55,6 +55,6 @@ class Scores:
         for _, same in groupby(self._found, key=lambda f: f[:2]):
             tied = list(same)
             if len(tied) > 1:
-                tied.sort(key=lambda f: self._order.key(f[2].partition(".")[0]) if f[2] else (), reverse=True)
+                tied.sort(key=lambda f: self._order.key(self._step_of(f[2])) if f[2] else (), reverse=True)
             for *_, made in tied:
                 yield made
