@@ -43,7 +43,9 @@ RELATIVE = ("+ 6, 0", "+ 0, 9", "+ 12 at 30", "+ 7")
 
 @pytest.fixture(scope="module")
 def drawing() -> Book:
-    return book("decimals 9", *DRAWING)
+    # With sets, a symbol, and a step of which several figures come.
+    more = ("S8 = repeat C4 3 times step 9, 3", "place boss at 60, 46", "L18 = trim L3 from 30, 20 to 40, 20")
+    return book("decimals 9", *DRAWING, *more)
 
 
 def pointer(dice: Random) -> Pointer:
