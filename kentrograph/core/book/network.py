@@ -312,6 +312,9 @@ class Network:
         number or a reading; None where there is no such step or it does not stand."""
         if id is None:
             return None
+        value = self.values.get(id)
+        if value is not None:
+            return value.figure if type(value) is Drawn else None
         whole, *path = id.split("/")
         step, _, which = whole.partition(".")
         figure = result_of(self.values.get(step), int(which or 0))
@@ -340,6 +343,9 @@ class Network:
 
     def name_of(self, id: str) -> str:
         """The name of a figure, by its id as `figures_of` or `leaves_of` gives it; empty where it has none."""
+        alone = self.steps.get(id)
+        if alone is not None:
+            return alone.names[0] if alone.names else ""
         whole, *path = id.split("/")
         step, _, which = whole.partition(".")
         names, number = self.steps[step].names, int(which or 0)

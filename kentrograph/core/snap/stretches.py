@@ -19,7 +19,14 @@ from ..measure.away import away
 from ..meet import meet_long
 from ..meet.within import within
 from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
-from ..tolerance import LARGEST, TOLERANCE
+from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
+from .approximate_crossings import Carrier, carrier_of, meet_roughly
+
+Part = tuple[int, Curve, Carrier | None]
+"""A piece of an outline by its number, or a whole figure by 0, with what tells roughly where it meets another."""
+_FIRST_SHARE = 64.0
+"""Of a large figure so small a share at least is looked at first, and each time so much further:"""
+_FURTHER = 4.0
 
 
 class Stop(NamedTuple):
@@ -43,18 +50,13 @@ class Stretch(NamedTuple):
 def stretch_under(book: Book, x: float, y: float, reach: float, before: int | None = None) -> Stretch | None:
     """The stretch under a place: of the nearest figure within reach that has any; None where there is none."""
     at = book.key_at(before)
-    found: list[tuple[float, str, Any]] = []
+    nearest, found = reach, None
     for id in index_of(book).around(x, y, reach):
         figure = book.figure_of(id)
-        if isinstance(figure, Point):
-            continue
         off = away(figure, x, y)
-        if off <= reach and _counts(book, id, at):
-            found.append((off, id, figure))
-    if not found:
-        return None
-    _, id, figure = min(found, key=lambda one: one[0])
-    return _Seeker(book, id, figure, at).stretch(Point(x, y))
+        if off <= nearest and (found is None or off < nearest) and not isinstance(figure, Point) and _counts(book, id, at):
+            nearest, found = off, (id, figure)
+    return _Seeker(book, *found, at, reach).stretch(Point(x, y)) if found else None
 
 
 def _counts(book: Book, id: str, at: Any) -> bool:
@@ -64,9 +66,10 @@ def _counts(book: Book, id: str, at: Any) -> bool:
 class _Seeker:
     """Looks for the neighbours of a place on one figure."""
 
-    def __init__(self, book: Book, id: str, figure: Any, at: Any) -> None:
-        self.book, self.id, self.figure, self.at = book, id, figure, at
+    def __init__(self, book: Book, id: str, figure: Any, at: Any, reach: float) -> None:
+        self.book, self.id, self.figure, self.at, self.reach = book, id, figure, at, reach
         self.name = book.name_of(id)
+        self._others: dict[str, tuple[Part, ...]] = {}
         self._known: dict[tuple[int, Point, float], list[Stop]] = {}
         self.pieces: tuple[Curve, ...] = figure.pieces if isinstance(figure, Outline) else (figure,)
 
@@ -103,7 +106,7 @@ class _Seeker:
     def _stops(self, number: int, foot: Point | None, ahead: bool, beyond: Cut | None) -> Stop | None:
         """The first neighbour on a piece, from its beginning or from a foot on it on."""
         piece = self.pieces[number]
-        for reach, complete in _reaches(piece, foot):
+        for reach, complete in _reaches(piece, foot, self.reach):
             best: tuple[float, Stop] | None = None
             for stop in self._all_met(number, piece, foot or _middle(piece), reach):
                 # A stop at the very foot counts for neither side.
@@ -138,19 +141,32 @@ class _Seeker:
     def _met(self, number: int, piece: Curve, around: Point, reach: float) -> Iterator[Stop]:
         """Where a piece meets what is seen within reach of a place, with the words of each."""
         own = edge_name(str(number + 1), self.name) if isinstance(self.figure, Outline) else self.name
+        carrier, slack = carrier_of(piece), ROUGH_SHARE * (reach + abs(around.x) + abs(around.y))
         for id in index_of(self.book).around(around.x, around.y, reach, True):
-            other = self.book.figure_of(id)
-            if id == self.id or isinstance(other, Point):
-                continue
-            parts = enumerate(other.pieces, 1) if isinstance(other, Outline) else ((0, other),)
-            # What runs by further off meets the piece further off.
-            near = [(n, one) for n, one in parts if away(one, around.x, around.y) <= reach]
-            if not near or not _counts(self.book, id, self.at):
-                continue
-            name = self.book.name_of(id)
-            for n, one in near:
-                called = edge_name(str(n), name) if n else name
-                yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
+            for number, one, carries in self._others.get(id) or self._parts(id):
+                rough = meet_roughly(carrier, carries, around.x, around.y, reach)
+                # What meets the piece further off is looked at when it is looked further; what meets it past an end is no stop.
+                if rough is None:
+                    worth = away(one, around.x, around.y) <= reach
+                else:
+                    worth = any(away(piece, u, v) <= slack and away(one, u, v) <= slack for u, v in rough)
+                if worth and _counts(self.book, id, self.at):
+                    name = self.book.name_of(id)
+                    called = edge_name(str(number), name) if number else name
+                    yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
+
+    def _parts(self, id: str) -> tuple[Part, ...]:
+        """What the pieces may meet of another figure: its own pieces by their numbers, or itself."""
+        other = self.book.figure_of(id)
+        parts: tuple[Part, ...]
+        if id == self.id or isinstance(other, Point):
+            parts = ()
+        elif isinstance(other, Outline):
+            parts = tuple((n, one, carrier_of(one)) for n, one in enumerate(other.pieces, 1))
+        else:
+            parts = ((0, other, carrier_of(other)),)
+        self._others[id] = parts
+        return parts
 
 
 def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple[Point, str]]:
@@ -167,19 +183,19 @@ def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple
             yield spot.at, f"crossing of {own} {called}" + (f" {spot.sign}" if len(met.spots) > 1 and spot.sign else "")
 
 
-def _reaches(piece: Curve, foot: Point | None) -> Iterator[tuple[float, bool]]:
-    """How far to look: ever further from a foot, at last as far as the piece goes."""
+def _reaches(piece: Curve, foot: Point | None, first: float) -> Iterator[tuple[float, bool]]:
+    """How far to look: ever further from a foot, beginning with the reach of the hand, at last as far as the piece goes."""
     if isinstance(piece, EndlessLine):
         size = LARGEST
+        least = 0.0 if foot is None else TOLERANCE.joint_share * max(1.0, abs(foot.x), abs(foot.y)) * 1e6
     else:
         left, low, right, high = box_of(piece)
         size = hypot(right - left, high - low)
-    reach = size / 64.0 if foot is not None and size < LARGEST else size
-    if foot is not None and size == LARGEST:
-        reach = TOLERANCE.joint_share * max(1.0, abs(foot.x), abs(foot.y)) * 1e6
+        least = size / _FIRST_SHARE
+    reach = size if foot is None else max(first, least)
     while reach < size:
         yield reach, False
-        reach *= 8.0
+        reach *= _FURTHER
     yield size, True
 
 
