@@ -1,5 +1,6 @@
 """Shaping: stretches and faces against look-ups, offsets against a compiled library, moving against drawing, large outlines."""
 
+import gc
 import random
 import time
 from collections.abc import Callable
@@ -32,9 +33,10 @@ def shaping_rows() -> list[Row]:
 
 
 def timed(work: Callable[[], Any], rounds: int = 5) -> float:
-    """Seconds, the median of several rounds."""
+    """Seconds, the median of several rounds, none of which clears away what came before it."""
     found: list[float] = []
     for _ in range(rounds):
+        gc.collect()
         begun = time.perf_counter()
         work()
         found.append(time.perf_counter() - begun)

@@ -143,7 +143,8 @@ class _Seeker:
         own = edge_name(str(number + 1), self.name) if isinstance(self.figure, Outline) else self.name
         carrier, slack = carrier_of(piece), ROUGH_SHARE * (reach + abs(around.x) + abs(around.y))
         for id in index_of(self.book).around(around.x, around.y, reach, True):
-            for number, one, carries in self._others.get(id) or self._parts(id):
+            parts = self._others.get(id)
+            for n, one, carries in self._parts(id) if parts is None else parts:
                 rough = meet_roughly(carrier, carries, around.x, around.y, reach)
                 # What meets the piece further off is looked at when it is looked further; what meets it past an end is no stop.
                 if rough is None:
@@ -152,7 +153,7 @@ class _Seeker:
                     worth = any(away(piece, u, v) <= slack and away(one, u, v) <= slack for u, v in rough)
                 if worth and _counts(self.book, id, self.at):
                     name = self.book.name_of(id)
-                    called = edge_name(str(number), name) if number else name
+                    called = edge_name(str(n), name) if n else name
                     yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))
 
     def _parts(self, id: str) -> tuple[Part, ...]:
