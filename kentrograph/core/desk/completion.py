@@ -191,10 +191,6 @@ def _givens(statement: Statement) -> list[Completion]:
     return list(complete_given(statement.kind, statement, ""))
 
 
-_NUMBER_FIRST = ("distance from", "copies")
-"""A number stands before the words of these."""
-
-
 def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[Completion, ...]:
     """Givens of a kind that are not stated yet and go on as typed."""
     spec = KINDS.get(kind)

@@ -4,21 +4,20 @@ from collections.abc import Callable
 from math import hypot
 from typing import Any, cast
 
-from ...construct.solution import near, take
 from ...figures import Point, halfway
 from ...problem import Refused, refuse
 from ...shape.chamfer import chamfers
 from ...shape.corners import Way, cutting_off
 from ...tangency.choose import Stated, chosen
-from ..chain import argument_plan
 from ..crossings import called, curve_of
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Number, Statement
 from ..values import Drawn
 from .bindings import check_words, drawn_of
+from .choosing import chooser_of
 from .corners import carried_by_corners, check_corners, corners_of, is_trimmed, new_ones, own_of, plan_corners, plan_trimmed
-from .given import by_word, needs
+from .given import needs
 
 Sizes = Callable[[Env, Point], tuple[float, float | None, float | None]]
 
@@ -61,8 +60,7 @@ def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Pla
     figures = [g for g in statement.givens if g.word == "figures"]
     loose = tuple(side for g in statement.givens if g.word != "figures" for side in g.sides)
     stated = Stated(tuple(g.sides for g in figures), loose)
-    choosers = by_word(statement, ("near", "solution"))
-    plans = {word: argument_plan(p, word, one.arguments[0]) for word, one in choosers.items()}
+    choose = chooser_of(p, statement)
 
     def draw(env: Env, last: Point) -> Drawn:
         first, second = (curve_of(env[slot], name) for slot, name in zip(slots, names, strict=True))
@@ -71,12 +69,8 @@ def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Pla
         except Refused as refused:
             blamed = of_both if refused.problem.kind == "no_corner_there" else (given.start, given.end)
             raise Refused(refused.problem.at(*blamed)) from None
-        if "near" in plans:
-            at = plans["near"](env, last)
-            index = near(found, lambda line: _off(line, at))
-        elif "solution" in plans:
-            index = take(found, (), plans["solution"](env, last))
-        else:
+        index = choose(env, last, found, _off)
+        if index is None:
             index = 0 if stated.nothing or len(found) == 1 else chosen(len(found), lambda n: found[n].sides, stated)
         return drawn_of(found, index, lambda line: line.end)
 

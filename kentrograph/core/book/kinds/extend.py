@@ -1,20 +1,22 @@
 """Extending: an end brought further or back, along the figure's own line or circle."""
 
 from math import hypot
-from typing import Any, cast
+from typing import Any
 
-from ...construct.solution import Solution, near, take
+from ...construct.solution import Solution, take
 from ...figures import Point
 from ...problem import Refused
 from ...shape import extend
 from ..chain import argument_plan
+from ..crossings import called
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Name, Number, Statement
+from ..tree import PLACES, Name, Statement
 from ..values import Drawn
 from .bindings import check_words, drawn_of
+from .choosing import chooser_of
 from .cutting import first_operand, no_names, only_operand
-from .given import by_word, needs, too_many
+from .given import by_word, length_of_given, needs, too_many
 
 
 def plan_extend(p: Planner, statement: Statement) -> Plan:
@@ -31,11 +33,10 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
         raise too_many(statement, givens["by"], ["to"])
     at_end, name = "end" in givens, operand.text
     if "by" in givens:
-        length = p.length(cast(Number, givens["by"].arguments[0]))
+        length = called(length_of_given(p, givens["by"]))
 
         def by(env: Env, last: Point) -> Drawn:
-            much = length if isinstance(length, float) else length(env, last)
-            return Drawn(extend.extended_by(env[slot], at_end, much, name))
+            return Drawn(extend.extended_by(env[slot], at_end, length(env, last), name))
 
         return by
     if "to" not in givens:
@@ -43,7 +44,7 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
     given = givens["to"]
     target = given.arguments[0]
     found = argument_plan(p, "to", target)
-    choosers = {word: argument_plan(p, word, givens[word].arguments[0]) for word in ("near", "solution") if word in givens}
+    choose = chooser_of(p, statement)
 
     def to(env: Env, last: Point) -> Drawn:
         other = found(env, last)
@@ -52,14 +53,12 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
         assert isinstance(target, Name)
         reached = extend.extended_to_figure(env[slot], at_end, other, name, target.text)
         solutions = [Solution(one.figure, one.sign if len(reached) > 1 else "", one.note) for one in reached]
-        nth = choosers["solution"](env, last) if "solution" in choosers else None
-        if "near" in choosers:
-            at = choosers["near"](env, last)
-            return drawn_of(solutions, near(solutions, lambda made: _off(made, at_end, at)), lambda figure: None)
-        try:
-            taken = take(solutions, given.sides, nth)
-        except Refused as refused:
-            raise Refused(refused.problem.at(given.start, given.end)) from None
+        taken = choose(env, last, solutions, lambda made, at: _off(made, at_end, at))
+        if taken is None:
+            try:
+                taken = take(solutions, given.sides)
+            except Refused as refused:
+                raise Refused(refused.problem.at(given.start, given.end)) from None
         return drawn_of(solutions, taken, lambda figure: None)
 
     return to
@@ -89,7 +88,7 @@ KIND = Kind(
             "to",
             "thing",
             "to where it meets this figure, or level with this place",
-            sides=("entering", "leaving", "left", "right"),
+            sides=_SIDES,
         ),
         GivenKind("by", "length", "by so much; shorter where that is less than 0"),
     ),

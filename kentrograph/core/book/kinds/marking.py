@@ -8,6 +8,7 @@ from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn, Mark, Untouchable
 from .bindings import check_words
+from .given import needs
 
 PEN_GIVENS = tuple(GivenKind(pen, "nothing", explanation) for pen, explanation in PENS.items())
 
@@ -26,6 +27,13 @@ def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
         return Drawn(Mark(says))
 
     return draw
+
+
+def plan_sight(p: Planner, statement: Statement, says: str) -> Plan:
+    """A mark on figures, or on all that a pen draws. Raises `Refused` (needs_given) where it names neither."""
+    if not statement.operands and not pens_named(statement):
+        raise needs(statement, "the names of figures", "a pen")
+    return plan_mark(p, statement, says)
 
 
 def pens_named(statement: Statement) -> list[str]:

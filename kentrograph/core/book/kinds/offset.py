@@ -1,42 +1,40 @@
 """Figures beside a figure."""
 
-from math import hypot
-from typing import Any, cast
-
-from ...construct.solution import Solution, near, take
+from ...construct.solution import Solution
 from ...figures import Figure, Point
-from ...meet import nearest
+from ...measure.away import away
 from ...problem import Refused, refuse
 from ...shape.cut import LONGISH
 from ...shape.offset import deepest, offset, sides_of
-from ..chain import argument_plan
+from ..crossings import called
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
-from ..tree import Number, Statement
+from ..tree import Statement
 from ..values import Drawn
 from .bindings import check_words
+from .choosing import chooser_of
 from .cutting import only_operand
-from .given import by_word, needs
+from .given import by_word, length_of_given, needs
 
 
 def plan_offset(p: Planner, statement: Statement) -> Plan:
     """``offset K1 by 5 left``, ``offset C1 by 5 inside round``: what lies at that distance, on that side."""
     check_words(statement, {"figures": len(statement.givens)})
     slot, operand = only_operand(p, statement)
-    givens = by_word(statement, ("by", "round", "near", "solution"))
+    givens = by_word(statement, ("by", "round"))
     if "by" not in givens:
         raise needs(statement, "by a distance")
     by = givens["by"]
-    distance = p.length(cast(Number, by.arguments[0]))
+    distance = called(length_of_given(p, by))
     stated = [side for given in statement.givens for side in given.sides]
-    choosers = {word: argument_plan(p, word, givens[word].arguments[0]) for word in ("near", "solution") if word in givens}
+    choose = chooser_of(p, statement)
     rounded, name = "round" in givens, operand.text
 
     def draw(env: Env, last: Point) -> Drawn:
         figure = env[slot]
         if not isinstance(figure, LONGISH):
             raise refuse("not_cut", operand.start, operand.end, name=name, word="offset")
-        much = distance if isinstance(distance, float) else distance(env, last)
+        much = distance(env, last)
 
         def made(side: str) -> tuple[Figure, ...]:
             try:
@@ -60,21 +58,11 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
         if not both:
             made(sides_of(figure)[0])
         solutions = [Solution(found[0], side if len(both) > 1 else "") for side, found in both]
-        index = 0
-        if "near" in choosers:
-            at = choosers["near"](env, last)
-            index = near(solutions, lambda one: _off(one, at))
-        elif "solution" in choosers:
-            index = take(solutions, (), choosers["solution"](env, last))
+        index = choose(env, last, solutions, lambda one, at: away(one, at.x, at.y)) or 0
         found = both[index][1]
         return Drawn(found[0], None, solutions if len(solutions) > 1 else (), index, "", found[1:])
 
     return draw
-
-
-def _off(figure: Any, at: Point) -> float:
-    there = nearest(figure, at)
-    return hypot(there.x - at.x, there.y - at.y)
 
 
 KIND = Kind(

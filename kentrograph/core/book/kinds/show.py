@@ -3,15 +3,12 @@
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
-from .given import needs
-from .marking import PEN_GIVENS, pens_named, plan_mark
+from .marking import PEN_GIVENS, plan_sight
 
 
 def plan_show(p: Planner, statement: Statement) -> Plan:
     """``show C1 L4``, ``show pencil``."""
-    if not statement.operands and not pens_named(statement):
-        raise needs(statement, "the names of figures", "a pen")
-    return plan_mark(p, statement, "show")
+    return plan_sight(p, statement, "show")
 
 
 KIND = Kind(
