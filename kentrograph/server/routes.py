@@ -7,6 +7,7 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import FileResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
+from ..core.book.pens import PENS
 from ..core.desk.fields import Field, length_of, numbers_of
 from ..core.desk.help_views import help_kinds
 from ..core.desk.kind_views import KindView, kind_views
@@ -32,6 +33,7 @@ from .schemas import (
     Id,
     NewDrawing,
     Number,
+    PenView,
     Placing,
     Renamed,
     Revision,
@@ -81,6 +83,12 @@ def get_snapping() -> Any:
 def get_kinds() -> list[KindView]:
     """The kinds of figure and of reading that can be begun."""
     return kind_views()
+
+
+@router.get("/pens", response_model=list[PenView])
+def get_pens() -> Any:
+    """What can be drawn with, and what each is for."""
+    return [{"word": word, "explanation": explanation} for word, explanation in PENS.items()]
 
 
 @router.get("/drawings", response_model=list[DrawingView], response_model_exclude_none=True)

@@ -174,6 +174,16 @@ class HelpView(BaseModel):
     sections: list[HelpSection]
 
 
+PenWord = Literal["pencil", "ink", "fine", "hidden", "axis"]
+
+
+class PenView(BaseModel):
+    """A pen: the word that takes it, and what it is for."""
+
+    word: PenWord
+    explanation: str
+
+
 class SnapKind(BaseModel):
     """A kind of place that can be taken: its word, what it is, and whether it is on from the start."""
 
@@ -195,7 +205,7 @@ class Write(Model):
     in_front_of: Id | None = None
     beside: Annotated[str, Field(max_length=300, pattern=WRITABLE)] = ""
     """Special places that a plain position was taken beside: the step is marked with them."""
-    pen: Literal["pencil", "ink", "fine", "hidden", "axis"] = "ink"
+    pen: PenWord = "ink"
     """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
 
 

@@ -164,3 +164,11 @@ def test_a_click_on_nothing_does_not_end_a_list_of_figures() -> None:
     nothing = Pointer(300.0, 300.0, 2.0, 0.2)
     assert line_view(b, Looked(draft=Draft("join", ("L1",)), pointer=nothing, aimed=True)).click is None
     assert line_view(b, Looked(draft=Draft("join", ("L1", "L2")))).enter.do == "write"
+
+
+def test_where_all_is_given_and_does_not_fit_no_empty_list_is_offered() -> None:
+    """The givens of a chamfer are all there; what stands beside them is a slip."""
+    draft = Draft("chamfer", ("L1", "L2", "by 8", "trimmed"))
+    drawing = ("L1 = line from 0, 0 to 80, 0", "L2 = line from 80, 0 to 80, 50")
+    shown = line_view(book(*drawing), Looked(draft=draft, text="offset K1 by 3"))
+    assert shown.hint == "All is given; something of it does not fit yet."

@@ -3,6 +3,7 @@
 import httpx
 
 from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.pens import PENS
 
 
 def test_it_has_every_kind_with_its_examples_and_every_picture_it_names(api: httpx.Client) -> None:
@@ -27,3 +28,7 @@ def test_no_other_file_is_a_picture(api: httpx.Client) -> None:
     for name in ("guide.md", "..%2Fguide.md", "circle-99.svg"):
         answer = api.get(f"/help/pictures/{name}")
         assert answer.status_code == 404
+
+
+def test_the_pens_that_are_offered_are_those_of_the_language(api: httpx.Client) -> None:
+    assert {pen["word"]: pen["explanation"] for pen in api.get("/pens").json()} == PENS

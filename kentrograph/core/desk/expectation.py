@@ -36,4 +36,4 @@ def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | 
         lacks = sentence(problem)
         return lacks[0].upper() + lacks[1:] + "."
     left = [g.word for g in KINDS[kind].givens if g.written and g.word not in has]
-    return f"Give what is known: {', '.join(left)}."
+    return f"Give what is known: {', '.join(left)}." if left else "All is given; something of it does not fit yet."

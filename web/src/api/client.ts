@@ -2,7 +2,7 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Backing, Drawing, Field, FigureValue, Help, Kind, Placing, SnapKind, Way, Working } from "./types";
+import type { Backing, Drawing, Field, FigureValue, Help, Kind, Pen, Placing, SnapKind, Way, Working } from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -28,6 +28,7 @@ const at = (id: string) => ({ params: { path: { id } } });
 const ofStep = (id: string, step: string) => ({ params: { path: { id, step } } });
 
 export const kinds = (): Promise<Kind[]> => answer(http.GET("/api/kinds"));
+export const pens = (): Promise<Pen[]> => answer(http.GET("/api/pens"));
 export const help = (): Promise<Help> => answer(http.GET("/api/help"));
 export const helpPicture = (name: string): string => `/api/help/pictures/${encodeURIComponent(name)}`;
 export const listDrawings = (): Promise<Drawing[]> => answer(http.GET("/api/drawings"));

@@ -408,6 +408,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pens
+         * @description What can be drawn with, and what each is for.
+         */
+        get: operations["get_pens_api_pens_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/snapping": {
         parameters: {
             query?: never;
@@ -1098,6 +1118,19 @@ export interface components {
              * @default
              */
             text: string;
+        };
+        /**
+         * PenView
+         * @description A pen: the word that takes it, and what it is for.
+         */
+        PenView: {
+            /** Explanation */
+            explanation: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "pencil" | "ink" | "fine" | "hidden" | "axis";
         };
         /**
          * PictureView
@@ -3048,6 +3081,62 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KindView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_pens_api_pens_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PenView"][];
                 };
             };
             /** @description Bad Request */

@@ -25,6 +25,7 @@ export type Handle = Schemas["HandleView"];
 export type Help = Schemas["HelpView"];
 export type HelpKind = Schemas["HelpKind"];
 export type Kind = Schemas["KindView"];
+export type Pen = Schemas["PenView"];
 export type SnapKind = Schemas["SnapKind"];
 export type Snapping = Schemas["SnappingData"];
 export type Act = Schemas["ChangeRequest"]["act"];

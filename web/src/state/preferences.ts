@@ -2,9 +2,7 @@
 import { create } from "zustand";
 import { persist } from "zustand/middleware";
 
-import type { Draft } from "../api/types";
-
-export type Pen = "pencil" | "ink" | "fine" | "hidden" | "axis";
+import type { Draft, Pen } from "../api/types";
 
 interface Unfinished {
   readonly draft: Draft | null;
@@ -25,7 +23,7 @@ export interface Snaps {
 }
 
 interface Preferences {
-  pen: Pen;
+  pen: Pen["word"];
   snaps: Snaps;
   /** Whether the view turns with a datum along a sloping edge. */
   turnView: boolean;

@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { Kind } from "../api/types";
 import { useInterface } from "../state/interface";
 import { kindOf, useKinds } from "../state/kinds";
-import { type Pen, usePreferences } from "../state/preferences";
+import { usePreferences } from "../state/preferences";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -21,14 +21,6 @@ const GROUPS: readonly (readonly [Group, string])[] = [
 const beside = (group: Group): "xl" | "2xl" => (group === "place" ? "xl" : "2xl");
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
 const ROOMY = { base: "none", xl: "block" };
-
-const PENS: readonly (readonly [Pen, string, string])[] = [
-  ["pencil", "Pencil", "construction, which does not print"],
-  ["ink", "Ink", "visible edges: continuous, wide"],
-  ["fine", "Fine", "continuous, narrow"],
-  ["hidden", "Hidden", "hidden edges: dashed, narrow"],
-  ["axis", "Axis", "centre lines and axes: long dashed dotted, narrow"],
-];
 
 const Heading = chakra("button", {
   base: {
@@ -83,6 +75,7 @@ export function Tray() {
   const other = open !== "read" ? open : chosen !== "read" ? chosen : "place";
   const wide = { base: "none", [beside(other)]: "flex" };
   const narrow = { base: "block", [beside(other)]: "none" };
+  const pens = useKinds((k) => k.pens);
   const pen = usePreferences((p) => p.pen);
   return (
     <Flex
@@ -132,7 +125,7 @@ export function Tray() {
         flex="none"
         ml="2"
       >
-        {PENS.map(([one, title, explanation]) => (
+        {pens.map(({ word: one, explanation }) => (
           <Word
             key={one}
             role="radio"
@@ -146,7 +139,7 @@ export function Tray() {
             _hover={{ bg: pen === one ? "ink" : "rule" }}
             onClick={() => usePreferences.setState({ pen: one })}
           >
-            {title}
+            {one.charAt(0).toUpperCase() + one.slice(1)}
           </Word>
         ))}
       </Flex>

@@ -1,8 +1,8 @@
 /** What each pen draws like: pencil under the narrow lines, ink over all. Dashes are on paper, whatever the zoom. */
-import type { Step } from "../../api/types";
+import type { Pen, Step } from "../../api/types";
 import { LOOK } from "../look";
 
-export type PenName = "pencil" | "fine" | "hidden" | "axis" | "ink";
+type PenName = Pen["word"];
 
 interface Stroke {
   readonly width: number;
