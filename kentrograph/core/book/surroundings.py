@@ -8,6 +8,8 @@ from .network import Network
 from .order import Key
 from .scene import pen_of, seen
 
+Known = tuple[tuple[str, int], Curve]
+"""A curve by its figure and the number of its piece."""
 Box = tuple[float, float, float, float]
 
 
@@ -16,18 +18,25 @@ class Surroundings:
 
     def __init__(self, book: Network, at: Key) -> None:
         self._book, self._at = book, at
+        self._known: dict[tuple[str, bool], tuple[Known, ...]] = {}
         self._index = index_half_way(book) if book.evaluating else index_of(book)
 
-    def curves(self, box: Box, ink_only: bool) -> Iterator[tuple[tuple[str, int], Curve]]:
+    def curves(self, box: Box, ink_only: bool) -> Iterator[Known]:
         """The curves that may run in a box (left, bottom, right, top); of outlines their pieces, by their figures and numbers."""
-        book, key = self._book, self._book.order.key
         for id in self._index.in_box(*box, True):
-            if not key(book.step_of(id)) < self._at or not seen(book, id, self._at):
-                continue
-            if ink_only and pen_of(book, id, self._at) == "pencil":
-                continue
+            known = self._known.get((id, ink_only))
+            yield from self._curves_of(id, ink_only) if known is None else known
+
+    def _curves_of(self, id: str, ink_only: bool) -> tuple[Known, ...]:
+        """The curves of a figure; none where it is not seen."""
+        book = self._book
+        found: tuple[Known, ...] = ()
+        before = book.order.key(book.step_of(id)) < self._at
+        if before and seen(book, id, self._at) and not (ink_only and pen_of(book, id, self._at) == "pencil"):
             figure = book.figure_of(id)
             if isinstance(figure, Outline):
-                yield from (((id, n), piece) for n, piece in enumerate(figure.pieces))
+                found = tuple(((id, n), piece) for n, piece in enumerate(figure.pieces))
             elif figure is not None and not isinstance(figure, Point):
-                yield (id, 0), figure
+                found = (((id, 0), figure),)
+        self._known[id, ink_only] = found
+        return found

@@ -11,8 +11,8 @@ from ..figures import Arc, FigureSet, Line, Outline, Point
 from ..measure.away import in_sweep
 from ..meet import meet_long, meet_outlines
 from ..meet.meeting import Spot
+from ..meet.roughly import Carrier, carrier_of, meet_roughly
 from ..tolerance import ROUGH_SHARE
-from .approximate_crossings import Carrier, carrier_of, meet_roughly
 from .known import Candidate
 from .query import Query
 from .scores import Scores

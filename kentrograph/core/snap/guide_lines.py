@@ -10,10 +10,10 @@ from ..book.book import Book
 from ..figures import Arc, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..meet import meet_long
+from ..meet.roughly import carrier_of, meet_roughly
 from ..meet.within import swept, within
 from ..tolerance import SPOT_SHARE
 from ..units import plain
-from .approximate_crossings import carrier_of, meet_roughly
 from .crossings import MOST_CROSSED
 from .known import Candidate
 from .query import Passed, Query, Sight

@@ -17,10 +17,10 @@ from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
 from ..meet import meet_long
+from ..meet.roughly import Carrier, carrier_of, meet_roughly
 from ..meet.within import within
 from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
-from .approximate_crossings import Carrier, carrier_of, meet_roughly
 
 Part = tuple[int, Curve, Carrier | None]
 """A piece of an outline by its number, or a whole figure by 0, with what tells roughly where it meets another."""
