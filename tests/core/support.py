@@ -4,6 +4,7 @@ from typing import Any
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn
+from kentrograph.core.figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
 
@@ -51,3 +52,22 @@ def problem(*lines: str) -> dict[str, Any]:
     assert len(found) == 1, found
     result: dict[str, Any] = found[0]
     return result
+
+
+def moved(figure: Curve, dx: float, dy: float) -> Curve:
+    """A figure, carried by so much."""
+
+    def to(p: Point) -> Point:
+        return Point(p.x + dx, p.y + dy)
+
+    match figure:
+        case Line(a, b):
+            return Line(to(a), to(b))
+        case EndlessLine(p, ux, uy):
+            return EndlessLine(to(p), ux, uy)
+        case Circle(c, r):
+            return Circle(to(c), r)
+        case Arc(c, r, a, b, sweep):
+            return Arc(to(c), r, to(a), to(b), sweep)
+        case Ellipse(c, a, b, turn, begin, sweep):
+            return Ellipse(to(c), a, b, turn, begin, sweep)

@@ -6,10 +6,11 @@ from math import cos, hypot, radians, sin, sqrt
 import pytest
 import shapely
 
-from kentrograph.core.figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from kentrograph.core.figures import Circle, Ellipse, EndlessLine, Line, Outline, Point
 from kentrograph.core.measure.closest import closest
 from kentrograph.core.measure.gap import gap_between
 
+from .support import moved
 from .test_meet import FIGURES, divided, quarter
 
 ROUND = Circle(Point(0, 0), 5)
@@ -83,20 +84,3 @@ def test_closest_places_against_shapely(first: str, second: str, dx: float, dy: 
     assert hypot(p.x - q.x, p.y - q.y) == pytest.approx(apart, abs=1e-12)
     for figure, place in ((a, p), (b, q)):
         assert divided(figure).distance(shapely.Point(place.x, place.y)) < 2e-5
-
-
-def moved(figure: Curve, dx: float, dy: float) -> Curve:
-    def to(p: Point) -> Point:
-        return Point(p.x + dx, p.y + dy)
-
-    match figure:
-        case Line(a, b):
-            return Line(to(a), to(b))
-        case EndlessLine(p, ux, uy):
-            return EndlessLine(to(p), ux, uy)
-        case Circle(c, r):
-            return Circle(to(c), r)
-        case Arc(c, r, a, b, sweep):
-            return Arc(to(c), r, to(a), to(b), sweep)
-        case Ellipse(c, a, b, turn, begin, sweep):
-            return Ellipse(to(c), a, b, turn, begin, sweep)

@@ -1,11 +1,12 @@
 """The box around figures, upright, exact at the quarter points of arcs."""
 
-from math import atan2, cos, inf, pi, radians, sin
+from math import atan2, ceil, cos, floor, inf, pi, radians, sin
 from typing import assert_never
 
 from . import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 
 Box = list[float]
+_QUARTERS = ((1.0, 0.0), (0.0, 1.0), (-1.0, 0.0), (0.0, -1.0))
 
 
 def box_of(figure: Figure) -> Box:
@@ -34,16 +35,14 @@ def stretch(box: Box, figure: Figure) -> None:
             _add(box, centre.x - radius, centre.y - radius)
             _add(box, centre.x + radius, centre.y + radius)
         case Arc(centre, radius, _, _, sweep):
-            first = figure.from_direction
             # Both ends and every quarter point that the arc runs over.
-            stops = [
-                0.0,
-                sweep,
-                *(q - first for q in range(-360, 721, 90) if 0 < (q - first) * (1 if sweep > 0 else -1) < abs(sweep)),
-            ]
-            for stop in stops:
-                angle = radians(first + stop)
-                _add(box, centre.x + radius * cos(angle), centre.y + radius * sin(angle))
+            _add(box, figure.start.x, figure.start.y)
+            _add(box, figure.end.x, figure.end.y)
+            first = figure.from_direction
+            low, high = (first, first + sweep) if sweep > 0.0 else (first + sweep, first)
+            for quarter in range(floor(low / 90.0) + 1, ceil(high / 90.0)):
+                ux, uy = _QUARTERS[quarter % 4]
+                _add(box, centre.x + radius * ux, centre.y + radius * uy)
         case Ellipse():
             _stretch_ellipse(box, figure)
         case Outline(pieces):
@@ -69,5 +68,11 @@ def _stretch_ellipse(box: Box, e: Ellipse) -> None:
 
 
 def _add(box: Box, x: float, y: float) -> None:
-    box[0], box[1] = min(box[0], x), min(box[1], y)
-    box[2], box[3] = max(box[2], x), max(box[3], y)
+    if x < box[0]:
+        box[0] = x
+    if x > box[2]:
+        box[2] = x
+    if y < box[1]:
+        box[1] = y
+    if y > box[3]:
+        box[3] = y

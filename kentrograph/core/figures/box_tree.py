@@ -17,9 +17,17 @@ class _Node:
 
     def __init__(self, boxes: Sequence[BoxLike], items: list[int]) -> None:
         left, low, right, high = inf, inf, -inf, -inf
+        # Written out: this runs for every box on every storey of the tree.
         for item in items:
-            box = boxes[item]
-            left, low, right, high = min(left, box[0]), min(low, box[1]), max(right, box[2]), max(high, box[3])
+            x0, y0, x1, y1 = boxes[item]
+            if x0 < left:
+                left = x0
+            if y0 < low:
+                low = y0
+            if x1 > right:
+                right = x1
+            if y1 > high:
+                high = y1
         self.box = (left, low, right, high)
         self.items: list[int] | None = items
         self.one: _Node | None = None

@@ -9,11 +9,12 @@ from typing import NamedTuple
 from ..figures import Arc, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.box import box_of
-from ..figures.box_tree import BoxTree
+from ..figures.box_tree import BoxLike, BoxTree
 from ..measure.area import signed_area
 from ..measure.away import away
 from ..measure.inside import winding
 from ..meet import meet, nearest
+from ..meet.roughly import Carrier, carrier_of, meet_roughly
 from ..meet.within import within
 from ..tolerance import ROUGH_SHARE
 from .stretch import Cut, cut_on, end_of, part_of, same_cut, start_of
@@ -97,6 +98,7 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
     """Every piece that may stay, cut where it meets another one."""
     pieces = [one.piece for one in laid]
     boxes = [box_of(piece) for piece in pieces]
+    carriers = [carrier_of(piece) for piece in pieces]
     tree = BoxTree(boxes)
     cuts: list[list[Cut]] = [[] for _ in pieces]
     reach = 4.0 * nothing
@@ -104,8 +106,9 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
         a, only = pieces[one], laid[one].only_cuts
         for other in tree.within(left - reach, low - reach, right + reach, high + reach):
             b = pieces[other]
-            if other <= one or (only and laid[other].only_cuts) or (type(a) is type(b) is Line and _share_an_end(a, b)):
-                # Two lines that meet in an end meet nowhere else.
+            if other <= one or (only and laid[other].only_cuts) or _go_on(laid[one], laid[other]):
+                continue
+            if _surely_apart(a, b, carriers[one], carriers[other], boxes[one]):
                 continue
             met = meet(a, b)
             places = [spot.at for spot in met.spots]
@@ -135,12 +138,30 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
     return found
 
 
-def _share_an_end(a: Bit, b: Bit) -> bool:
-    """Whether two lines meet in an end, and do not run along each other there."""
-    if not (a.end == b.start or b.end == a.start):
+def _shared_end(a: Bit, b: Bit) -> Point | None:
+    """Where one of two pieces ends and the other begins."""
+    return a.end if a.end == b.start else b.end if b.end == a.start else None
+
+
+def _go_on(one: Laid, other: Laid) -> bool:
+    """Whether of two pieces on one line or circle one goes on as the other: they meet in that end only."""
+    a, b = one.piece, other.piece
+    if one.number != other.number or one.number < 0 or _shared_end(a, b) is None:
         return False
-    ax, ay, bx, by = a.end.x - a.start.x, a.end.y - a.start.y, b.end.x - b.start.x, b.end.y - b.start.y
-    return abs(ax * by - ay * bx) > ROUGH_SHARE * (abs(ax) + abs(ay)) * (abs(bx) + abs(by))
+    return not isinstance(a, Arc) or not isinstance(b, Arc) or abs(a.sweep + b.sweep) < 359.0
+
+
+def _surely_apart(a: Bit, b: Bit, u: Carrier | None, v: Carrier | None, box: BoxLike) -> bool:
+    """Whether rough sums are enough to say that two pieces meet nowhere, or only where one ends and the other begins."""
+    left, low, right, high = box
+    reach = 0.5 * max(right - left, high - low)
+    rough = meet_roughly(u, v, 0.5 * (left + right), 0.5 * (low + high), reach)
+    if rough is None:
+        return False
+    slack = ROUGH_SHARE * (reach + max(abs(left), abs(right), abs(low), abs(high)))
+    met = [(x, y) for x, y in rough if away(a, x, y) <= slack and away(b, x, y) <= slack]
+    shared = _shared_end(a, b)
+    return not met or (len(met) == 1 and shared is not None and hypot(met[0][0] - shared.x, met[0][1] - shared.y) <= slack)
 
 
 class _Nodes:
