@@ -82,6 +82,8 @@ TOLERANCE = Tolerance()
 
 ROUGH_SHARE = 1e-6
 """Share of a size that sums in a hurry may be off: what comes so near to a decision is looked at exactly."""
+GLANCING = 1e-4
+"""Lines with a smaller sine between them meet where sums in a hurry do not tell well enough for an order."""
 SPOT_SHARE = 1e-9
 """Share of what is looked at (a pointer's reach, a cell) within which places lie in one spot."""
 NOISE_OF_SUMS = 1e-14

@@ -16,15 +16,13 @@ from ..measure.away import away
 from ..meet import meet
 from ..meet.roughly import Carrier, carrier_of, meet_roughly
 from ..meet.within import swept, within
-from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
+from ..tolerance import GLANCING, LARGEST, ROUGH_SHARE, TOLERANCE
 from .stretch import Cut, cut_at, cut_on, end_of, is_closed, same_cut, start_of
 
 Id = tuple[str, int]
 """A figure and the number of its piece."""
 Key = tuple[int, int]
 """A node of a curve: the number of its bunch, and its own in there."""
-_PARALLEL = 1e-4
-"""Lines with a smaller sine between them are not told roughly: where they meet is not known well enough to be put in order."""
 
 
 class Other(NamedTuple):
@@ -84,7 +82,7 @@ class Nodes:
         left, low, right, high = self._box
         a, b = own.carrier, other.carrier
         rough, endless = None, isinstance(self.curve, EndlessLine)
-        if a is not None and b is not None and not (len(a) == len(b) == 4 and abs(a[2] * b[3] - a[3] * b[2]) < _PARALLEL):
+        if a is not None and b is not None and not (len(a) == len(b) == 4 and abs(a[2] * b[3] - a[3] * b[2]) < GLANCING):
             rough = meet_roughly(a, b, 0.5 * (left + right), 0.5 * (low + high), max(right - left, high - low))
         if rough is None and self._far_from(other.curve):
             return
