@@ -3,7 +3,7 @@
 from ..core.desk import intents
 from ..core.desk.rename import rename
 from ..store.changes import Make
-from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, Undo, Write
+from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, TakeAway, Undo, Write
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -15,6 +15,8 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.mend(book, id, text)
         case Strike(id=id, others=others):
             return lambda book: intents.strike(book, id, others)
+        case TakeAway(id=id, figures=figures):
+            return lambda book: intents.take_away(book, figures, id)
         case MoveStep(id=id, in_front_of=in_front_of):
             return lambda book: intents.move(book, id, in_front_of)
         case Rename(id=id, name=name):

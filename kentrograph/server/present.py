@@ -3,7 +3,7 @@
 import orjson
 
 from ..core.book.book import Book
-from ..core.book.scene import pen_of, sharing, shown_of
+from ..core.book.scene import pen_of, seen, sharing
 from ..core.desk.draft import Draft
 from ..core.desk.line_views import Looked
 from ..core.desk.pointing import Pointer, Snapping
@@ -69,11 +69,16 @@ def _placed(book: Book, known: Book, looked_at: set[str]) -> list[Placed]:
 def _differs(book: Book, known: Book, id: str) -> bool:
     if id not in known.steps:
         return True
-    if (shown_of(book, id), pen_of(book, id)) != (shown_of(known, id), pen_of(known, id)):
+    if _looks(book, id) != _looks(known, id):
         # A later step has shaped what comes of this one, or no longer does.
         return True
     same = book.steps[id] is known.steps[id] or book.steps[id] == known.steps[id]
     return not (same and (book.values[id] is known.values[id] or book.values[id] == known.values[id]))
+
+
+def _looks(book: Book, id: str) -> list[tuple[bool, str]]:
+    """Whether each figure of a step is seen, and with what it is drawn."""
+    return [(seen(book, one), pen_of(book, one)) for one, _, _ in book.figures_of(id)] or [(False, pen_of(book, id))]
 
 
 def looked(request: ReadRequest) -> Looked:

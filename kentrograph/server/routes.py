@@ -28,6 +28,7 @@ from .schemas import (
     BookView,
     ChangeRequest,
     DrawingView,
+    FigureId,
     HelpSection,
     HelpView,
     Id,
@@ -158,20 +159,19 @@ def get_ways(
 def get_inside(
     request: Request, id: UUID, left: Bound, bottom: Bound, right: Bound, top: Bound, turn: Turn = 0.0, touched: bool = False
 ) -> list[str]:
-    """The steps whose figures lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it."""
+    """The figures that lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it."""
     book = _service(request).state(id).book
     box = (left, bottom, right, top)
     return select.touched(book, box, turn) if touched else select.inside(book, box, turn)
 
 
-@router.get("/drawings/{id}/together/{step}", response_model=list[str])
-def get_together(request: Request, id: UUID, step: Annotated[Id, Path()]) -> list[str]:
-    """The step and all that hang together with it."""
+@router.get("/drawings/{id}/together/{figure}", response_model=list[str])
+def get_together(request: Request, id: UUID, figure: Annotated[FigureId, Path()]) -> list[str]:
+    """The figure and all that hang together with it."""
     service = _service(request)
     book = service.state(id).book
-    book.position(step)
     with service.reading(id):
-        return select.hanging_together(book, step)
+        return select.hanging_together(book, figure)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

@@ -24,6 +24,8 @@ Text = Annotated[str, Field(max_length=LONGEST_TEXT, pattern=WRITABLE)]
 Typed = Annotated[str, Field(max_length=400, pattern=WRITABLE)]
 Name = Annotated[str, Field(min_length=1, max_length=200, pattern=WRITABLE)]
 Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
+FigureId = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[A-Za-z0-9_-]+(\.[0-9]{1,9})?$")]
+"""A step, for the first figure that comes of it; with a dot and its number, for a further one."""
 Author = Annotated[str, Field(max_length=80, pattern=WRITABLE)]
 Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
 Index = Annotated[int, Field(ge=0, le=1_000_000)]
@@ -225,6 +227,14 @@ class Strike(Model):
     others: Annotated[list[Id], Field(max_length=100_000, default_factory=list)]
 
 
+class TakeAway(Model):
+    """Takes figures out of sight: the steps that drew them are struck; what came of shaping is hidden by a step with this id."""
+
+    do: Literal["take_away"]
+    id: Id
+    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
+
+
 class MoveStep(Model):
     """Moves a step in front of another one, or to the end of the book."""
 
@@ -263,7 +273,7 @@ class Redo(Model):
     do: Literal["redo"]
 
 
-Act = Annotated[Write | Mend | Strike | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
+Act = Annotated[Write | Mend | Strike | TakeAway | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
 
 
 class ChangeRequest(Model):

@@ -12,6 +12,7 @@ from .schemas import (
     Act,
     Author,
     BookView,
+    FigureId,
     Id,
     Index,
     Model,
@@ -100,8 +101,8 @@ class ReadRequest(Model):
     pointer: PointerData | None = None
     choice: Annotated[int, Field(ge=-1_000_000, le=1_000_000)] | None = None
     """Which reading of a pick, or which solution; counted from 0, either way round."""
-    selected: Id | None = None
-    """The step whose handles are shown while nothing is written."""
+    selected: FigureId | None = None
+    """The figure whose handles are shown while nothing is written."""
     pull: Annotated[int, Field(ge=0, le=1000)] | None = None
     """Which of its handles is being pulled to the pointer."""
     aimed: bool = False

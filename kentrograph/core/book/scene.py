@@ -56,11 +56,6 @@ def _stands_in_a_set(book: Network, id: str) -> bool:
     return bool(statement.along) and int(whole.partition(".")[2] or 0) >= len(statement.operands)
 
 
-def shown_of(book: Network, id: str) -> tuple[bool, ...]:
-    """Which of the figures that come of a step are seen."""
-    return tuple(seen(book, one) for one, _, _ in book.figures_of(id))
-
-
 def pen_of(book: Network, id: str, at: Key = END) -> str:
     """What a figure is drawn with at a place in the order, or at the end: what the last step that marks it says, else its own
     step; a verb draws with what drew the first figure that it works on."""

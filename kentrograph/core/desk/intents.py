@@ -7,6 +7,7 @@ from difflib import get_close_matches
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.names import key_of
+from ..book.scene import seen
 from ..book.step import Besides, Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Value
@@ -126,6 +127,34 @@ def strike(book: Book, id: str, others: Sequence[str] = ()) -> tuple[Edit, str]:
     if len(ids) == 1:
         return Delete(id), f"striking {label(book.steps[id])}"
     return Several(tuple(Delete(one) for one in ids)), f"striking {len(ids)} steps"
+
+
+def take_away(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
+    """The edit that takes figures, by their ids, out of sight.
+
+    The step that draws a figure is struck, unless that would bring back what stood before it, or take others with it: what
+    came of shaping, and one of several, is hidden by a step of its own, with this ``id``. Raises `Refused` (no_step).
+    """
+    struck: dict[str, None] = {}
+    hidden: list[str] = []
+    for one in dict.fromkeys(figures):
+        book.position(book.step_of(one))
+        step = book.steps[book.step_of(one)]
+        beside = [other for other, _, _ in book.figures_of(step.id) if other not in figures and seen(book, other)]
+        if book.name_of(one) and (beside or any(len(book.definers(key)) > 1 for key in step.keys)):
+            hidden.append(book.name_of(one))
+        else:
+            struck[step.id] = None
+    edits: list[Edit] = []
+    if hidden:
+        step, value = tried(book, f"hide {' '.join(hidden)}", id, len(book.order))
+        if isinstance(value, Problem):
+            raise Refused(value)
+        edits.append(Insert(step))
+    edits += [Delete(one) for one in sorted(struck, key=book.position, reverse=True)]
+    if len(figures) == 1 and struck:
+        return edits[0], f"striking {label(book.steps[next(iter(struck))])}"
+    return Several(tuple(edits)), f"taking away {' '.join(hidden) if len(figures) == 1 else f'{len(figures)} figures'}"
 
 
 def move(book: Book, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:

@@ -81,12 +81,12 @@ def line_view(book: Book, at: Looked, seq: int = 0) -> LineView:
 def _looked(book: Book, at: Looked) -> LineView:
     if at.mend is not None:
         return _mend_view(book, at, at.mend)
-    if at.pull is not None and at.pointer is not None and at.selected is not None and at.selected in book.steps:
-        return _pull_view(book, at.selected, at.pull, at.pointer)
+    chosen = book.step_of(at.selected or "")
+    if at.pull is not None and at.pointer is not None and chosen in book.steps:
+        return _pull_view(book, chosen, at.pull, at.pointer)
     index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
-    selected = at.selected if at.draft is None and not at.text else None
-    shown = handles(book, selected) if selected is not None and selected in book.steps else []
+    shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
     return replace(
         _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer),
         handles=_handles(shown),
@@ -307,7 +307,7 @@ def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
         at=[pointed.at.x, pointed.at.y],
         kind=pointed.kind,
         more=pointed.more,
-        step=book.step_of(pointed.figure) if pointed.figure else None,
+        figure=pointed.figure.partition("/")[0] if pointed.figure else None,
         sights=[figure_data(line) for line in pointed.sights],
         of_figure=pointed.kind in OF_FIGURE,
         passes=passed_over(book, pointed),

@@ -72,9 +72,20 @@ class ResidualView:
     exact: str
 
 
+@dataclass(frozen=True, slots=True)
+class FurtherView:
+    """A further figure that comes of a step, known by its own id."""
+
+    id: str
+    name: str
+    kind: str
+    pen: str
+    figure: FigureData
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepView:
-    """A step of the book.
+    """A step of the book. ``figure`` is what comes of it first, where that is seen, ``further`` what else is seen of it.
 
     ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
     figure touches, None for one that touches nothing.
@@ -91,6 +102,7 @@ class StepView:
     rows: list[Row]
     uses: list[str]
     figure: FigureData | None
+    further: list[FurtherView]
     reading: ReadingView | None
     number: float | None
     problem: ProblemView | None
@@ -151,7 +163,7 @@ class EnterView:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TagView:
-    """What the pointer would take, in words, and the step under it.
+    """What the pointer would take, in words, and the figure under it by its id.
 
     ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
     the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
@@ -162,7 +174,7 @@ class TagView:
     at: list[float]
     kind: str
     more: int
-    step: str | None
+    figure: str | None
     sights: list[FigureData]
     of_figure: bool
     passes: str | None

@@ -22,6 +22,7 @@ from .interpretation import given_texts, given_values, named
 from .suggest import suggestion
 from .view_types import (
     Compared,
+    FurtherView,
     Locus,
     ProblemView,
     ReadingPart,
@@ -52,6 +53,7 @@ def step_view(book: Book, id: str) -> StepView:
     if step.statement.kind == "path":
         rows = folded(rows)
     drawn = value.figure if isinstance(value, Drawn) else None
+    shown = [one for one in book.figures_of(id) if not isinstance(one[2], Untouchable) and seen(book, one[0])]
     return StepView(
         id=id,
         kind=step.figure_kind,
@@ -63,7 +65,12 @@ def step_view(book: Book, id: str) -> StepView:
         text=step.statement.text,
         rows=rows,
         uses=[n.text for n in step.statement.uses],
-        figure=_figure(book, id),
+        figure=next((_boxed(figure) for one, _, figure in shown if one == id), None),
+        further=[
+            FurtherView(one, name, figure_data(figure)["kind"], pen_of(book, one), _boxed(figure))
+            for one, name, figure in shown
+            if one != id
+        ],
         reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
@@ -120,11 +127,8 @@ def folded(rows: list[Row]) -> list[Row]:
     return [*rows[:3], Row(f"… {len(rows) - 6} more …", ""), *rows[-3:]]
 
 
-def _figure(book: Book, id: str) -> FigureData | None:
-    """What is seen of a step: its figure, or several as one set; nothing of what a later step has shaped."""
-    shown = [figure for one, _, figure in book.figures_of(id) if seen(book, one)]
-    data = together(shown)
-    return {**data, "box": box_around(shown)} if data is not None else None
+def _boxed(figure: Any) -> FigureData:
+    return {**figure_data(figure), "box": box_around([figure])}
 
 
 def together(figures: Sequence[Any]) -> FigureData | None:

@@ -17,7 +17,7 @@ Box = tuple[float, float, float, float]
 
 
 def inside(book: Book, box: Box, turn: float = 0.0) -> list[str]:
-    """The steps whose figures lie wholly inside a box (left, bottom, right, top), in the order of the book.
+    """The figures, by their ids, that lie wholly inside a box (left, bottom, right, top), in the order of the book.
 
     The box is upright in a view that is turned by ``turn`` degrees counter-clockwise about the origin.
     """
@@ -26,19 +26,18 @@ def inside(book: Book, box: Box, turn: float = 0.0) -> list[str]:
         if not isinstance(figure, EndlessLine):
             left, low, right, high = box_of(figure)
             if left >= box[0] and low >= box[1] and right <= box[2] and high <= box[3]:
-                found.append(book.step_of(id))
-    return list(dict.fromkeys(found))
+                found.append(id)
+    return found
 
 
 def touched(book: Book, box: Box, turn: float = 0.0) -> list[str]:
-    """The steps whose figures lie inside a box or cross its edge, in the order of the book."""
+    """The figures, by their ids, that lie inside a box or cross its edge, in the order of the book."""
     left, low, right, high = box
     corners = [Point(left, low), Point(right, low), Point(right, high), Point(left, high)]
     edges = [Line(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True) if a != b]
     whole = set(inside(book, box, turn))
     shown = _shown(book, turn)
-    found = (id for id, figure in shown if book.step_of(id) in whole or _crosses(figure, edges, box))
-    return list(dict.fromkeys(map(book.step_of, found)))
+    return list(dict.fromkeys(w for id, figure in shown if (w := whole_of(id)) in whole or _crosses(figure, edges, box)))
 
 
 def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
@@ -54,9 +53,16 @@ def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
     return any(meet(piece, edge).how != "apart" for piece in pieces for edge in edges)
 
 
+def whole_of(id: str) -> str:
+    """The set that a figure is a member of, by its id; itself where it stands alone."""
+    return id.partition("/")[0]
+
+
 def hanging_together(book: Book, id: str) -> list[str]:
-    """The step and all that hang together with it: an end of one lies on the other, and so on from there."""
-    waiting = [one for one, _, _ in book.leaves_of(id)] or [id]
+    """A figure, by its id, and all that hang together with it: an end of one lies on the other, and so on from there. Raises
+    `Refused` (no_step)."""
+    book.position(book.step_of(id))
+    waiting = [one for one, _, _ in book.leaves_of(book.step_of(id)) if whole_of(one) == id] or [id]
     found: dict[str, None] = dict.fromkeys(waiting)
     index = index_of(book)
     figures = dict(_shown(book))
@@ -71,7 +77,7 @@ def hanging_together(book: Book, id: str) -> list[str]:
             if other not in found and other in figures and _hang(figure, figures[other]):
                 found[other] = None
                 waiting.append(other)
-    return sorted({book.step_of(one) for one in found}, key=book.position)
+    return sorted({whole_of(one) for one in found}, key=lambda one: (book.position(book.step_of(one)), one))
 
 
 def _hang(one: Figure, other: Figure) -> bool:

@@ -47,8 +47,8 @@ export const waysToState = (id: string, step: string, word: string, typed: strin
   answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
-export const together = (id: string, step: string): Promise<string[]> =>
-  answer(http.GET("/api/drawings/{id}/together/{step}", ofStep(id, step)));
+export const together = (id: string, figure: string): Promise<string[]> =>
+  answer(http.GET("/api/drawings/{id}/together/{figure}", { params: { path: { id, figure } } }));
 export interface BoxAsked {
   readonly left: number;
   readonly bottom: number;

@@ -177,7 +177,7 @@ export interface paths {
         };
         /**
          * Get Inside
-         * @description The steps whose figures lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it.
+         * @description The figures that lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it.
          */
         get: operations["get_inside_api_drawings__id__inside_get"];
         put?: never;
@@ -248,7 +248,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/drawings/{id}/together/{step}": {
+    "/api/drawings/{id}/together/{figure}": {
         parameters: {
             query?: never;
             header?: never;
@@ -257,9 +257,9 @@ export interface paths {
         };
         /**
          * Get Together
-         * @description The step and all that hang together with it.
+         * @description The figure and all that hang together with it.
          */
-        get: operations["get_together_api_drawings__id__together__step__get"];
+        get: operations["get_together_api_drawings__id__together__figure__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -533,7 +533,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -570,7 +570,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -836,6 +836,21 @@ export interface components {
             /** Id */
             id: string;
             problem: components["schemas"]["ProblemView"] | null;
+        };
+        /**
+         * FurtherView
+         * @description A further figure that comes of a step, known by its own id.
+         */
+        FurtherView: {
+            figure: components["schemas"]["FigureView"];
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Pen */
+            pen: string;
         };
         /**
          * Gone
@@ -1482,7 +1497,7 @@ export interface components {
         };
         /**
          * StepView
-         * @description A step of the book.
+         * @description A step of the book. ``figure`` is what comes of it first, where that is seen, ``further`` what else is seen of it.
          *
          *     ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
          *     figure touches, None for one that touches nothing.
@@ -1491,6 +1506,8 @@ export interface components {
             /** Beside */
             beside: string | null;
             figure: components["schemas"]["FigureView"] | null;
+            /** Further */
+            further: components["schemas"]["FurtherView"][];
             /** Hidden */
             hidden: boolean;
             /** Id */
@@ -1534,7 +1551,7 @@ export interface components {
         };
         /**
          * TagView
-         * @description What the pointer would take, in words, and the step under it.
+         * @description What the pointer would take, in words, and the figure under it by its id.
          *
          *     ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
          *     the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
@@ -1543,6 +1560,8 @@ export interface components {
         TagView: {
             /** At */
             at: number[];
+            /** Figure */
+            figure: string | null;
             /** Kind */
             kind: string;
             /** More */
@@ -1553,10 +1572,23 @@ export interface components {
             passes: string | null;
             /** Sights */
             sights: components["schemas"]["FigureView"][];
-            /** Step */
-            step: string | null;
             /** Words */
             words: string;
+        };
+        /**
+         * TakeAway
+         * @description Takes figures out of sight: the steps that drew them are struck; what came of shaping is hidden by a step with this id.
+         */
+        TakeAway: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "take_away";
+            /** Figures */
+            figures: string[];
+            /** Id */
+            id: string;
         };
         /**
          * Undo
@@ -2656,13 +2688,13 @@ export interface operations {
             };
         };
     };
-    get_together_api_drawings__id__together__step__get: {
+    get_together_api_drawings__id__together__figure__get: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: string;
-                step: string;
+                figure: string;
             };
             cookie?: never;
         };

@@ -5,6 +5,7 @@ import { useDeferredValue, useEffect, useRef } from "react";
 
 import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
+import { stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import { StepEntry } from "./StepEntry";
 
@@ -25,7 +26,7 @@ export function BookLeaf() {
 
 function ShortBook() {
   const steps = useDocument((d) => (d.steps.length > LONG ? NONE : d.steps));
-  const selected = useInterface((i) => i.selected);
+  const selected = useInterface((i) => (i.selected === null ? null : stepOf(i.selected)));
   const list = useRef<HTMLOListElement>(null);
   const count = steps.length;
   const begun = useInterface((i) => i.draft !== null && i.mend === null);
@@ -61,7 +62,7 @@ function ShortBook() {
 
 function LongBook() {
   const steps = useDeferredValue(useDocument((d) => d.steps));
-  const selected = useInterface((i) => i.selected);
+  const selected = useInterface((i) => (i.selected === null ? null : stepOf(i.selected)));
   const frame = useRef<HTMLDivElement>(null);
   const count = steps.length;
   const rows = useVirtualizer({

@@ -7,7 +7,8 @@ import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { refusal, useInterface } from "../state/interface";
-import { selectAll } from "../surface/press";
+import { stepOf } from "../state/figures";
+import { selectAll } from "../state/selection";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -31,7 +32,14 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
   const compass = step.figure !== null && ["circle", "arc", "line", "point"].includes(step.kind);
   if (naming) return <NewName step={step} done={() => setNaming(false)} />;
   const flag = (change: { hidden?: boolean; off?: boolean }) =>
-    void session.act({ do: "flag", id: step.id, others: [...others], hidden: null, off: null, ...change });
+    void session.act({
+      do: "flag",
+      id: step.id,
+      others: [...new Set(others.map(stepOf))].filter((id) => id !== step.id),
+      hidden: null,
+      off: null,
+      ...change,
+    });
   const all = () => void together(session.drawing, step.id).then((found) => selectAll(found, step.id));
   return (
     <Flex wrap="wrap" fontSize="12px" mt="1" ml="-1.5" rowGap="0" role="group" aria-label={`Acts on ${step.name}`}>
@@ -50,7 +58,7 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
       )}
       <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
-      <Word onClick={() => useInterface.setState({ before: step.id, selected: null })}>Insert before</Word>
+      <Word onClick={() => useInterface.setState({ before: step.id, selected: null, others: [] })}>Insert before</Word>
       <Word disabled={number === 1} title="Alt+↑" onClick={() => moveStep(session, step.id, -1)}>
         Earlier
       </Word>

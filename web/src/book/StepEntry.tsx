@@ -3,7 +3,9 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { memo } from "react";
 
 import type { Step } from "../api/types";
+import { stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
+import { selectStep, stepsOf } from "../state/selection";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { StepActs } from "./StepActs";
@@ -30,9 +32,9 @@ const Entry = chakra("li", {
 });
 
 export const StepEntry = memo(function StepEntry({ step, number }: { step: Step; number: number }) {
-  const pointed = useInterface((i) => i.pointed === step.id);
-  const selected = useInterface((i) => i.selected === step.id);
-  const chosen = useInterface((i) => i.others.includes(step.id));
+  const pointed = useInterface((i) => stepOf(i.pointed ?? "") === step.id);
+  const selected = useInterface((i) => stepOf(i.selected ?? "") === step.id);
+  const chosen = useInterface((i) => stepsOf(i.others).has(step.id));
   const mending = useInterface((i) => i.mend?.id === step.id);
   const { openLine, session } = useTable();
   const waits = step.problem !== null;
@@ -44,7 +46,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       opacity={step.hidden || step.off ? 0.6 : 1}
       onPointerEnter={() => useInterface.setState({ pointed: step.id })}
       onPointerLeave={() => useInterface.setState({ pointed: null })}
-      onClick={() => useInterface.setState({ selected: step.id, others: [] })}
+      onClick={() => selectStep(step)}
       onDoubleClick={() => openLine.rows.mend(step.id)}
     >
       <Text
@@ -123,7 +125,7 @@ function Acts({ step }: { step: Step }) {
         aria-label={`Strike ${step.name}`}
         onClick={(e) => {
           e.stopPropagation();
-          useInterface.setState({ selected: null, pointed: null });
+          useInterface.setState({ selected: null, others: [], pointed: null });
           void session.act({ do: "strike", id: step.id, others: [] });
         }}
       >

@@ -24,11 +24,13 @@ interface Interface {
   line: Line | null;
   /** What was wrong with the last act: its text has been put back. */
   refused: Problem | null;
-  /** The step that the pointer is over, and the one selected. */
+  /** The figure that the pointer is over, and the one selected, by their ids. */
   pointed: string | null;
   selected: string | null;
-  /** Further selected steps. */
+  /** Further selected figures. */
   others: readonly string[];
+  /** Whether steps were chosen in the book, and not figures on the surface. */
+  inBook: boolean;
   /** A figure that is only looked at: what another value would make of the selected one. */
   trial: Figure | null;
   leaf: "book" | "readings" | "help";
@@ -61,6 +63,7 @@ export const NOTHING: Interface = {
   pointed: null,
   selected: null,
   others: [],
+  inBook: false,
   trial: null,
   leaf: "book",
   choice: null,

@@ -11,7 +11,7 @@ const START: Camera = { x: 0, y: 0, scale: 2, width: 800, height: 600, turn: 0 }
 let camera: Camera;
 let following: Following;
 
-const step = (id: string, box: Box) => ({ id, figure: { kind: "line", box } }) as unknown as Step;
+const step = (id: string, box: Box) => ({ id, figure: { kind: "line", box }, further: [] }) as unknown as Step;
 const drawn = (...steps: Step[]) => useDocument.setState({ steps, byId: new Map(steps.map((s) => [s.id, s])) });
 const line = (row: string, box: Box | null, last: number[] | null = null) =>
   ({ row, box, last, picks: [], enter: { statement: row } }) as unknown as Line;

@@ -1,6 +1,7 @@
 /** How the view follows what is written: nothing that was in sight is pushed out of it, and nobody's own view is undone. */
 import type { Figure, Line } from "../api/types";
 import { useDocument } from "../state/document";
+import { figuresOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import { type Box, brought, type Camera, fitted, holds, small, union } from "./camera";
 import { seenBox } from "./turned";
@@ -43,12 +44,15 @@ export class Following {
     const c = this.camera();
     const box = boxOf(
       c,
-      fresh.map((id) => byId.get(id)?.figure ?? null),
+      fresh.flatMap((id) => {
+        const step = byId.get(id);
+        return step ? figuresOf([step]).map((one) => one.figure) : [];
+      }),
     );
     if (!box) return;
     const first = this.byText && !this.own && steps.length <= FIRST_STEPS;
     this.byText = false;
-    const figures = first ? steps.map((s) => s.figure) : [];
+    const figures = first ? figuresOf(steps).map((s) => s.figure) : [];
     const all = boxOf(c, figures);
     if (all && (small(c, all) || !holds(c, all))) this.see(fitted(c, all));
     else this.see(brought(c, box, inSight(c, fresh)));

@@ -3,7 +3,8 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 
 import { NOTHING, useInterface } from "../state/interface";
 import type { TableParts } from "../table/context";
-import { Press, selectAll } from "./press";
+import { selectAll } from "../state/selection";
+import { Press } from "./press";
 
 vi.mock("../api/client", () => ({
   inside: vi.fn(() => Promise.resolve(["a", "b"])),

@@ -2,6 +2,7 @@
 import { inside, together } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { useInterface } from "../state/interface";
+import { choose, selectAll } from "../state/selection";
 import type { TableParts } from "../table/context";
 import type { View } from "./view";
 
@@ -100,17 +101,4 @@ export class Press {
       (found) => selectAll(found, found.at(-1) ?? null),
     );
   }
-}
-
-export function selectAll(ids: readonly string[], first: string | null): void {
-  useInterface.setState({ selected: first, others: ids.filter((id) => id !== first) });
-}
-
-/** The figure under the pointer is selected; with Shift it is added, or taken away again. */
-function choose(id: string | null, more: boolean): void {
-  const { selected, others } = useInterface.getState();
-  if (!more || id === null) useInterface.setState({ selected: id, others: [] });
-  else if (id === selected) useInterface.setState({ selected: others[0] ?? null, others: others.slice(1) });
-  else if (others.includes(id)) useInterface.setState({ others: others.filter((one) => one !== id) });
-  else useInterface.setState({ selected: id, others: selected === null ? others : [...others, selected] });
 }

@@ -50,7 +50,7 @@ export function showTag(
   tag.dataset.shown = String(rows.length > 0 && line.tag !== null);
   // Other words may be longer: it must not run off the surface.
   placeTag(tag, ...placed);
-  const pointed = line.tag?.step ?? null;
+  const pointed = line.tag?.figure ?? null;
   if (useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
 }
 

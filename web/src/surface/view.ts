@@ -1,6 +1,7 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
 import type { Figure, Line } from "../api/types";
 import { useDocument } from "../state/document";
+import { figureBy, figuresOf, stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
@@ -147,7 +148,7 @@ export class View {
         this.camera,
         boxOf(
           this.camera,
-          useDocument.getState().steps.map((s) => s.figure),
+          figuresOf(useDocument.getState().steps).map((s) => s.figure),
         ) ?? HOME,
       ),
     );
@@ -159,7 +160,7 @@ export class View {
     const { byId } = useDocument.getState();
     const box = boxOf(
       this.camera,
-      [selected ?? "", ...others].map((id) => byId.get(id)?.figure ?? null),
+      [selected ?? "", ...others].map((id) => figureBy(byId, id)?.figure ?? null),
     );
     if (!box) return;
     this.remember();
@@ -378,6 +379,7 @@ export class View {
     const { steps, header } = useDocument.getState();
     const { pointed, selected, others, mend, trial } = useInterface.getState();
     const chosen = new Set([...others, pointed, selected]);
+    const figures = figuresOf(steps);
     if (this.dirty.has("grid") && header) {
       const { backing, image } = useBacking.getState();
       const g = context(this.canvases.grid);
@@ -387,7 +389,7 @@ export class View {
     }
     if (this.dirty.has("figures")) {
       this.drawing.sharp(this.canvases.figures, this.camera, () =>
-        drawFigures(context(this.canvases.figures), this.camera, steps, {
+        drawFigures(context(this.canvases.figures), this.camera, figures, {
           instead: this.instead,
           mended: mend?.id ?? null,
         }),
@@ -399,13 +401,13 @@ export class View {
       drawLit(
         g,
         this.camera,
-        steps.filter((s) => chosen.has(s.id) && !this.instead.has(s.id)),
+        figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id))),
       );
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
       if (namesWanted()) {
-        const lit = new Set(steps.filter((s) => chosen.has(s.id)).map((s) => s.name));
-        const taken = () => [scaleBarRect(this.camera), ...pointNameRects(this.camera, steps)];
-        drawAllNames(g, this.camera, steps, taken, lit);
+        const lit = new Set(figures.filter((s) => chosen.has(s.id)).map((s) => s.name));
+        const taken = () => [scaleBarRect(this.camera), ...pointNameRects(this.camera, figures)];
+        drawAllNames(g, this.camera, figures, taken, lit);
       }
       if (header) drawScaleBar(g, this.camera, header.unit);
       // Which reading is in sight, for whoever measures how long it took.

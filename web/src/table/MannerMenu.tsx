@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import type { Header } from "../api/types";
 import { Drop } from "../Drop";
 import { useDocument } from "../state/document";
+import { figureBy } from "../state/figures";
 import { refusal, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
@@ -34,7 +35,7 @@ function Settings({ header }: { header: Header }) {
   const { session, view } = useTable();
   const turnView = usePreferences((p) => p.turnView);
   const selected = useInterface((i) => i.selected);
-  const step = useDocument((d) => d.byId.get(selected ?? ""));
+  const step = useDocument((d) => figureBy(d.byId, selected ?? ""));
   const write = (text: string) => {
     const act = { do: "write", text, id: newId(), in_front_of: null, pen: "ink", beside: "" } as const;
     void session.act(act).then((answer) => {

@@ -3,9 +3,12 @@ import { useEffect } from "react";
 
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { stepOf } from "../state/figures";
 import { usePreferences } from "../state/preferences";
+import { selectedIds, selectNothing, selectStep } from "../state/selection";
 import { moveStep } from "../book/StepActs";
 import type { TableParts } from "./context";
+import { newId } from "./entry";
 
 const PAN = 80;
 const ZOOM = 1.25;
@@ -68,13 +71,11 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
   if (!event.ctrlKey && !event.metaKey) {
     const { selected, text, draft, mend } = useInterface.getState();
     if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown") && selected !== null) {
-      moveStep(session, selected, event.key === "ArrowUp" ? -1 : 1);
+      moveStep(session, stepOf(selected), event.key === "ArrowUp" ? -1 : 1);
       return true;
     }
     if (event.key !== "Delete" || selected === null || text !== "" || draft || mend) return false;
-    const { others } = useInterface.getState();
-    useInterface.setState({ selected: null, others: [] });
-    void session.act({ do: "strike", id: selected, others: [...others] });
+    strike(session);
     return true;
   }
   if (key === "z" && !event.shiftKey) openLine.undo();
@@ -85,11 +86,21 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
   return true;
 }
 
+/** Steps that were chosen in the book are struck; figures on the surface are taken away, whatever drew them. */
+function strike(session: TableParts["session"]): void {
+  const ids = [...selectedIds()];
+  const steps = [...new Set(ids.map(stepOf))];
+  const { inBook } = useInterface.getState();
+  selectNothing();
+  const [id = "", ...others] = steps;
+  void session.act(inBook ? { do: "strike", id, others } : { do: "take_away", id: newId(), figures: ids });
+}
+
 /** Ctrl+Enter on a step that waits: what would work is written into it. */
 function takeSuggestion({ session, openLine }: TableParts): boolean {
   const { selected, text, draft } = useInterface.getState();
   if (text !== "" || draft) return openLine.takeSuggestion();
-  const step = useDocument.getState().byId.get(selected ?? "");
+  const step = useDocument.getState().byId.get(stepOf(selected ?? ""));
   if (!step?.problem?.suggested) return false;
   void session.act({ do: "mend", id: step.id, text: step.problem.suggested });
   return true;
@@ -103,7 +114,7 @@ function lineKey(event: KeyboardEvent, parts: TableParts): boolean {
     case "Enter":
       if (onWord && text === "") return false;
       if (event.ctrlKey && takeSuggestion(parts)) return true;
-      if (text === "" && !draft && !mend && selected !== null) openLine.rows.mend(selected);
+      if (text === "" && !draft && !mend && selected !== null) openLine.rows.mend(stepOf(selected));
       else openLine.enter();
       return true;
     case "ArrowUp":
@@ -130,9 +141,9 @@ function lineKey(event: KeyboardEvent, parts: TableParts): boolean {
 function selectNext(by: number): boolean {
   const { steps } = useDocument.getState();
   const { selected } = useInterface.getState();
-  const at = steps.findIndex((s) => s.id === selected);
+  const at = steps.findIndex((s) => s.id === stepOf(selected ?? ""));
   const next = steps[at < 0 ? (by < 0 ? steps.length - 1 : 0) : at + by];
-  if (next) useInterface.setState({ selected: next.id, others: [] });
+  if (next) selectStep(next);
   return next !== undefined;
 }
 

@@ -1,5 +1,6 @@
 /** The drawing itself: pencil under ink, one stroke a style. */
-import type { Figure, Step } from "../../api/types";
+import type { Figure } from "../../api/types";
+import { type Shown, stepOf } from "../../state/figures";
 import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
@@ -15,28 +16,29 @@ export interface Marks {
   readonly mended: string | null;
 }
 
-export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
+export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown[], marks: Marks): void {
   g.clearRect(0, 0, c.width, c.height);
   const pens = paths();
   const faint = new Path2D();
   let later = false;
   const [left, bottom, right, top] = inView(c);
+  const replaced = (step: Shown) => marks.instead.size > 0 && marks.instead.has(stepOf(step.id));
   for (const step of steps) {
     const box = step.figure?.box;
     // What lies wholly out of sight is left out; an endless line has no box that says so.
     if (box && !step.figure?.through && c.turn === 0) {
       const [l = 0, b = 0, r = 0, t = 0] = box;
       if (l > right || r < left || b > top || t < bottom) {
-        if (step.id === marks.mended) later = true;
+        if (marks.mended !== null && stepOf(step.id) === marks.mended) later = true;
         continue;
       }
     }
-    if (step.id === marks.mended) later = true;
-    else if (later && !step.hidden && step.figure && !marks.instead.has(step.id)) {
+    if (marks.mended !== null && stepOf(step.id) === marks.mended) later = true;
+    else if (later && !step.hidden && step.figure && !replaced(step)) {
       traceFigure(faint, c, step.figure);
       continue;
     }
-    if (step.hidden || marks.instead.has(step.id) || step.figure === null) continue;
+    if (step.hidden || replaced(step) || step.figure === null) continue;
     traceFigure(pens[penOf(step)], c, step.figure);
   }
   // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
@@ -62,7 +64,7 @@ export function stroke(g: CanvasRenderingContext2D, path: Path2D, colour: string
 }
 
 /** What stands out, because it is pointed at or selected, with its name; drawn over the rest, which is not painted anew. */
-export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Step[]): void {
+export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Shown[]): void {
   const glow = new Path2D();
   const pens = paths();
   for (const step of lit) {
@@ -80,15 +82,15 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly St
 }
 
 /** Names of points, where there are not too many. */
-function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Step[], marks: Marks): void {
+function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown[], marks: Marks): void {
   const points = steps.filter((s) => s.kind === "point");
   if (points.length > 200) return;
   g.font = FONT;
   g.textAlign = "left";
-  for (const step of points) if (!step.hidden && !marks.instead.has(step.id)) drawName(g, c, step, LOOK.quiet);
+  for (const step of points) if (!step.hidden && !marks.instead.has(stepOf(step.id))) drawName(g, c, step, LOOK.quiet);
 }
 
-function drawName(g: CanvasRenderingContext2D, c: Camera, step: Step, colour: string): void {
+function drawName(g: CanvasRenderingContext2D, c: Camera, step: Shown, colour: string): void {
   const at = step.figure && labelPlace(step.figure);
   if (!at) return;
   const [x, y] = toScreen(c, at);
@@ -99,7 +101,7 @@ function drawName(g: CanvasRenderingContext2D, c: Camera, step: Step, colour: st
 }
 
 /** Where the names of points stand that are always shown: left, top, right, bottom. */
-export function pointNameRects(c: Camera, steps: readonly Step[]): [number, number, number, number][] {
+export function pointNameRects(c: Camera, steps: readonly Shown[]): [number, number, number, number][] {
   return steps.flatMap((step) => {
     const at = step.kind === "point" && !step.hidden && step.figure ? labelPlace(step.figure) : null;
     if (!at) return [];

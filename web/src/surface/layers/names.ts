@@ -1,5 +1,6 @@
 /** Where the names of figures stand: each beside its own curve, none over another. */
-import type { Figure, Step } from "../../api/types";
+import type { Figure } from "../../api/types";
+import type { Shown } from "../../state/figures";
 import type { Camera } from "../camera";
 import { toScreenX, toScreenY } from "../camera";
 import { FONT, LOOK } from "../look";
@@ -32,7 +33,7 @@ const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8];
 /** The names that fit: of each figure the first place beside it that is free. ``taken`` is where nothing may stand. */
 export function placeNames(
   c: Camera,
-  steps: readonly Step[],
+  steps: readonly Shown[],
   width: (text: string) => number,
   taken: readonly Rect[],
 ): Name[] {
@@ -55,13 +56,13 @@ export function placeNames(
   return names;
 }
 
-let kept: { readonly c: Camera; readonly steps: readonly Step[]; readonly names: readonly Name[] } | null = null;
+let kept: { readonly c: Camera; readonly steps: readonly Shown[]; readonly names: readonly Name[] } | null = null;
 
 /** Every name but those that are drawn otherwise. They are placed once for a view: every move of the pointer paints them again. */
 export function drawAllNames(
   g: CanvasRenderingContext2D,
   c: Camera,
-  steps: readonly Step[],
+  steps: readonly Shown[],
   taken: () => readonly Rect[],
   otherwise: ReadonlySet<string>,
 ) {

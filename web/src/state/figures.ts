@@ -1,0 +1,38 @@
+/** The figures of a drawing, each by its own id: of most steps one comes, known as the step is; of some several. */
+import type { Step } from "../api/types";
+
+/** What is drawn of a figure, and what is known of it. */
+export type Shown = Pick<Step, "id" | "name" | "kind" | "pen" | "hidden" | "figure">;
+
+/** The step that a figure comes of. */
+export function stepOf(id: string): string {
+  const dot = id.indexOf(".");
+  return dot < 0 ? id : id.slice(0, dot);
+}
+
+const kept = new WeakMap<readonly Step[], readonly Shown[]>();
+
+/** All figures of some steps, in their order. */
+export function figuresOf(steps: readonly Step[]): readonly Shown[] {
+  let found = kept.get(steps);
+  if (!found) {
+    found = steps.some((step) => step.further.length > 0) ? steps.flatMap((step) => [step, ...further(step)]) : steps;
+    kept.set(steps, found);
+  }
+  return found;
+}
+
+function further(step: Step): Shown[] {
+  return step.further.map((one) => ({ ...one, hidden: step.hidden }));
+}
+
+/** A figure by its id. */
+export function figureBy(byId: ReadonlyMap<string, Step>, id: string): Shown | undefined {
+  const step = byId.get(stepOf(id));
+  return step && step.id !== id ? further(step).find((one) => one.id === id) : step;
+}
+
+/** The figures of a step, the first of them first. */
+export function idsOf(step: Step): readonly [string, ...string[]] {
+  return [step.id, ...step.further.map((one) => one.id)];
+}

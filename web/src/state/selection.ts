@@ -1,0 +1,46 @@
+/** What is selected: figures on the surface, or steps in the book, which stand for all their figures. */
+import type { Step } from "../api/types";
+import { idsOf, stepOf } from "./figures";
+import { useInterface } from "./interface";
+
+/** Figures by their ids, the one first that the others were added to. */
+export function selectedIds(): readonly string[] {
+  const { selected, others } = useInterface.getState();
+  return selected === null ? [] : [selected, ...others];
+}
+
+export function selectAll(ids: readonly string[], first: string | null): void {
+  useInterface.setState({ selected: first, others: ids.filter((id) => id !== first), inBook: false });
+}
+
+/** A step of the book, with all that comes of it. */
+export function selectStep(step: Step): void {
+  const [selected, ...others] = idsOf(step);
+  useInterface.setState({ selected, others, inBook: true });
+}
+
+/** The figure under the pointer is selected; with ``more`` it is added, or taken away again. */
+export function choose(id: string | null, more: boolean): void {
+  const { selected, others } = useInterface.getState();
+  if (!more || id === null) selectAll([], id);
+  else if (id === selected) selectAll(others, others[0] ?? null);
+  else if (others.includes(id))
+    selectAll(
+      others.filter((one) => one !== id),
+      selected,
+    );
+  else selectAll(selected === null ? others : [...others, selected], id);
+}
+
+export function selectNothing(): void {
+  selectAll([], null);
+}
+
+const kept = new WeakMap<readonly string[], ReadonlySet<string>>();
+
+/** The steps that further selected figures come of. */
+export function stepsOf(others: readonly string[]): ReadonlySet<string> {
+  let found = kept.get(others);
+  if (!found) kept.set(others, (found = new Set(others.map(stepOf))));
+  return found;
+}
