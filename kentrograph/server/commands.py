@@ -1,9 +1,10 @@
 """Acts of the wire to edits of the book."""
 
 from ..core.desk import intents
+from ..core.desk.intents import Entry
 from ..core.desk.rename import rename
 from ..store.changes import Make
-from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, TakeAway, Undo, Write
+from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, TakeAway, Undo, Write, WriteAll
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -11,6 +12,9 @@ def edit_maker(act: Act) -> Make | None:
     match act:
         case Write(text=text, id=id, in_front_of=in_front_of, pen=pen, beside=beside):
             return lambda book: intents.write(book, text, id, in_front_of, pen, beside)
+        case WriteAll(id=id, entries=entries, in_front_of=in_front_of, pen=pen):
+            several = [Entry(one.text, one.away or "") for one in entries]
+            return lambda book: intents.write_all(book, several, id, in_front_of, pen)
         case Mend(id=id, text=text):
             return lambda book: intents.mend(book, id, text)
         case Strike(id=id, others=others):

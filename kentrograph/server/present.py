@@ -93,6 +93,7 @@ def looked(request: ReadRequest) -> Looked:
         selected=request.selected,
         pull=request.pull,
         aimed=request.aimed,
+        stroke=tuple(request.stroke),
     )
 
 
@@ -104,5 +105,5 @@ def _pointer(data: PointerData | None) -> Pointer | None:
     if data is None:
         return None
     s = data.snapping or SnappingData(off=[kind.key for kind in PLACE_KINDS.values() if not kind.on], turns=[])
-    snapping = Snapping(frozenset(PLACE_KINDS) - frozenset(s.off), s.parts, s.turn, s.step, s.grid, tuple(s.turns))
+    snapping = Snapping(frozenset(PLACE_KINDS) - frozenset(s.off), s.parts, s.turn, s.step, s.grid, tuple(s.turns), s.ink_only)
     return Pointer(data.x, data.y, data.reach, data.pixel, data.level, data.swing, data.turned, snapping, tuple(data.passed))

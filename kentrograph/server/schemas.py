@@ -211,6 +211,23 @@ class Write(Model):
     """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
 
 
+class EntryData(Model):
+    """A text that is written or, where there is none, a figure that is taken away."""
+
+    text: Text = ""
+    away: FigureId | None = None
+
+
+class WriteAll(Model):
+    """Does several things as one change; the ids of the steps that are written begin with this one."""
+
+    do: Literal["write_all"]
+    id: Id
+    entries: Annotated[list[EntryData], Field(min_length=1, max_length=20_000)]
+    in_front_of: Id | None = None
+    pen: PenWord = "ink"
+
+
 class Mend(Model):
     """Gives a step another text."""
 
@@ -273,7 +290,7 @@ class Redo(Model):
     do: Literal["redo"]
 
 
-Act = Annotated[Write | Mend | Strike | TakeAway | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
+Act = Annotated[Write | WriteAll | Mend | Strike | TakeAway | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
 
 
 class ChangeRequest(Model):

@@ -67,6 +67,8 @@ class SnappingData(Model):
     """Directions of a list of one's own."""
     step: Steps = 0.0
     grid: Steps = 0.0
+    ink_only: bool = False
+    """Whether pencil is out of sight: then nothing of it is taken."""
 
 
 class PointerData(Model):
@@ -107,6 +109,8 @@ class ReadRequest(Model):
     """Which of its handles is being pulled to the pointer."""
     aimed: bool = False
     """Whether the pointer was moved since the last key."""
+    stroke: Annotated[list[tuple[Number, Number]], Field(max_length=20_000, default_factory=list)]
+    """Where the pointer went since it went down, in the drawing's unit, while a kind is open that is done by stroking."""
 
 
 class DoRequest(Model):

@@ -166,6 +166,8 @@ class Kind:
     """Whether what comes of it is a set of the figures that it names: they are shaped where it is."""
     unseen: bool = False
     """Whether what comes of it is not drawn itself."""
+    brush: bool = False
+    """Whether at the table it is done by pointing at stretches, one after the other, as well as by naming."""
     marks: Literal["", "inked over", "taken", "pen", "hide", "show"] = ""
     """What it does to the figures that it names, besides what comes of it: see `scene`."""
 

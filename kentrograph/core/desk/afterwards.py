@@ -4,11 +4,13 @@ from dataclasses import replace
 
 from ..book.book import Book
 from ..book.values import Drawn
-from ..figures import Line
+from ..figures import Line, Outline
 from ..language.vocabulary import KINDS
+from ..problem import Refused
 from .draft import Draft
-from .open_line import OpenLine, open_choice
+from .open_line import DRAFT_ID, OpenLine, open_choice
 from .side_words import worded
+from .trying import tried
 
 
 def going_on(line: OpenLine) -> Draft | None:
@@ -19,6 +21,21 @@ def going_on(line: OpenLine) -> Draft | None:
     if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
         return None
     return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
+
+
+def joining(book: Book, line: OpenLine, statement: str) -> OpenLine:
+    """The open line of a brush with which pieces were inked that meet end to end: Enter joins them."""
+    try:
+        step, value = tried(book, statement, DRAFT_ID, len(book.order))
+    except Refused:
+        return line
+    if not isinstance(value, Drawn):
+        return line
+    names = [name.text for name in step.statement.operands]
+    closed = isinstance(value.figure, Outline) and value.figure.closed
+    ring = " all round" if closed else ""
+    hint = f"{', '.join(names[:-1])} and {names[-1]} meet end to end{ring}: Enter joins them."
+    return replace(line, do="write", statement=step.statement.text, hint=hint)
 
 
 def said_first(book: Book, line: OpenLine, index: int) -> OpenLine:

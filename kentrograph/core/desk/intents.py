@@ -1,7 +1,7 @@
 """What a person asks of the book, turned into edits: write a step, mend one, strike one, set the header."""
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from difflib import get_close_matches
 
 from ..book.book import Book
@@ -155,6 +155,39 @@ def take_away(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
     if len(figures) == 1 and struck:
         return edits[0], f"striking {label(book.steps[next(iter(struck))])}"
     return Several(tuple(edits)), f"taking away {' '.join(hidden) if len(figures) == 1 else f'{len(figures)} figures'}"
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """One of several things done as one change: a text that is written, or a figure, by its id, that is taken away."""
+
+    text: str = ""
+    away: str = ""
+
+
+def write_all(
+    book: Book, entries: Sequence[Entry], id: str, in_front_of: str | None = None, pen: str = "ink"
+) -> tuple[Edit, str]:
+    """The edit that does several things one after the other; the steps that are written get ids that begin with ``id``.
+
+    Raises `Refused` for the first that cannot be done; then nothing is.
+    """
+    edits: list[Edit] = []
+    said: list[str] = []
+    for n, entry in enumerate(entries):
+        one = f"{id}-{n}"
+        edit, word = take_away(book, [entry.away], one) if entry.away else write(book, entry.text, one, in_front_of, pen)
+        edits.append(edit)
+        said.append(word)
+        if n + 1 < len(entries):
+            book, _ = book.edited(edit)
+    return (edits[0], said[0]) if len(edits) == 1 else (Several(tuple(edits)), _together(said))
+
+
+def _together(said: Sequence[str]) -> str:
+    """Several changes in few words: the first, and how many more."""
+    words = {one.split(" ")[0] for one in said}
+    return f"{words.pop()} {len(said)} times" if len(words) == 1 else f"{said[0]} and {len(said) - 1} more"
 
 
 def move(book: Book, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:

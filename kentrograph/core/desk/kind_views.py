@@ -13,7 +13,7 @@ class KindView:
     """A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
 
     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
-    drawn of it is kept when it is left.
+    drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches.
     """
 
     word: str
@@ -23,6 +23,7 @@ class KindView:
     drag: Drag | None
     held: Held | None
     endless: bool
+    brush: bool
 
 
 def _group(kind: Kind) -> Literal["place", "shape", "carry"]:
@@ -32,10 +33,11 @@ def _group(kind: Kind) -> Literal["place", "shape", "carry"]:
 def kind_views() -> list[KindView]:
     """All of them, group by group, in the order in which they are offered."""
     figures = [
-        KindView(word, kind.title, _group(kind), kind.explanation, kind.drag, kind.held, kind.endless)
+        KindView(word, kind.title, _group(kind), kind.explanation, kind.drag, kind.held, kind.endless, kind.brush)
         for word, kind in FIGURES.items()
     ]
     readings = [
-        KindView(f"measure {word}", one.title, "read", one.explanation, one.drag, None, False) for word, one in READINGS.items()
+        KindView(f"measure {word}", one.title, "read", one.explanation, one.drag, None, False, False)
+        for word, one in READINGS.items()
     ]
     return [*figures, *readings]

@@ -15,12 +15,13 @@ from ..language.report import figure_data
 from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
 from . import display
-from .afterwards import going_on, said_first
+from .afterwards import going_on, joining, said_first
+from .brush import Brush, offered_join, stroked, strokes
 from .draft import Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .interpretation import given_texts, given_values
-from .open_line import OpenLine, before_kind, draft_of, read_mend
+from .open_line import OpenLine, before_kind, draft_of, read_mend, read_open_line
 from .picks import Shown, under_pointer
 from .pointing import (
     OF_FIGURE,
@@ -37,7 +38,9 @@ from .pointing import (
     with_solution,
 )
 from .view_types import (
+    BrushView,
     EnterView,
+    EntryView,
     FollowView,
     HandleView,
     LineView,
@@ -71,6 +74,8 @@ class Looked:
     selected: str | None = None
     pull: int | None = None
     aimed: bool = False
+    stroke: tuple[tuple[float, float], ...] = ()
+    """Where the pointer went since it went down on a kind that is done by stroking."""
 
 
 def line_view(book: Book, at: Looked, seq: int = 0) -> LineView:
@@ -85,6 +90,8 @@ def _looked(book: Book, at: Looked) -> LineView:
     if at.pull is not None and at.pointer is not None and chosen in book.steps:
         return _pull_view(book, chosen, at.pull, at.pointer)
     index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
+    if at.draft is not None and not at.draft.rows and not at.text.strip() and strokes(at.draft.kind):
+        return _brush_view(book, at, at.draft, index)
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
     shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
     return replace(
@@ -96,6 +103,23 @@ def _looked(book: Book, at: Looked) -> LineView:
         beside=read.beside or None,
         unfit=_unfit(read),
     )
+
+
+def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
+    """A kind that is done by pointing at stretches: what is under the pointer, or under a stroke, as it would be then."""
+    line = read_open_line(book, draft, "", index)
+    gone = draft.kind == "trim"
+    join = offered_join(book) if not gone and index == len(book.order) else ""
+    if join:
+        line = joining(book, line, join)
+    view = replace(_line(book, line, line, index, draft, None), last=None, live=None, preview=None, box=None)
+    if at.pointer is None:
+        return view
+    brush = Brush("trim" if gone else "ink", at.pointer.reach, at.pointer.level, at.pointer.snapping.ink_only)
+    stroke = stroked(book, brush, at.stroke or ((at.pointer.x, at.pointer.y),), index)
+    stretches = [figure_data(figure) for figure in stroke.stretches]
+    entries = [EntryView(one.text, one.away or None) for one in stroke.entries]
+    return replace(view, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
 
 
 def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineView:
@@ -251,6 +275,7 @@ def _line(
         follows=[],
         handles=[],
         pull=None,
+        brush=None,
     )
 
 

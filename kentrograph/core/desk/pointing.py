@@ -44,6 +44,8 @@ class Snapping:
     grid: float = 0.0
     turns: tuple[float, ...] = ()
     """Directions of a list of one's own, besides the steps."""
+    ink_only: bool = False
+    """Whether pencil is out of sight."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -189,6 +191,7 @@ def _query(book: Book, pointer: Pointer, draft: Draft | None, index: int | None,
     return Query(
         pointer.x, pointer.y, pointer.reach, pointer.pixel, on, last, passed,
         s.parts, s.turn, s.step, s.grid, at, book.suffix, s.turns, late if draft is not None else (),
+        s.ink_only,
     )  # fmt: skip
 
 

@@ -230,6 +230,28 @@ class PullView:
     later: str
 
 
+@dataclass(frozen=True, slots=True)
+class EntryView:
+    """A text that would be written or, where it is empty, the figure that would be taken away."""
+
+    text: str
+    away: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class BrushView:
+    """What a click or a stroke would ink, or take away: the stretches as they would be then, and what would be written.
+
+    ``words`` is the last of them in words, line by line; ``why`` the reason why what is under the pointer cannot be done.
+    """
+
+    gone: bool
+    stretches: list[FigureData]
+    entries: list[EntryView]
+    words: list[str]
+    why: str
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LineView:
     """The open line, read.
@@ -271,3 +293,4 @@ class LineView:
     follows: list[FollowView]
     handles: list[HandleView]
     pull: PullView | None
+    brush: BrushView | None

@@ -68,6 +68,8 @@ class Query:
     """Directions of a list of one's own, in degrees as the drawing counts them."""
     late: tuple[str, ...] = field(default=())
     """Figures that were placed last: where they would cross if they were longer is offered."""
+    ink_only: bool = False
+    """Whether pencil is out of sight."""
 
     @property
     def decimals(self) -> int:

@@ -12,7 +12,7 @@ from ..book.book import Book
 from ..book.index import index_of
 from ..book.names import edge_name
 from ..book.order import END
-from ..book.scene import seen
+from ..book.scene import pen_of, seen
 from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
@@ -49,24 +49,42 @@ class Stretch(NamedTuple):
 
 def stretch_under(book: Book, x: float, y: float, reach: float, before: int | None = None) -> Stretch | None:
     """The stretch under a place: of the nearest figure within reach that has any; None where there is none."""
+    nearest = min(figures_under(book, x, y, reach, before), default=None)
+    return stretch_of(book, nearest[1], Point(x, y), reach, before) if nearest is not None else None
+
+
+def figures_under(
+    book: Book, x: float, y: float, reach: float, before: int | None = None, ink_only: bool = False
+) -> list[tuple[float, str]]:
+    """What is seen within reach of a place and has stretches: how far off each figure runs, and its id."""
     at = book.key_at(before)
-    nearest, found = reach, None
+    found: list[tuple[float, str]] = []
     for id in index_of(book).around(x, y, reach):
         figure = book.figure_of(id)
-        off = away(figure, x, y)
-        if off <= nearest and (found is None or off < nearest) and not isinstance(figure, Point) and _counts(book, id, at):
-            nearest, found = off, (id, figure)
-    return _Seeker(book, *found, at, reach).stretch(Point(x, y)) if found else None
+        if not isinstance(figure, Point) and (off := away(figure, x, y)) <= reach and counts(book, id, at, ink_only):
+            found.append((off, id))
+    return found
 
 
-def _counts(book: Book, id: str, at: Any) -> bool:
-    return (at is END or book.order.key(book.step_of(id)) < at) and seen(book, id, at) and bool(book.name_of(id))
+def stretch_of(
+    book: Book, id: str, place: Point, reach: float, before: int | None = None, ink_only: bool = False
+) -> Stretch | None:
+    """The stretch of a figure, by its id, around the foot of a place; with ``ink_only`` pencil does not bound it."""
+    return _Seeker(book, id, book.figure_of(id), book.key_at(before), reach, ink_only).stretch(place)
+
+
+def counts(book: Book, id: str, at: Any, ink_only: bool) -> bool:
+    """Whether a figure, by its id, is seen at a place in the order and can be named; with ``ink_only`` not in pencil."""
+    if not ((at is END or book.order.key(book.step_of(id)) < at) and seen(book, id, at) and book.name_of(id)):
+        return False
+    return not ink_only or pen_of(book, id, at) != "pencil"
 
 
 class _Seeker:
     """Looks for the neighbours of a place on one figure."""
 
-    def __init__(self, book: Book, id: str, figure: Any, at: Any, reach: float) -> None:
+    def __init__(self, book: Book, id: str, figure: Any, at: Any, reach: float, ink_only: bool) -> None:
+        self.ink_only = ink_only
         self.book, self.id, self.figure, self.at, self.reach = book, id, figure, at, reach
         self.name = book.name_of(id)
         self._others: dict[str, tuple[Part, ...]] = {}
@@ -151,7 +169,7 @@ class _Seeker:
                     worth = away(one, around.x, around.y) <= reach
                 else:
                     worth = any(away(piece, u, v) <= slack and away(one, u, v) <= slack for u, v in rough)
-                if worth and _counts(self.book, id, self.at):
+                if worth and counts(self.book, id, self.at, self.ink_only):
                     name = self.book.name_of(id)
                     called = edge_name(str(n), name) if n else name
                     yield from (Stop(cut_at(self.figure, at), words) for at, words in _places(piece, own, one, called))

@@ -528,12 +528,30 @@ export interface components {
             whole: boolean;
         };
         /**
+         * BrushView
+         * @description What a click or a stroke would ink, or take away: the stretches as they would be then, and what would be written.
+         *
+         *     ``words`` is the last of them in words, line by line; ``why`` the reason why what is under the pointer cannot be done.
+         */
+        BrushView: {
+            /** Entries */
+            entries: components["schemas"]["EntryView"][];
+            /** Gone */
+            gone: boolean;
+            /** Stretches */
+            stretches: components["schemas"]["FigureView"][];
+            /** Why */
+            why: string;
+            /** Words */
+            words: string[];
+        };
+        /**
          * ChangeRequest
          * @description One change, against the revision that it was made on.
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -570,7 +588,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -747,6 +765,32 @@ export interface components {
             draft: components["schemas"]["Draft"] | null;
             /** Statement */
             statement: string;
+        };
+        /**
+         * EntryData
+         * @description A text that is written or, where there is none, a figure that is taken away.
+         */
+        EntryData: {
+            /**
+             * Away
+             * @default null
+             */
+            away: string | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * EntryView
+         * @description A text that would be written or, where it is empty, the figure that would be taken away.
+         */
+        EntryView: {
+            /** Away */
+            away: string | null;
+            /** Text */
+            text: string;
         };
         /**
          * ErrorView
@@ -977,9 +1021,11 @@ export interface components {
          * @description A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
          *
          *     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
-         *     drawn of it is kept when it is left.
+         *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches.
          */
         KindView: {
+            /** Brush */
+            brush: boolean;
             drag: components["schemas"]["Drag"] | null;
             /** Endless */
             endless: boolean;
@@ -1013,6 +1059,7 @@ export interface components {
             beside: string | null;
             /** Box */
             box: number[] | null;
+            brush: components["schemas"]["BrushView"] | null;
             click: components["schemas"]["EnterView"] | null;
             /** Completions */
             completions: components["schemas"]["Completion"][];
@@ -1319,6 +1366,11 @@ export interface components {
             selected: string | null;
             /** Seq */
             seq: number;
+            /** Stroke */
+            stroke?: [
+                number,
+                number
+            ][];
             /**
              * Text
              * @default
@@ -1462,6 +1514,11 @@ export interface components {
              * @default 0
              */
             grid: number;
+            /**
+             * Ink Only
+             * @default false
+             */
+            ink_only: boolean;
             /** Off */
             off?: string[];
             /**
@@ -1666,6 +1723,32 @@ export interface components {
             pen: "pencil" | "ink" | "fine" | "hidden" | "axis";
             /** Text */
             text: string;
+        };
+        /**
+         * WriteAll
+         * @description Does several things as one change; the ids of the steps that are written begin with this one.
+         */
+        WriteAll: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "write_all";
+            /** Entries */
+            entries: components["schemas"]["EntryData"][];
+            /** Id */
+            id: string;
+            /**
+             * In Front Of
+             * @default null
+             */
+            in_front_of: string | null;
+            /**
+             * Pen
+             * @default ink
+             * @enum {string}
+             */
+            pen: "pencil" | "ink" | "fine" | "hidden" | "axis";
         };
     };
     responses: never;

@@ -161,7 +161,7 @@ export class Session {
   private rebase(seq: number): void {
     const p = this.pending.find((one) => one.seq === seq);
     if (!p) return;
-    if ("id" in p.act && p.act.do !== "write") {
+    if ("id" in p.act && !["write", "write_all", "take_away"].includes(p.act.do)) {
       const now = useDocument.getState().byId.get(p.act.id);
       if (now?.text !== p.text) {
         const said = now ? `It now reads: ${now.text}` : "It is gone from the book.";
@@ -186,11 +186,19 @@ export class Session {
     const first = this.pending[0];
     if (!this.interrupted || !first) return;
     this.interrupted = false;
-    if (first.act.do === "write" && useDocument.getState().byId.has(first.act.id)) this.settle(first.seq, { ok: true });
+    if (isWritten(first.act)) this.settle(first.seq, { ok: true });
     else if (first.act.do === "undo" || first.act.do === "redo") {
       this.settle(first.seq, refusal("The connection was lost; look whether this was done before doing it again."));
     } else this.sendAct(first);
   }
+}
+
+/** Whether what an act writes stands in the book. */
+function isWritten(act: Act): boolean {
+  const { byId } = useDocument.getState();
+  if (act.do === "write") return byId.has(act.id);
+  const first = act.do === "write_all" ? act.entries.findIndex((entry) => entry.text !== "") : -1;
+  return act.do === "write_all" && first >= 0 && byId.has(`${act.id}-${first}`);
 }
 
 function refusal(message: string): Answer {

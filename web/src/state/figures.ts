@@ -26,6 +26,16 @@ function further(step: Step): Shown[] {
   return step.further.map((one) => ({ ...one, hidden: step.hidden }));
 }
 
+const inked = new WeakMap<readonly Shown[], readonly Shown[]>();
+
+/** The figures without those in pencil, where pencil is out of sight. */
+export function inSight(figures: readonly Shown[], pencil: boolean): readonly Shown[] {
+  if (pencil) return figures;
+  let found = inked.get(figures);
+  if (!found) inked.set(figures, (found = figures.filter((one) => one.pen !== "pencil")));
+  return found;
+}
+
 /** A figure by its id. */
 export function figureBy(byId: ReadonlyMap<string, Step>, id: string): Shown | undefined {
   const step = byId.get(stepOf(id));

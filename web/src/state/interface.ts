@@ -42,6 +42,8 @@ interface Interface {
   beside: readonly string[];
   /** The handle of the selected figure that is being pulled. */
   pull: number | null;
+  /** Whether pencil is in sight. */
+  pencil: boolean;
   /** Where the list at the pointer is open, in pixels of the surface. */
   menu: { readonly x: number; readonly y: number } | null;
   /** The step before which the next one is written; null writes at the end. */
@@ -70,6 +72,7 @@ export const NOTHING: Interface = {
   before: null,
   beside: [],
   pull: null,
+  pencil: true,
   menu: null,
   working: null,
 };

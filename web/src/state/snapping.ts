@@ -3,6 +3,7 @@ import { create } from "zustand";
 
 import { snapKinds } from "../api/client";
 import type { SnapKind, Snapping } from "../api/types";
+import { useInterface } from "./interface";
 import { usePreferences } from "./preferences";
 
 export const useSnapKinds = create<{ kinds: readonly SnapKind[] }>()(() => ({ kinds: [] }));
@@ -15,12 +16,11 @@ export function isOn(kind: SnapKind, set: Readonly<Record<string, boolean>>): bo
   return set[kind.key] ?? kind.on;
 }
 
-/** What is sent with the pointer; null until the kinds are known: the server then takes those on from the start. */
+/** What is sent with the pointer; until the kinds are known those are on that the server knows to be on from the start. */
 export function snapping(): Snapping | null {
   const { kinds } = useSnapKinds.getState();
   const { snaps } = usePreferences.getState();
-  if (kinds.length === 0) return null;
   const off = kinds.filter((kind) => !isOn(kind, snaps.set)).map((kind) => kind.key);
   const { parts, turn, turns, step, grid } = snaps;
-  return { off, parts, turn, turns: [...turns], step, grid };
+  return { off, parts, turn, turns: [...turns], step, grid, ink_only: !useInterface.getState().pencil };
 }

@@ -9,6 +9,7 @@ import { Word } from "../Words";
 export function Views() {
   const { view } = useTable();
   const selected = useInterface((i) => i.selected);
+  const pencil = useInterface((i) => i.pencil);
   const names = usePreferences((p) => p.names);
   return (
     <Flex
@@ -29,6 +30,14 @@ export function Views() {
         onClick={() => usePreferences.setState({ names: !names })}
       >
         Names
+      </Word>
+      <Word
+        title="Alt+P: pencil in sight, or only what is drawn over it"
+        aria-pressed={pencil}
+        bg={pencil ? "lit" : undefined}
+        onClick={() => useInterface.setState({ pencil: !pencil })}
+      >
+        Pencil
       </Word>
       <Word title="Ctrl+Home: the whole drawing" onClick={() => view.current?.frameAll()}>
         Everything

@@ -12,13 +12,20 @@ vi.mock("../api/client", () => ({
 }));
 
 const at = (x: number, y = 0) => ({ x, y });
-let openLine: Record<"dragFrom" | "dragTo" | "click" | "letGo", ReturnType<typeof vi.fn>>;
+let openLine: Record<"dragFrom" | "dragTo" | "click" | "letGo" | "strokeFrom" | "strokeDone", ReturnType<typeof vi.fn>>;
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
 beforeEach(() => {
   useInterface.setState({ ...NOTHING });
-  openLine = { dragFrom: vi.fn(() => true), dragTo: vi.fn(), click: vi.fn(), letGo: vi.fn() };
+  openLine = {
+    dragFrom: vi.fn(() => true),
+    dragTo: vi.fn(),
+    click: vi.fn(),
+    letGo: vi.fn(),
+    strokeFrom: vi.fn(() => false),
+    strokeDone: vi.fn(),
+  };
   view = {
     grab: vi.fn(() => true),
     holdsHandle: vi.fn(() => false),
@@ -64,6 +71,15 @@ describe("while something is written", () => {
     gesture([at(0), at(30)]);
     expect(openLine.click).toHaveBeenCalledOnce();
     expect(openLine.dragTo).not.toHaveBeenCalled();
+  });
+
+  it("where stretches are stroked over, a press is a stroke however short", () => {
+    writing();
+    openLine.strokeFrom.mockReturnValue(true);
+    gesture([at(0)]);
+    gesture([at(0), at(3), at(60)]);
+    expect(openLine.strokeDone).toHaveBeenCalledTimes(2);
+    expect(openLine.click).not.toHaveBeenCalled();
   });
 
   it("the paper can be moved all the same", () => {

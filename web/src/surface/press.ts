@@ -7,7 +7,7 @@ import type { TableParts } from "../table/context";
 import type { View } from "./view";
 
 type Place = { readonly x: number; readonly y: number };
-type Doing = "click" | "drag" | "pull" | "choose" | "look" | "pan";
+type Doing = "click" | "drag" | "stroke" | "pull" | "choose" | "look" | "pan";
 
 /** Further than a hand trembles while it clicks. */
 const DRAG_PIXELS = 6;
@@ -30,6 +30,7 @@ export class Press {
       this.doing = null;
     } else if (button !== 0) this.doing = "pan";
     else if (ctrl) this.doing = "look";
+    else if (this.parts.openLine.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
     // A figure that was begun a moment ago may still be on its way: the click is for it.
     else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
     else if (view?.holdsHandle(at)) this.doing = "pull";
@@ -42,7 +43,7 @@ export class Press {
     if (!view || !this.doing) return false;
     const started = !this.moved && Math.hypot(at.x - this.from.x, at.y - this.from.y) > DRAG_PIXELS;
     if (started) this.moved = true;
-    if (!this.moved) return this.doing !== "click" && this.doing !== "pull";
+    if (!this.moved) return this.doing !== "click" && this.doing !== "pull" && this.doing !== "stroke";
     switch (this.doing) {
       case "pan":
         view.pan(at.x - this.from.x, at.y - this.from.y);
@@ -71,7 +72,8 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
-    if (doing === "drag") openLine.dragTo();
+    if (doing === "stroke") openLine.strokeDone();
+    else if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();
     else if (doing === "pull" && this.moved) void openLine.letGo();
     else if (doing === "look") view.frameBox(this.from, at);
@@ -84,6 +86,7 @@ export class Press {
   /** What was begun by going down is dropped: a second finger came. */
   cancel(): void {
     this.parts.view.current?.showFrame(null, null, false);
+    if (this.doing === "stroke") this.parts.openLine.strokeDone(false);
     this.doing = null;
   }
 

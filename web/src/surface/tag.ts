@@ -30,6 +30,12 @@ export function showTag(
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
     }
   }
+  if (line.brush && !handle) {
+    const { words, why, entries } = line.brush;
+    if (entries.length > 1) rows.push(["words", `${entries.length} stretches`]);
+    else words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
+    if (why !== "") rows.push(["live", why]);
+  }
   if (line.unfit !== null) rows.push(["live", line.unfit]);
   if (draft && text.trim() !== "") {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
@@ -47,7 +53,7 @@ export function showTag(
     }),
   );
   tag.dataset.special = String((line.tag?.kind ?? "") !== "");
-  tag.dataset.shown = String(rows.length > 0 && line.tag !== null);
+  tag.dataset.shown = String(rows.length > 0 && (line.tag !== null || line.brush !== null));
   // Other words may be longer: it must not run off the surface.
   placeTag(tag, ...placed);
   const pointed = line.tag?.figure ?? null;

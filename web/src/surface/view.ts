@@ -1,7 +1,7 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
 import type { Figure, Line } from "../api/types";
 import { useDocument } from "../state/document";
-import { figureBy, figuresOf, stepOf } from "../state/figures";
+import { figureBy, figuresOf, inSight, stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
@@ -38,6 +38,7 @@ const NOTHING_OVER: Overlay = {
   frame: null,
   handles: [],
   held: -1,
+  brush: null,
 };
 
 /** Names are shown where somebody wants them always, and while something is typed that may name one. */
@@ -108,6 +109,10 @@ export class View {
           this.onPointer();
         }
         if (now.trial !== before.trial) this.touch("overlay");
+        if (now.pencil !== before.pencil) {
+          this.touch("figures", "overlay");
+          this.onPointer();
+        }
         if (now.mend !== before.mend) this.touch("figures", "overlay");
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
@@ -360,6 +365,7 @@ export class View {
         line.tag && n === useInterface.getState().pull ? { ...h, at: line.tag.at } : h,
       ),
       held: useInterface.getState().pull ?? -1,
+      brush: line.brush,
     };
     this.touch("overlay");
   }
@@ -377,9 +383,9 @@ export class View {
   private paint(): void {
     this.frame = 0;
     const { steps, header } = useDocument.getState();
-    const { pointed, selected, others, mend, trial } = useInterface.getState();
+    const { pointed, selected, others, mend, trial, pencil } = useInterface.getState();
     const chosen = new Set([...others, pointed, selected]);
-    const figures = figuresOf(steps);
+    const figures = inSight(figuresOf(steps), pencil);
     if (this.dirty.has("grid") && header) {
       const { backing, image } = useBacking.getState();
       const g = context(this.canvases.grid);

@@ -7,10 +7,12 @@ export type Drag = NonNullable<Kind["drag"]>;
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn";
+  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke";
   readonly text: string;
   /** Where a click was made. */
   readonly pointer?: Pointer;
+  /** Where the pointer went from where it went down. */
+  readonly stroke?: ReadRequest["stroke"] & object;
   /** Which way the solutions or readings are stepped through. */
   readonly by?: number;
 }

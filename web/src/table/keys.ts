@@ -59,6 +59,7 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
   else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10"))
     useInterface.setState({ menu: v.pointerPixel() });
   else if (event.altKey && event.key.toLowerCase() === "n") usePreferences.setState((p) => ({ names: !p.names }));
+  else if (event.altKey && event.key.toLowerCase() === "p") useInterface.setState((i) => ({ pencil: !i.pencil }));
   else if (event.key === "PageUp") v.zoom(ZOOM);
   else if (event.key === "PageDown") v.zoom(1 / ZOOM);
   else if (event.key === "Home" && event.ctrlKey) v.frameAll();

@@ -8,6 +8,7 @@ import { keepUnfinished, usePreferences } from "../state/preferences";
 import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
+import { Strokes, writeStroke } from "./strokes";
 import { mendStep, refuse, writeStep } from "./writing";
 
 export class OpenLine {
@@ -24,6 +25,7 @@ export class OpenLine {
   private trail: Draft[] = [];
   private dragging: Drag | null = null;
   private queue = queued.EMPTY;
+  private readonly strokes = new Strokes();
 
   constructor(
     readonly session: Session,
@@ -39,6 +41,7 @@ export class OpenLine {
 
   point(pointer: Pointer): void {
     this.pointer = pointer;
+    this.strokes.go(pointer);
     const { choice } = useInterface.getState();
     if (pointer && !this.aimed && farFrom(pointer, this.restedAt, choice === null ? undefined : ELSEWHERE_PIXELS)) {
       this.aimed = true;
@@ -136,6 +139,7 @@ export class OpenLine {
       aimed,
       selected,
       pull,
+      stroke: this.strokes.now,
     };
   }
 
@@ -193,6 +197,20 @@ export class OpenLine {
       useInterface.setState({ text: "" });
       this.push({ key: "click", text, pointer: this.pointer });
     }
+  }
+
+  /** The pointer goes down to stroke over stretches. False where what is open is not done so. */
+  strokeFrom(pointer: Pointer): boolean {
+    if (!this.strokes.begin(pointer)) return false;
+    this.refresh();
+    return true;
+  }
+
+  /** It comes up again: what was stroked over is written, or left alone. */
+  strokeDone(written = true): void {
+    const stroke = this.strokes.end();
+    if (written) this.push({ key: "stroke", text: "", pointer: this.pointer, stroke });
+    else this.refresh();
   }
 
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
@@ -277,7 +295,7 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer, by }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by, stroke }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
     else if (key === "turn") await this.turned(text, by ?? 1);
@@ -287,7 +305,8 @@ export class OpenLine {
       await this.leave();
       this.trail = [];
       this.setKept({ kind: text, rows: [], at: null, again: false });
-    } else if (key === "pick") await this.pickAgain(pointer ?? null);
+    } else if (key === "stroke") await this.stroked({ pointer: pointer ?? null, stroke: stroke ?? [] });
+    else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow({ ...this.reading(text), ...(pointer === undefined ? {} : { pointer }) });
@@ -319,6 +338,11 @@ export class OpenLine {
     useInterface.setState({ choice: null });
     this.rest();
     await this.does(whole ? { ...line.click, do: "write" } : line.click, "", line.problem);
+  }
+
+  private async stroked(where: Pick<ReadRequest, "pointer" | "stroke">): Promise<void> {
+    await writeStroke(this.session, await this.session.readNow({ ...this.reading(""), ...where }), this.inFrontOf());
+    this.refresh();
   }
 
   private takeBack(): void {

@@ -1,4 +1,5 @@
 /** What the open line has come to goes into the book: a step, or another text of one. What is refused says why beside the row. */
+import type { WriteEntry } from "../api/types";
 import { refusal, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import type { Session } from "../session/session";
@@ -17,6 +18,23 @@ export async function writeStep(session: Acts, text: string, in_front_of: string
   const answer = await session.act({ do: "write", text, id: newId(), in_front_of, pen, beside });
   if (answer.ok) useInterface.setState({ beside: [] });
   else refuse(answer.message);
+  return answer.ok;
+}
+
+/** Writes several steps as one change. Answers whether it was done. */
+export async function writeAll(
+  session: Acts,
+  entries: readonly WriteEntry[],
+  in_front_of: string | null,
+): Promise<boolean> {
+  const answer = await session.act({
+    do: "write_all",
+    id: newId(),
+    entries: [...entries],
+    in_front_of,
+    pen: usePreferences.getState().pen,
+  });
+  if (!answer.ok) refuse(answer.message);
   return answer.ok;
 }
 

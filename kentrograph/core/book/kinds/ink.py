@@ -38,7 +38,7 @@ KIND = Kind(
     letter="",
     draws="ink",
     puts_place=False,
-    first="Name the figure, or click on it; then from and to, for a stretch of it.",
+    first="Click on the stretch that you want, or stroke over several; with Shift the whole figure. Or name it.",
     givens=(GivenKind("figures", "figures", "what is inked over"), *STRETCH),
     examples=(
         ("ink C1 from crossing of C1 L2 leaving to crossing of C1 L2 entering", "a stretch of it, as a figure of its own"),
@@ -48,5 +48,6 @@ KIND = Kind(
     always_keeps=True,
     edges=True,
     naming=Naming(own=_drawn, fresh=lambda statement: 1),
+    brush=True,
     marks="inked over",
 )

@@ -21,7 +21,7 @@ KIND = Kind(
     letter="",
     draws="trim",
     puts_place=False,
-    first="Name the figure, or click on it; then from and to: the stretch between the two goes.",
+    first="Click on the stretch that goes, or stroke over several; with Shift the whole figure. Or name it.",
     givens=(GivenKind("figures", "figures", "what a stretch is taken from"), *STRETCH),
     examples=(
         ("trim C1 from crossing of C1 L2 entering to crossing of C1 L2 leaving", "of a circle an arc is left, with its name"),
@@ -29,5 +29,6 @@ KIND = Kind(
         ("trim L2 from crossing of L2 C1 leaving to end", "as far as an end"),
     ),
     shapes=True,
+    brush=True,
     naming=Naming(carried=first_operand, becomes=to_part, counted=True),
 )

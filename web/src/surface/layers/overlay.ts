@@ -1,5 +1,5 @@
 /** What belongs to the pointer and the open line: the figure about to be placed, the last place, the place to be taken. */
-import type { Figure, Handle, Solution } from "../../api/types";
+import type { Brush, Figure, Handle, Solution } from "../../api/types";
 import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
@@ -25,6 +25,8 @@ export interface Overlay {
   /** Where the selected figure can be pulled, and which handle is being pulled. */
   readonly handles: readonly Handle[];
   readonly held: number;
+  /** The stretches that are pointed at, as they would be inked, or gone. */
+  readonly brush: Brush | null;
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
@@ -43,6 +45,7 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     stroke(g, path, LOOK.working, 1);
     g.setLineDash([]);
   }
+  if (o.brush) drawBrush(g, c, o.brush);
   drawSights(g, c, o);
   drawOthers(g, c, o);
   if (o.preview) {
@@ -62,6 +65,22 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     g.fillStyle = "rgb(215 151 26 / 0.12)";
     if (o.frame.choosing) g.fillRect(x, y, u - x, v - y);
     g.strokeRect(x, y, u - x, v - y);
+  }
+}
+
+/** Stretches as they will be: in ink, lit; or gone, with only a trace left of where they ran. */
+function drawBrush(g: CanvasRenderingContext2D, c: Camera, brush: Brush): void {
+  const path = new Path2D();
+  for (const figure of brush.stretches) traceFigure(path, c, figure);
+  g.lineCap = brush.gone ? "butt" : "round";
+  if (brush.gone) {
+    stroke(g, path, LOOK.paper, 4);
+    g.setLineDash([1.5, 4.5]);
+    stroke(g, path, LOOK.place, 1.5);
+    g.setLineDash([]);
+  } else {
+    stroke(g, path, LOOK.selected, 5);
+    stroke(g, path, LOOK.ink, 1.75);
   }
 }
 

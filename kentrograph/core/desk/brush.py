@@ -1,0 +1,260 @@
+"""Ink and trim by pointing: the stretches that a pointer goes over, one after the other, and what would be written for them.
+
+Each is worked out on the drawing as the ones before it leave it, so that what is shown is what will be written.
+"""
+
+from dataclasses import dataclass, field
+from typing import Any, Literal
+
+from ..book.book import Book
+from ..book.caches import Kept
+from ..book.edits import Insert
+from ..book.index import index_of
+from ..book.kinds import FIGURES
+from ..book.order import END, Key
+from ..book.scene import pen_of
+from ..book.values import Drawn
+from ..figures import EndlessLine, Figure, Line, Outline, Point
+from ..figures.along import place_along
+from ..language.messages import sentence
+from ..measure.away import away
+from ..meet import meet
+from ..problem import Problem, Refused
+from ..snap.stretches import Stretch, counts, figures_under, stretch_of
+from ..tolerance import SPOT_SHARE, TOLERANCE
+from .intents import Entry, take_away
+from .trying import tried
+
+BrushKind = Literal["ink", "trim"]
+Place = tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class Brush:
+    """What is done, and how: ``whole`` figures, or stretches; with ``ink_only`` pencil is not there.
+
+    ``reach`` is how far from a figure the pointer may be where it goes down, in the drawing's unit.
+    """
+
+    kind: BrushKind
+    reach: float
+    whole: bool = False
+    ink_only: bool = False
+
+
+@dataclass(slots=True)
+class Stroke:
+    """What a stroke has come to: the stretches as they would be inked, or gone, and what would be written for each.
+
+    ``words`` is the last of them in words, ``why`` the reason why the last thing that was met cannot be done.
+    """
+
+    stretches: list[Figure] = field(default_factory=list)
+    entries: list[Entry] = field(default_factory=list)
+    words: tuple[str, ...] = ()
+    why: str = ""
+
+
+@dataclass(slots=True)
+class _State:
+    book: Book
+    path: tuple[Place, ...] = ()
+    stroke: Stroke = field(default_factory=Stroke)
+
+
+def strokes(kind: str) -> bool:
+    """Whether a kind is done by pointing at stretches."""
+    return kind in FIGURES and FIGURES[kind].brush
+
+
+def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> Stroke:
+    """What a brush comes to that goes down at the first place of a path and moves along it; nothing is changed.
+
+    A longer path goes on from where the same one was looked at before.
+    """
+    known = _STATES.of(book)
+    key = (brush, index)
+    state = known.get(key)
+    if state is None or state.path != path[: len(state.path)]:
+        state = known[key] = _State(book)
+    before = book.order[index] if index < len(book.order) else None
+    for n in range(len(state.path), len(path)):
+        for id, at in _met(state.book, brush, path[: n + 1], before):
+            _do(state, brush, id, at, before)
+    state.path = path
+    return state.stroke
+
+
+_STATES: Kept[dict[tuple[Brush, int], _State]] = Kept(dict)
+
+
+def _met(book: Book, brush: Brush, path: tuple[Place, ...], before: str | None) -> list[tuple[str, Point]]:
+    """The figures that the last stretch of the path goes over, and where; at its beginning the one nearest to it."""
+    index = book.index_before(before)
+    x, y = path[-1]
+    if len(path) == 1:
+        found = figures_under(book, x, y, brush.reach, index, brush.ink_only)
+        nearest = min(found, default=None)
+        if nearest is None:
+            return []
+        alike = [id for off, id in found if off <= nearest[0] + SPOT_SHARE * brush.reach]
+        return [(_preferred(book, brush, alike, Point(x, y)), Point(x, y))]
+    a, b = Point(*path[-2]), Point(x, y)
+
+    def along(spot: Point) -> float:
+        return (spot.x - a.x) * (b.x - a.x) + (spot.y - a.y) * (b.y - a.y)
+
+    if TOLERANCE.same_place(a.x, a.y, b.x, b.y):
+        return []
+    way = Line(a, b)
+    at = book.key_at(index)
+    crossed: list[tuple[float, str, Point]] = []
+    for id in index_of(book).in_box(min(a.x, b.x), min(a.y, b.y), max(a.x, b.x), max(a.y, b.y), True):
+        figure = book.figure_of(id)
+        if isinstance(figure, Point) or not counts(book, id, at, brush.ink_only):
+            continue
+        for piece in figure.pieces if isinstance(figure, Outline) else (figure,):
+            crossed += [
+                ((spot.at.x - a.x) * (b.x - a.x) + (spot.at.y - a.y) * (b.y - a.y), id, spot.at)
+                for spot in meet(way, piece).spots
+            ]
+    crossed.sort(key=lambda one: one[0])
+    found_at: list[tuple[str, Point]] = []
+    while crossed:
+        far, _, spot = crossed[0]
+        alike = [one[1] for one in crossed if one[0] <= far + SPOT_SHARE * way.length**2]
+        crossed = crossed[len(alike) :]
+        found_at.append((_preferred(book, brush, alike, spot), spot))
+    return found_at
+
+
+def _preferred(book: Book, brush: Brush, alike: list[str], at: Point) -> str:
+    """Of figures that lie one upon the other: what is inked is in pencil, what is trimmed is in ink, as far as there is any."""
+    wanted = [id for id in alike if (pen_of(book, id) == "pencil") == (brush.kind == "ink")]
+    return (wanted or alike)[0]
+
+
+def _do(state: _State, brush: Brush, id: str, at: Point, before: str | None) -> None:
+    book, stroke = state.book, state.stroke
+    stretch = _stretch(book, brush, id, at, before)
+    if stretch is None:
+        return
+    entry, whole = _entry(book, brush, stretch)
+    if brush.kind == "ink" and _inked(book, stretch, whole, book.key_at(book.index_before(before))):
+        stroke.why = f"{stretch.name} is in ink there already."
+        return
+    number = len(stroke.entries)
+    try:
+        if entry.away:
+            edit, _ = take_away(book, [entry.away], f"brush-{number}")
+        else:
+            step, value = tried(book, entry.text, f"brush-{number}", book.index_before(before))
+            if isinstance(value, Problem):
+                raise Refused(value)
+            edit = Insert(step, before)
+    except Refused as refused:
+        stroke.why = sentence(refused.problem)
+        return
+    state.book, _ = book.edited(edit)
+    stroke.stretches.append(book.figure_of(stretch.id) if whole else stretch.part)
+    stroke.entries.append(entry)
+    stroke.words, stroke.why = _in_words(entry, stretch), ""
+
+
+def _in_words(entry: Entry, stretch: Stretch) -> tuple[str, ...]:
+    """What is done to which figure, and from where to where."""
+    if not entry.text:
+        return (f"{stretch.name} as a whole goes",)
+    ends = [f"{word} {stop.words}" for word, stop in (("from", stretch.start), ("to", stretch.end)) if stop is not None]
+    return (" ".join(entry.text.split()[:2]), *(ends if " from " in entry.text else ()))
+
+
+def _stretch(book: Book, brush: Brush, id: str, at: Point, before: str | None) -> Stretch | None:
+    name = book.name_of(id)
+    if brush.whole:
+        return Stretch(id, name, book.figure_of(id), None, None)
+    return stretch_of(book, id, at, brush.reach, book.index_before(before), brush.ink_only)
+
+
+def _entry(book: Book, brush: Brush, stretch: Stretch) -> tuple[Entry, bool]:
+    """What is written for a stretch, and whether it is the whole figure."""
+    start, end = stretch.start, stretch.end
+    nothing_left = start is None or end is None or (start.words == end.words) or (start.words, end.words) == ("start", "end")
+    if isinstance(book.figure_of(stretch.id), EndlessLine) and not brush.whole:
+        nothing_left = False
+    if nothing_left:
+        return (Entry(f"ink {stretch.name}"), True) if brush.kind == "ink" else (Entry(away=stretch.id), True)
+    sides = [f"{word} {stop.words}" for word, stop in (("from", start), ("to", end)) if stop is not None]
+    return Entry(f"{brush.kind} {stretch.name} {' '.join(sides)}"), False
+
+
+def _inked(book: Book, stretch: Stretch, whole: bool, at: Key) -> bool:
+    """Whether all of a stretch lies under what is in ink already."""
+    if whole:
+        return pen_of(book, stretch.id, at) != "pencil"
+    part: Any = stretch.part
+    if isinstance(part, EndlessLine):
+        return False
+    spots = [place_along(part, share * part.length) for share in _SHARES]
+    slack = 10.0 * TOLERANCE.length(part.length, max(abs(spots[0].x), abs(spots[0].y)))
+    for id in index_of(book).around(spots[0].x, spots[0].y, slack):
+        figure = book.figure_of(id)
+        if id == stretch.id or isinstance(figure, Point) or not counts(book, id, at, True):
+            continue
+        if all(away(figure, spot.x, spot.y) <= slack for spot in spots):
+            return True
+    return False
+
+
+_SHARES = (0.07, 0.37, 0.61, 0.93)
+"""Places of a stretch, as shares of its length, that nothing lies on together by chance."""
+
+
+def offered_join(book: Book) -> str:
+    """The statement that joins what was inked last with what meets it end to end; empty where nothing does."""
+    last = next((id for id in reversed(book.order[-1:]) if book.steps[id].statement.kind == "ink"), None)
+    kept = _OFFERS.of(book)
+    if "" not in kept:
+        kept[""] = _chain(book, last) if last is not None else ""
+    return kept[""]
+
+
+_OFFERS: Kept[dict[str, str]] = Kept(dict)
+
+
+def _chain(book: Book, id: str) -> str:
+    value = book.values[id]
+    if not isinstance(value, Drawn):
+        return ""
+    names = [book.name_of(id)]
+    ends = _ends(value.figure)
+    if not ends:
+        return ""
+    first, last = ends
+    for at_front in (True, False):
+        tip = first if at_front else last
+        while (found := _next(book, tip, names)) is not None:
+            name, tip = found
+            names = [name, *names] if at_front else [*names, name]
+    return f"join {' '.join(names)}" if len(names) > 1 else ""
+
+
+def _next(book: Book, tip: Point, names: list[str]) -> tuple[str, Point] | None:
+    """The one other inked piece that has an end at a place, and its other end; None where there is none, or more than one."""
+    slack = 100.0 * TOLERANCE.length(0.0, max(abs(tip.x), abs(tip.y), 1.0)) + TOLERANCE.joint_share
+    found: list[tuple[str, Point]] = []
+    for id in index_of(book).around(tip.x, tip.y, slack):
+        name = book.name_of(id)
+        if name in names or book.steps[book.step_of(id)].statement.kind != "ink" or not counts(book, id, END, True):
+            continue
+        for near, far in ((0, 1), (1, 0)):
+            ends = _ends(book.figure_of(id))
+            if ends and abs(ends[near].x - tip.x) <= slack and abs(ends[near].y - tip.y) <= slack:
+                found.append((name, ends[far]))
+    return found[0] if len(found) == 1 else None
+
+
+def _ends(figure: Any) -> tuple[Point, Point] | None:
+    start, end = getattr(figure, "start", None), getattr(figure, "end", None)
+    whole = isinstance(figure, Outline) and figure.closed
+    return (start, end) if isinstance(start, Point) and isinstance(end, Point) and not whole else None
