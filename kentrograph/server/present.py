@@ -1,5 +1,7 @@
 """Books as they go over the wire, and what comes over it as what the desk looks at."""
 
+from dataclasses import replace
+
 import orjson
 
 from ..core.book.book import Book
@@ -83,16 +85,20 @@ def _looks(book: Book, id: str) -> list[tuple[bool, str]]:
 
 def looked(request: ReadRequest) -> Looked:
     """What a table asks to have read."""
+    pointer, carry = _pointer(request.pointer), request.carry
     return Looked(
         draft=_draft(request.draft),
         text=request.text,
         mend=request.mend,
         in_front_of=request.in_front_of,
-        pointer=_pointer(request.pointer),
+        pointer=pointer,
         choice=request.choice,
         selected=request.selected,
         pull=request.pull,
         aimed=request.aimed,
+        carried=tuple(carry.figures) if carry else (),
+        start=replace(pointer, x=carry.x, y=carry.y) if carry and pointer else None,
+        copied=carry.copied if carry else False,
         stroke=tuple(request.stroke),
     )
 

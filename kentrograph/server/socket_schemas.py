@@ -89,6 +89,15 @@ class PointerData(Model):
     """Places and lines that it passed over, in words: sight lines start from there."""
 
 
+class CarryData(Model):
+    """Figures that are dragged: from where, in the drawing's unit, and whether they stay as well."""
+
+    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
+    x: Number
+    y: Number
+    copied: bool = False
+
+
 class ReadRequest(Model):
     """What stands on the open line and where the pointer is; the newest one wins."""
 
@@ -109,6 +118,8 @@ class ReadRequest(Model):
     """Which of its handles is being pulled to the pointer."""
     aimed: bool = False
     """Whether the pointer was moved since the last key."""
+    carry: CarryData | None = None
+    """What is dragged to the pointer."""
     stroke: Annotated[list[tuple[Number, Number]], Field(max_length=20_000, default_factory=list)]
     """Where the pointer went since it went down, in the drawing's unit, while a kind is open that is done by stroking."""
 

@@ -17,6 +17,7 @@ from ..problem import Problem, Refused
 from . import display
 from .afterwards import going_on, joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
+from .carrying import carry
 from .draft import Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
@@ -39,6 +40,7 @@ from .pointing import (
 )
 from .view_types import (
     BrushView,
+    CarryView,
     EnterView,
     EntryView,
     FollowView,
@@ -74,6 +76,10 @@ class Looked:
     selected: str | None = None
     pull: int | None = None
     aimed: bool = False
+    carried: tuple[str, ...] = ()
+    """The figures, by their ids, that are dragged from ``start`` to where the pointer is; ``copied`` says that they stay, too."""
+    start: Pointer | None = None
+    copied: bool = False
     stroke: tuple[tuple[float, float], ...] = ()
     """Where the pointer went since it went down on a kind that is done by stroking."""
 
@@ -90,6 +96,8 @@ def _looked(book: Book, at: Looked) -> LineView:
     if at.pull is not None and at.pointer is not None and chosen in book.steps:
         return _pull_view(book, chosen, at.pull, at.pointer)
     index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
+    if at.carried and at.pointer is not None and at.start is not None:
+        return _carry_view(book, at, at.start, at.pointer, index)
     if at.draft is not None and not at.draft.rows and not at.text.strip() and strokes(at.draft.kind):
         return _brush_view(book, at, at.draft, index)
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
@@ -120,6 +128,18 @@ def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
     stretches = [figure_data(figure) for figure in stroke.stretches]
     entries = [EntryView(one.text, one.away or None) for one in stroke.entries]
     return replace(view, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
+
+
+def _carry_view(book: Book, at: Looked, start: Pointer, pointer: Pointer, index: int) -> LineView:
+    """What is selected, dragged from a place to a place."""
+    view = _line(book, OpenLine("nothing"), OpenLine("nothing"), index, None, None)
+    try:
+        found = carry(book, at.carried, start, pointer, at.copied, index)
+    except Refused as refused:
+        here = [pointer.x, pointer.y]
+        return replace(view, carry=CarryView(here, here, [sentence(refused.problem)], ""))
+    start_at, end_at = ([one.x, one.y] for one in (found.start, found.end))
+    return replace(view, carry=CarryView(start_at, end_at, list(found.words), found.text))
 
 
 def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineView:
@@ -276,6 +296,7 @@ def _line(
         handles=[],
         pull=None,
         brush=None,
+        carry=None,
     )
 
 

@@ -85,7 +85,8 @@ class FurtherView:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepView:
-    """A step of the book. ``figure`` is what comes of it first, where that is seen, ``further`` what else is seen of it.
+    """A step of the book. ``figure`` is what comes of it first, where that is seen, and ``called`` its name, which of a verb is
+    that of what it works on; ``further`` what else is seen of it.
 
     ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
     figure touches, None for one that touches nothing.
@@ -101,6 +102,7 @@ class StepView:
     text: str
     rows: list[Row]
     uses: list[str]
+    called: str
     figure: FigureData | None
     further: list[FurtherView]
     reading: ReadingView | None
@@ -231,6 +233,17 @@ class PullView:
 
 
 @dataclass(frozen=True, slots=True)
+class CarryView:
+    """What is selected, carried from a place to a place: in words, line by line, and the statement that it would write; ``text``
+    is empty, and ``words`` says why, where it cannot be."""
+
+    start: list[float]
+    end: list[float]
+    words: list[str]
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
 class EntryView:
     """A text that would be written or, where it is empty, the figure that would be taken away."""
 
@@ -294,3 +307,4 @@ class LineView:
     handles: list[HandleView]
     pull: PullView | None
     brush: BrushView | None
+    carry: CarryView | None

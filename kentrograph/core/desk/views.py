@@ -66,6 +66,7 @@ def step_view(book: Book, id: str) -> StepView:
         rows=rows,
         uses=[n.text for n in step.statement.uses],
         figure=next((_boxed(figure) for one, _, figure in shown if one == id), None),
+        called=book.name_of(id),
         further=[
             FurtherView(one, name, figure_data(figure)["kind"], pen_of(book, one), _boxed(figure))
             for one, name, figure in shown

@@ -546,6 +546,38 @@ export interface components {
             words: string[];
         };
         /**
+         * CarryData
+         * @description Figures that are dragged: from where, in the drawing's unit, and whether they stay as well.
+         */
+        CarryData: {
+            /**
+             * Copied
+             * @default false
+             */
+            copied: boolean;
+            /** Figures */
+            figures: string[];
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * CarryView
+         * @description What is selected, carried from a place to a place: in words, line by line, and the statement that it would write; ``text``
+         *     is empty, and ``words`` says why, where it cannot be.
+         */
+        CarryView: {
+            /** End */
+            end: number[];
+            /** Start */
+            start: number[];
+            /** Text */
+            text: string;
+            /** Words */
+            words: string[];
+        };
+        /**
          * ChangeRequest
          * @description One change, against the revision that it was made on.
          */
@@ -1060,6 +1092,7 @@ export interface components {
             /** Box */
             box: number[] | null;
             brush: components["schemas"]["BrushView"] | null;
+            carry: components["schemas"]["CarryView"] | null;
             click: components["schemas"]["EnterView"] | null;
             /** Completions */
             completions: components["schemas"]["Completion"][];
@@ -1335,6 +1368,8 @@ export interface components {
              * @default false
              */
             aimed: boolean;
+            /** @default null */
+            carry: components["schemas"]["CarryData"] | null;
             /**
              * Choice
              * @default null
@@ -1554,7 +1589,8 @@ export interface components {
         };
         /**
          * StepView
-         * @description A step of the book. ``figure`` is what comes of it first, where that is seen, ``further`` what else is seen of it.
+         * @description A step of the book. ``figure`` is what comes of it first, where that is seen, and ``called`` its name, which of a verb is
+         *     that of what it works on; ``further`` what else is seen of it.
          *
          *     ``beside`` is the special place that a plain position was taken beside; ``residual`` how well a touching
          *     figure touches, None for one that touches nothing.
@@ -1562,6 +1598,8 @@ export interface components {
         StepView: {
             /** Beside */
             beside: string | null;
+            /** Called */
+            called: string;
             figure: components["schemas"]["FigureView"] | null;
             /** Further */
             further: components["schemas"]["FurtherView"][];

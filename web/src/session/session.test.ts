@@ -93,6 +93,7 @@ const reading = (text: string) => ({
   aimed: false,
   selected: null,
   pull: null,
+  carry: null,
 });
 
 describe("readings", () => {

@@ -1,7 +1,8 @@
 /** The live session of one table: reads of the open line (newest wins), changes (one after the other, never lost). */
-import type { Act, Line, ReadRequest, ServerMessage } from "../api/types";
+import type { Act, Book, Line, ReadRequest, ServerMessage } from "../api/types";
 import { loadBacking } from "../state/backing";
 import { setConnection, takeBook, useDocument } from "../state/document";
+import { followNames } from "../state/selection";
 import { usePreferences } from "../state/preferences";
 import { Socket } from "./socket";
 
@@ -104,7 +105,7 @@ export class Session {
   private take(message: ServerMessage): void {
     switch (message.type) {
       case "book":
-        takeBook(message);
+        this.takeBook(message);
         this.resume();
         this.pump();
         break;
@@ -137,6 +138,13 @@ export class Session {
       case "echo":
         break;
     }
+  }
+
+  private takeBook(message: Book): void {
+    const before = useDocument.getState().byId;
+    takeBook(message);
+    const { steps, byId } = useDocument.getState();
+    followNames(before, steps, byId);
   }
 
   /** A reading that the server could not answer. */

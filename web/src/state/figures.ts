@@ -16,10 +16,19 @@ const kept = new WeakMap<readonly Step[], readonly Shown[]>();
 export function figuresOf(steps: readonly Step[]): readonly Shown[] {
   let found = kept.get(steps);
   if (!found) {
-    found = steps.some((step) => step.further.length > 0) ? steps.flatMap((step) => [step, ...further(step)]) : steps;
+    found = steps.every(stands) ? steps : steps.flatMap((step) => [first(step), ...further(step)]);
     kept.set(steps, found);
   }
   return found;
+}
+
+/** Whether a step is known as its figure is. */
+function stands(step: Step): boolean {
+  return step.further.length === 0 && step.called === step.name;
+}
+
+function first(step: Step): Shown {
+  return stands(step) ? step : { ...step, name: step.called, kind: step.figure?.kind ?? step.kind };
 }
 
 function further(step: Step): Shown[] {
@@ -39,7 +48,7 @@ export function inSight(figures: readonly Shown[], pencil: boolean): readonly Sh
 /** A figure by its id. */
 export function figureBy(byId: ReadonlyMap<string, Step>, id: string): Shown | undefined {
   const step = byId.get(stepOf(id));
-  return step && step.id !== id ? further(step).find((one) => one.id === id) : step;
+  return step && (step.id === id ? first(step) : further(step).find((one) => one.id === id));
 }
 
 /** The figures of a step, the first of them first. */

@@ -1,6 +1,6 @@
 /** What is selected: figures on the surface, or steps in the book, which stand for all their figures. */
 import type { Step } from "../api/types";
-import { idsOf, stepOf } from "./figures";
+import { figureBy, figuresOf, idsOf, stepOf } from "./figures";
 import { useInterface } from "./interface";
 
 /** Figures by their ids, the one first that the others were added to. */
@@ -30,6 +30,23 @@ export function choose(id: string | null, more: boolean): void {
       selected,
     );
   else selectAll(selected === null ? others : [...others, selected], id);
+}
+
+/** After the book has changed: what was selected goes on being so by its name, whichever step draws it now. */
+export function followNames(
+  before: ReadonlyMap<string, Step>,
+  steps: readonly Step[],
+  byId: ReadonlyMap<string, Step>,
+): void {
+  const ids = selectedIds();
+  if (ids.every((id) => figureBy(byId, id)?.figure)) return;
+  const now = new Map(figuresOf(steps).flatMap((one) => (one.figure && one.name !== "" ? [[one.name, one.id]] : [])));
+  const found = ids.map((id) => {
+    const name = figureBy(before, id)?.name ?? "";
+    return figureBy(byId, id)?.figure ? id : (now.get(name) ?? id);
+  });
+  const [selected = null, ...others] = found;
+  useInterface.setState({ selected, others });
 }
 
 export function selectNothing(): void {

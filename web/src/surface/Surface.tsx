@@ -62,7 +62,7 @@ export function Surface() {
   const move = (event: PointerEvent) => {
     const at = place(event);
     if (touched(event) && !touches.move(event.pointerId, at)) return;
-    if (press.move(at)) return;
+    if (press.move(at, event.ctrlKey)) return;
     view.current?.movePointer(at.x, at.y, event.shiftKey);
     const size = view.current?.size;
     if (size) placeTag(pointerTag.current, at.x, at.y, size.width, size.height);
@@ -81,7 +81,7 @@ export function Surface() {
   };
   const up = (event: PointerEvent) => {
     if (touched(event) && !touches.up(event.pointerId)) return;
-    press.up(place(event), event.button, event.shiftKey);
+    press.up(place(event), event.button, event.shiftKey, event.ctrlKey);
   };
   const cancelled = (event: PointerEvent) => {
     if (touched(event)) touches.up(event.pointerId);

@@ -2,13 +2,15 @@
 import { inside, together } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { useInterface } from "../state/interface";
-import { choose, selectAll } from "../state/selection";
+import { choose, selectAll, selectedIds } from "../state/selection";
 import type { TableParts } from "../table/context";
 import type { View } from "./view";
 
 type Place = { readonly x: number; readonly y: number };
-type Doing = "click" | "drag" | "stroke" | "pull" | "choose" | "look" | "pan";
+type Doing = "click" | "drag" | "stroke" | "carry" | "pull" | "choose" | "look" | "pan";
 
+/** While these begin, what is under the pointer is read on. */
+const READ_UNDER: ReadonlySet<Doing> = new Set(["click", "pull", "stroke", "carry"]);
 /** Further than a hand trembles while it clicks. */
 const DRAG_PIXELS = 6;
 
@@ -24,26 +26,30 @@ export class Press {
     this.moved = false;
     const { draft, text, mend } = useInterface.getState();
     const view = this.parts.view.current;
+    const over = selectedIds().includes(useInterface.getState().pointed ?? "");
     if (button === 0 && useBacking.getState().asking) {
       const place = view?.takenAt(at);
       if (place) void pointForBacking(this.parts.session.drawing, place);
       this.doing = null;
     } else if (button !== 0) this.doing = "pan";
-    else if (ctrl) this.doing = "look";
+    // With Ctrl what is selected is copied; elsewhere a box is drawn to be seen larger.
+    else if (ctrl) this.doing = over && !draft && !mend && text === "" ? "carry" : "look";
     else if (this.parts.openLine.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
     // A figure that was begun a moment ago may still be on its way: the click is for it.
     else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
-    else if (view?.holdsHandle(at)) this.doing = "pull";
+    // Of several that are selected none is pulled by its own places.
+    else if (view?.holdsHandle(at) && useInterface.getState().others.length === 0) this.doing = "pull";
+    else if (over) this.doing = "carry";
     else this.doing = "choose";
   }
 
   /** Answers whether the pointer is taken up by what is being done, so that nothing is read under it. */
-  move(at: Place): boolean {
+  move(at: Place, ctrl = false): boolean {
     const view = this.parts.view.current;
     if (!view || !this.doing) return false;
     const started = !this.moved && Math.hypot(at.x - this.from.x, at.y - this.from.y) > DRAG_PIXELS;
     if (started) this.moved = true;
-    if (!this.moved) return this.doing !== "click" && this.doing !== "pull" && this.doing !== "stroke";
+    if (!this.moved) return !READ_UNDER.has(this.doing);
     switch (this.doing) {
       case "pan":
         view.pan(at.x - this.from.x, at.y - this.from.y);
@@ -57,6 +63,10 @@ export class Press {
         // A click on a handle, or a double click, changes nothing: pulling begins once the pointer has left it.
         if (started && !view.grab(this.from)) this.doing = null;
         return false;
+      case "carry":
+        if (started) this.parts.openLine.carries.begin(view.pointedAt(this.from));
+        this.parts.openLine.carries.copied = ctrl;
+        return false;
       case "look":
       case "choose":
         view.showFrame(this.from, at, this.doing === "choose");
@@ -66,7 +76,7 @@ export class Press {
     }
   }
 
-  up(at: Place, button: number, shift: boolean): void {
+  up(at: Place, button: number, shift: boolean, ctrl = false): void {
     const doing = this.doing;
     this.doing = null;
     const { openLine, view: held } = this.parts;
@@ -75,6 +85,7 @@ export class Press {
     if (doing === "stroke") openLine.strokeDone();
     else if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();
+    else if (doing === "carry" && this.moved) void openLine.letDown(ctrl);
     else if (doing === "pull" && this.moved) void openLine.letGo();
     else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
@@ -86,6 +97,7 @@ export class Press {
   /** What was begun by going down is dropped: a second finger came. */
   cancel(): void {
     this.parts.view.current?.showFrame(null, null, false);
+    if (this.doing === "carry") this.parts.openLine.carries.end();
     if (this.doing === "stroke") this.parts.openLine.strokeDone(false);
     this.doing = null;
   }

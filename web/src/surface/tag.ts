@@ -13,7 +13,7 @@ export function showTag(
   from = line.last && useInterface.getState().draft?.rows.length ? pixel(line.last) : null;
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
-  const handle = draft || text !== "" ? null : words;
+  const handle = draft || text !== "" || line.carry ? null : words;
   if (handle !== null) {
     rows.push(["words", `pulling ${handle}`]);
     if (line.pull) {
@@ -36,6 +36,7 @@ export function showTag(
     else words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
     if (why !== "") rows.push(["live", why]);
   }
+  line.carry?.words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
   if (line.unfit !== null) rows.push(["live", line.unfit]);
   if (draft && text.trim() !== "") {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
@@ -53,11 +54,11 @@ export function showTag(
     }),
   );
   tag.dataset.special = String((line.tag?.kind ?? "") !== "");
-  tag.dataset.shown = String(rows.length > 0 && (line.tag !== null || line.brush !== null));
+  tag.dataset.shown = String(rows.length > 0 && (line.tag ?? line.brush ?? line.carry) !== null);
   // Other words may be longer: it must not run off the surface.
   placeTag(tag, ...placed);
   const pointed = line.tag?.figure ?? null;
-  if (useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
+  if (!line.carry && useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
 }
 
 let placed: readonly [number, number, number, number] = [0, 0, 0, 0];

@@ -10,6 +10,7 @@ import { drawAllNames } from "./layers/names";
 import { drawBacking } from "./layers/backing";
 import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
+import { Carried } from "./carried";
 import { Drawing } from "./drawing";
 import { boxOf, Following } from "./following";
 import { Gestures } from "./gestures";
@@ -39,6 +40,7 @@ const NOTHING_OVER: Overlay = {
   handles: [],
   held: -1,
   brush: null,
+  carry: null,
 };
 
 /** Names are shown where somebody wants them always, and while something is typed that may name one. */
@@ -70,6 +72,7 @@ export class View {
   private level = false;
   private reading = 0;
   private readonly drawing = new Drawing();
+  private readonly carried = new Carried();
   private readonly following = new Following(
     () => this.camera,
     (camera) => this.see(camera),
@@ -366,6 +369,7 @@ export class View {
       ),
       held: useInterface.getState().pull ?? -1,
       brush: line.brush,
+      carry: line.carry,
     };
     this.touch("overlay");
   }
@@ -409,6 +413,7 @@ export class View {
         this.camera,
         figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id))),
       );
+      if (this.overlay.carry) this.carried.draw(g, this.camera, this.overlay.carry, figures);
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
       if (namesWanted()) {
         const lit = new Set(figures.filter((s) => chosen.has(s.id)).map((s) => s.name));

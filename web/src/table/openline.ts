@@ -8,7 +8,7 @@ import { keepUnfinished, usePreferences } from "../state/preferences";
 import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
-import { Strokes, writeStroke } from "./strokes";
+import { Carries, Strokes, writeStroke } from "./strokes";
 import { mendStep, refuse, writeStep } from "./writing";
 
 export class OpenLine {
@@ -26,6 +26,7 @@ export class OpenLine {
   private dragging: Drag | null = null;
   private queue = queued.EMPTY;
   private readonly strokes = new Strokes();
+  readonly carries = new Carries();
 
   constructor(
     readonly session: Session,
@@ -140,6 +141,7 @@ export class OpenLine {
       selected,
       pull,
       stroke: this.strokes.now,
+      carry: this.carries.now,
     };
   }
 
@@ -211,6 +213,17 @@ export class OpenLine {
     const stroke = this.strokes.end();
     if (written) this.push({ key: "stroke", text: "", pointer: this.pointer, stroke });
     else this.refresh();
+  }
+
+  /** What was carried is let down where the pointer is: the step that was shown is written. */
+  async letDown(copied: boolean): Promise<void> {
+    this.carries.copied = copied;
+    const line = await this.session.readNow(this.reading(""));
+    this.carries.end();
+    const carry = line?.carry;
+    if (carry?.text === "") refuse(carry.words.join(" "));
+    else if (carry) await writeStep(this.session, carry.text, this.inFrontOf());
+    this.refresh();
   }
 
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */

@@ -1,8 +1,9 @@
-/** Kinds that are done by stroking: where the pointer went since it went down, and what is written once it comes up. */
+/** What a pointer does between going down and coming up that the server reads as it goes: stroking over stretches, carrying. */
 import type { Line, ReadRequest } from "../api/types";
 import type { Session } from "../session/session";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
+import { selectedIds } from "../state/selection";
 import type { Pointer } from "./entry";
 import { refuse, writeAll } from "./writing";
 
@@ -33,6 +34,24 @@ export class Strokes {
     const { path } = this;
     this.path = [];
     return path;
+  }
+}
+
+/** What is selected, dragged from where the pointer went down. */
+export class Carries {
+  copied = false;
+  private from: { readonly figures: string[]; readonly x: number; readonly y: number } | null = null;
+
+  get now(): ReadRequest["carry"] {
+    return this.from && { ...this.from, copied: this.copied };
+  }
+
+  begin(pointer: Pointer): void {
+    this.from = pointer ? { figures: [...selectedIds()], x: pointer.x, y: pointer.y } : null;
+  }
+
+  end(): void {
+    this.from = null;
   }
 }
 

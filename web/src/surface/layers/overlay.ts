@@ -1,5 +1,5 @@
 /** What belongs to the pointer and the open line: the figure about to be placed, the last place, the place to be taken. */
-import type { Brush, Figure, Handle, Solution } from "../../api/types";
+import type { Brush, Figure, Handle, Line, Solution } from "../../api/types";
 import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
@@ -27,6 +27,8 @@ export interface Overlay {
   readonly held: number;
   /** The stretches that are pointed at, as they would be inked, or gone. */
   readonly brush: Brush | null;
+  /** What is selected, dragged from a place to a place. */
+  readonly carry: Line["carry"];
 }
 
 export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay): void {
@@ -56,6 +58,7 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
   drawNumbers(g, c, o);
   for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);
   if (o.place) drawPrick(g, c, o.place);
+  if (o.carry) for (const at of [o.carry.start, o.carry.end]) drawPrick(g, c, at);
   o.handles.forEach((handle, n) => drawPrick(g, c, handle.at, n === o.held ? LOOK.place : LOOK.selected));
   if (o.frame) {
     const [x, y, u, v] = o.frame.box;

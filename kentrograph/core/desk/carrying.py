@@ -1,0 +1,60 @@
+"""What is selected, carried by a drag from a place to a place: both in words, and the statement that it would write.
+
+Nothing is evaluated: a thousand figures are carried as fast as one.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from ..book.book import Book
+from ..figures import Point
+from ..problem import refuse
+from ..units import plain
+from .pointing import Pointed, Pointer, places_at
+
+_MOST_PLACES = 7
+
+
+@dataclass(frozen=True, slots=True)
+class Carry:
+    """A drag of figures: from where to where, what it is in words, line by line, and the statement."""
+
+    start: Point
+    end: Point
+    words: tuple[str, ...]
+    text: str
+
+
+def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, copy: bool, index: int) -> Carry:
+    """The drag of some figures, by their ids, from where the pointer went down to where it is.
+
+    A place of what is carried is taken where it went down, a place of anything else where it comes up; where both are plain
+    positions, or the drag is held level or plumb, it is written by how far. Raises `Refused` (unnamed) where nothing of it
+    has a name.
+    """
+    own = set(figures)
+    names = [name for id in sorted(own, key=lambda one: (book.position(book.step_of(one)), one)) if (name := book.name_of(id))]
+    if not names:
+        raise refuse("unnamed")
+    one = _taken(book, replace(start, level=False), index, own, inside=True)
+    other = _taken(book, replace(pointer, level=False), index, own, inside=False)
+    verb = f"{'copy' if copy else 'move'} {' '.join(names)}"
+    called = f"{'copy' if copy else 'move'} {names[0] if len(names) == 1 else f'{len(names)} figures'}"
+    if pointer.level or not (one.special or other.special):
+        (ax, ay), (bx, by) = book.writing.from_world(one.at), book.writing.from_world(other.at)
+        dx, dy = bx - ax, by - ay
+        if pointer.level:
+            dx, dy = (dx, 0.0) if abs(dx) >= abs(dy) else (0.0, dy)
+        by_words = f"by {plain(dx, 12)}{book.suffix}, {plain(dy, 12)}{book.suffix}"
+        end = Point(*book.writing.to_world(ax + dx, ay + dy))
+        return Carry(one.at, end, (called, by_words), f"{verb} {by_words}")
+    return Carry(
+        one.at, other.at, (called, f"from {one.words}", f"to {other.words}"), f"{verb} from {one.words} to {other.words}"
+    )  # fmt: skip
+
+
+def _taken(book: Book, pointer: Pointer, index: int, own: set[str], inside: bool) -> Pointed:
+    """The likeliest special place at the pointer, of what is carried or of anything else, else the plain position."""
+    places = places_at(book, pointer, _MOST_PLACES, None, index)
+    found = (p for p in places if p.special and p.figure and ((p.figure.partition("/")[0] in own) == inside))
+    return next(found, places[-1])
