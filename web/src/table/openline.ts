@@ -9,6 +9,7 @@ import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, h
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
 import { Carries, Strokes, writeStroke } from "./strokes";
+import { selectedFor } from "../state/selection";
 import { mendStep, refuse, writeStep } from "./writing";
 
 export class OpenLine {
@@ -317,7 +318,7 @@ export class OpenLine {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
       this.trail = [];
-      this.setKept({ kind: text, rows: [], at: null, again: false });
+      this.setKept({ kind: text, rows: selectedFor(text), at: null, again: false });
     } else if (key === "stroke") await this.stroked({ pointer: pointer ?? null, stroke: stroke ?? [] });
     else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);
@@ -415,6 +416,13 @@ export class OpenLine {
       return enter.do === "write" && this.acceptMend(enter.statement || text);
     switch (enter.do) {
       case "begin":
+        // A verb begins with what is selected.
+        this.setKept(
+          enter.draft && enter.draft.rows.length === 0
+            ? { ...enter.draft, rows: selectedFor(enter.draft.kind) }
+            : enter.draft,
+        );
+        return true;
       case "given":
         this.setKept(enter.draft);
         return true;
