@@ -63,6 +63,11 @@ def in_turn(*words: str) -> Bare:
     return lambda has: [word for word in words if word not in has]
 
 
+def after_figures(*words: str) -> Bare:
+    """The same for a verb, once it is said what it works on: before that a name is a figure."""
+    return lambda has: [word for word in words if word not in has] if "figures" in has else []
+
+
 @dataclass(frozen=True, slots=True)
 class Drag:
     """The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.

@@ -13,7 +13,8 @@ class KindView:
     """A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
 
     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
-    drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many figures it begins with, of what is selected then.
+    drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many
+    figures it begins with, of what is selected then.
     """
 
     word: str

@@ -8,6 +8,8 @@ from ..book.kinds import FIGURES
 from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..measure.away import away
+from ..shape.stretch import is_closed
 from ..snap.away import edge_at
 from ..tolerance import SPOT_SHARE
 from ..units import plain
@@ -21,18 +23,19 @@ OF_THE_LAST = ("sights", "foot", "touch")
 """Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
 
 
-def nearest_first(book: Book, draft: Draft, rows: list[str], at: Point, index: int) -> list[str]:
-    """Of rows that end a line in different places, the one that ends nearest to a place; none where none can be read."""
+def nearest_first(book: Book, draft: Draft, rows: list[str], at: Point, index: int, either: bool = False) -> list[str]:
+    """Of rows that end a line in different places, the one that ends nearest to a place, or with ``either`` begins there; none
+    where none can be read."""
 
     def off(row: str) -> float:
         value = read_open_line(book, draft, row, index, offer=False).value
         figure = value.figure if isinstance(value, Drawn) else None
-        end = getattr(figure, "end", None)
-        return hypot(end.x - at.x, end.y - at.y) if isinstance(end, Point) else inf
+        ends = [getattr(figure, "end", None), getattr(figure, "start", None)][: 2 if either else 1]
+        return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
 
-    away = {row: off(row) for row in rows}
-    best = min(rows, key=lambda row: away[row])
-    return [best] if away[best] < inf else []
+    far = {row: off(row) for row in rows}
+    best = min(rows, key=lambda row: far[row])
+    return [best] if far[best] < inf else []
 
 
 _WHOLE = frozenset({"join", "measure length", "measure area"})
@@ -82,6 +85,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
             if closes(book, draft, pointer, index):
                 ways.insert(0, "close")
             return [*ways, *([on] if not pointed.special and on else [])]
+        case "offset" | "split" | "extend" | "fillet" | "chamfer":
+            return _shaping(book, draft, has, pointed, place, figure, name, all_of_it, pointer, index)
         case _:
             kind = FIGURES[draft.kind]
             if kind.givens[0].word == "figures":
@@ -105,6 +110,53 @@ def _of_figures(kind: Kind, has: set[str], pointed: Pointed, place: str, figure:
     # On a figure, and not at a place of it, it is another one to be worked on, as long as nothing else was given.
     another = bool(name) and not pointed.special and has == {"figures"} and not in_line
     return [*figures, *placed] if another else [*placed[:1], *figures, *placed[1:]]
+
+
+def _shaping(
+    book: Book, draft: Draft, has: set[str], pointed: Pointed, place: str, figure: object, name: str,
+    whole: tuple[object, str], pointer: Pointer, index: int,
+) -> list[str]:  # fmt: skip
+    """For verbs that are done by pointing alone: where on a figure one clicks says more than which figure it is."""
+    figures = list(dict.fromkeys([whole[1], name] if whole[1] else []))
+    given = "figures" in has
+    match draft.kind:
+        case "offset":
+            if not given:
+                return figures
+            # As far beside it as the pointer is; the side is the pointer's, too.
+            far = rounded(pointer, _off(book, draft, pointer, index))
+            return [f"by {plain(far, 12)}{book.suffix}"] if "by" not in has and far > 0.0 else []
+        case "split":
+            at = [f"at {place}"]
+            return at if given else [*(f"{whole[1]} {row}" for row in at if whole[1] and pointed.special), *figures[:1]]
+        case "extend" if not given:
+            ends = _nearer_end(whole[0], pointer)
+            return [*(f"{whole[1]} {end}" for end in ends if whole[1]), *figures[:1]]
+        case "extend":
+            onto = [f"to {name}{sign}" for sign in ("", " entering", " leaving", " left", " right")] if name else []
+            level = [f"to {place}"] if pointed.special or not onto else []
+            return [*nearest_first(book, draft, onto, pointed.at, index, either=True), *level] if onto else level
+        case _:
+            corner = [place] if place.startswith("corner ") and not given else []
+            return [*corner, *(figures if not given else reversed(figures))]
+
+
+def _off(book: Book, draft: Draft, pointer: Pointer, index: int) -> float:
+    """How far the pointer is off the first figure that a verb works on; 0 where it is not there."""
+    value = read_open_line(book, draft, f"by 1{book.suffix}", index, offer=False)
+    operands = value.step.statement.operands if value.step is not None else ()
+    version = book.version(operands[0].key, book.key_at(index)) if operands else None
+    figure = book.figure_of(version) if version is not None else None
+    return away(figure, pointer.x, pointer.y) if figure is not None else 0.0
+
+
+def _nearer_end(figure: object, pointer: Pointer) -> list[str]:
+    """The end of a figure that the pointer is nearer to; none of one without ends."""
+    start, end = getattr(figure, "start", None), getattr(figure, "end", None)
+    if not isinstance(start, Point) or not isinstance(end, Point) or isinstance(figure, Circle) or is_closed(figure):  # type: ignore[arg-type]
+        return []
+    to_start, to_end = (hypot(p.x - pointer.x, p.y - pointer.y) for p in (start, end))
+    return ["start"] if to_start < to_end else ["end"]
 
 
 def _circle(has: set[str], pointed: Pointed, place: str, on: str, figure: object, name: str) -> list[str]:

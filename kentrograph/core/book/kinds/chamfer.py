@@ -10,7 +10,7 @@ from ...shape.chamfer import chamfers
 from ...shape.corners import Way, cutting_off
 from ...tangency.choose import Stated, chosen
 from ..crossings import called, curve_of
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Number, Statement
 from ..values import Drawn
@@ -91,6 +91,7 @@ KIND = Kind(
     letter="L",
     draws="line",
     puts_place=True,
+    bare=after_figures("by"),
     first="Name the two figures that cross there, or click on them; or a corner of an outline. Then by how much.",
     givens=(
         GivenKind("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),

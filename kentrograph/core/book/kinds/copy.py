@@ -2,7 +2,7 @@
 
 from ..kind import Kind
 from .move import KIND as MOVE
-from .move import plan_copy
+from .move import bare_carry, plan_copy
 
 KIND = Kind(
     word="copy",
@@ -12,6 +12,7 @@ KIND = Kind(
     letter="",
     draws="copy",
     puts_place=False,
+    bare=bare_carry,
     first="Name what is to be copied, or click on it; then from and to, or by.",
     givens=tuple(given for given in MOVE.givens if given.word != "keeping"),
     examples=(

@@ -9,7 +9,7 @@ from ...problem import Refused
 from ...shape import extend
 from ..chain import argument_plan
 from ..crossings import called
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Name, Statement
 from ..values import Drawn
@@ -79,6 +79,7 @@ KIND = Kind(
     letter="",
     draws="extend",
     puts_place=False,
+    bare=after_figures("to", "by"),
     first="Name the figure, or click on it; then start or end, and to a figure or a place, or by a length.",
     givens=(
         GivenKind("figures", "figures", "what is made longer or shorter"),

@@ -7,7 +7,7 @@ from ...figures import Point
 from ...shape.corners import Way, rounding
 from ...tangency.arcs import between
 from ...tangency.choose import Stated
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts
@@ -70,6 +70,7 @@ KIND = Kind(
     letter="A",
     draws="arc",
     puts_place=True,
+    bare=after_figures("radius"),
     first="Name the two figures it joins, or click on them; or a corner of an outline. Then its radius.",
     givens=(
         GivenKind("figures", "figures", "the two figures it joins, a corner of an outline, or an outline", repeats=True),

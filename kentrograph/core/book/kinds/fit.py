@@ -5,7 +5,7 @@ from ...figures.similarity import Similarity
 from ...problem import Refused
 from ...shape.repeat import fitting
 from ..chain import place_in
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
@@ -45,6 +45,7 @@ KIND = Kind(
     letter="",
     draws="fit",
     puts_place=False,
+    bare=after_figures("from", "to"),
     first="Name what is to be fitted, or click on it; then from two of its places to where they shall lie.",
     givens=(
         GivenKind("figures", "figures", "what is moved and turned", repeats=True),

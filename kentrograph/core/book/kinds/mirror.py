@@ -6,7 +6,7 @@ from ...figures.similarity import Similarity, reflection
 from ...meet.carriers import way_of
 from ...problem import refuse
 from ..chain import chain_of, follow
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
@@ -52,6 +52,7 @@ KIND = Kind(
     letter="",
     draws="mirror",
     puts_place=False,
+    bare=after_figures("in"),
     first="Name what is to be mirrored, or click on it; then in and a line, or two places.",
     givens=(
         GivenKind("figures", "figures", "what is mirrored", repeats=True),

@@ -1,11 +1,12 @@
 """Moving: by two places, or by so far across and up."""
 
+from collections.abc import Collection
 from typing import cast
 
 from ...figures import Point
 from ...figures.similarity import Similarity, shift
 from ..chain import place_in
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Polar, Statement
@@ -50,6 +51,12 @@ _GIVENS = (
     GivenKind("by", "offset", "so far across and up, or so far in a direction: 40, 0 or 20 at 30"),
 )
 
+
+def bare_carry(has: Collection[str]) -> list[str]:
+    """A bare pair is how far it is moved or, where it was said from where, the other place."""
+    return after_figures("to" if "from" in has else "by")(has)
+
+
 KIND = Kind(
     word="move",
     group="carry",
@@ -58,6 +65,7 @@ KIND = Kind(
     letter="",
     draws="move",
     puts_place=False,
+    bare=bare_carry,
     first="Name what is to be moved, or click on it; then from and to, or by.",
     givens=(*_GIVENS, GivenKind("keeping", "nothing", "the originals stay, and new figures come")),
     examples=(

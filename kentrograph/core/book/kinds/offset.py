@@ -7,7 +7,7 @@ from ...problem import Refused, refuse
 from ...shape.cut import LONGISH
 from ...shape.offset import deepest, offset, sides_of
 from ..crossings import called
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
@@ -73,6 +73,7 @@ KIND = Kind(
     letter="",
     draws="offset",
     puts_place=False,
+    bare=after_figures("by"),
     first="Name the figure, or click on it; then by a distance, and on which side.",
     givens=(
         GivenKind("figures", "figures", "beside what it lies"),

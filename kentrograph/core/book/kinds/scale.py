@@ -8,7 +8,7 @@ from ...figures.similarity import Similarity, dilation
 from ...problem import refuse
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -51,6 +51,7 @@ KIND = Kind(
     letter="",
     draws="scale",
     puts_place=False,
+    bare=after_figures("about", "by", "from", "to"),
     first="Name what is to be scaled, or click on it; then about a place, and by how much.",
     givens=(
         GivenKind("figures", "figures", "what is scaled", repeats=True),

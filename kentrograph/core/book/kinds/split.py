@@ -2,7 +2,7 @@
 
 from ...figures import Point
 from ...shape.cut import split
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn
@@ -37,7 +37,7 @@ KIND = Kind(
     letter="",
     draws="split",
     puts_place=False,
-    bare=lambda has: ["at"],
+    bare=after_figures("at"),
     first="Name the figure, or click on it; then at and a place on it, or several.",
     givens=(GivenKind("figures", "figures", "what is cut"), GivenKind("at", "places", "where it is cut", repeats=True)),
     examples=(

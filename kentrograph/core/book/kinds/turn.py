@@ -7,7 +7,7 @@ from ...figures.similarity import Similarity, rotation
 from ...measure.angle import at_corner
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -40,6 +40,7 @@ KIND = Kind(
     letter="",
     draws="turn",
     puts_place=False,
+    bare=after_figures("about", "by", "from", "to"),
     first="Name what is to be turned, or click on it; then about a place, and by how much.",
     givens=(
         GivenKind("figures", "figures", "what is turned", repeats=True),
