@@ -165,13 +165,13 @@ def get_inside(
     return select.touched(book, box, turn) if touched else select.inside(book, box, turn)
 
 
-@router.get("/drawings/{id}/together/{figure}", response_model=list[str])
-def get_together(request: Request, id: UUID, figure: Annotated[FigureId, Path()]) -> list[str]:
-    """The figure and all that hang together with it."""
+@router.get("/drawings/{id}/alike/{figure}", response_model=list[str])
+def get_alike(request: Request, id: UUID, figure: Annotated[FigureId, Path()], way: select.Way) -> list[str]:
+    """The figure, and others that hang together with it, or are like it in another way."""
     service = _service(request)
     book = service.state(id).book
     with service.reading(id):
-        return select.hanging_together(book, figure)
+        return select.alike(book, figure, way)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

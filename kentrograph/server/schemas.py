@@ -212,10 +212,10 @@ class Write(Model):
 
 
 class EntryData(Model):
-    """A text that is written or, where there is none, a figure that is taken away."""
+    """A text that is written or, where there is none, the name of a figure that is taken away."""
 
     text: Text = ""
-    away: FigureId | None = None
+    away: Name | None = None
 
 
 class WriteAll(Model):

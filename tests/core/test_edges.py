@@ -99,7 +99,8 @@ def test_they_follow_their_outline_and_wait_for_it() -> None:
     [
         ("circle", (), (33, 0.4), "touching edge 1 of K1"),
         ("circle", ("touching edge 1 of K1",), (119.6, 22), "touching edge 2 of K1"),
-        ("fillet", (), (33, 0.4), "edge 1 of K1"),
+        ("fillet", (), (33, 0.4), "K1"),
+        ("fillet", ("edge 1 of K1",), (119.6, 22), "edge 2 of K1"),
         ("move", (), (33, 0.4), "K1"),
         ("measure angle", (), (33, 0.4), "edge 1 of K1"),
         ("measure length", (), (33, 0.4), "K1"),

@@ -22,8 +22,8 @@ def test_boxes_and_what_hangs_together(api: httpx.Client, drawing: dict[str, Any
     box = {"left": -1, "bottom": -1, "right": 55, "top": 30}
     assert api.get(f"{path}/inside", params=box).json() == ["s0", "s1", "s3"]
     assert api.get(f"{path}/inside", params={**box, "touched": True}).json() == ids
-    assert api.get(f"{path}/together/s1").json() == ["s0", "s1", "s2"]
-    assert api.get(f"{path}/together/none").status_code == 422
+    assert api.get(f"{path}/alike/s1?way=together").json() == ["s0", "s1", "s2"]
+    assert api.get(f"{path}/alike/none?way=together").status_code == 422
 
 
 def test_values_and_ways(api: httpx.Client, drawing: dict[str, Any], ids: list[str]) -> None:

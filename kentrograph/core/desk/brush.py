@@ -20,8 +20,9 @@ from ..language.messages import sentence
 from ..measure.away import away
 from ..meet import meet
 from ..problem import Problem, Refused
-from ..snap.stretches import Stretch, counts, figures_under, stretch_of
-from ..tolerance import SPOT_SHARE, TOLERANCE
+from ..shape.stretch import end_of, is_closed, same_cut, start_of
+from ..snap.stretches import Stop, Stretch, counts, figures_under, stretch_of
+from ..tolerance import ROUGH_SHARE, SPOT_SHARE, TOLERANCE
 from .intents import Entry, take_away
 from .trying import tried
 
@@ -79,8 +80,11 @@ def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> St
         state = known[key] = _State(book)
     before = book.order[index] if index < len(book.order) else None
     for n in range(len(state.path), len(path)):
-        for id, at in _met(state.book, brush, path[: n + 1], before):
-            _do(state, brush, id, at, before)
+        if n == 0:
+            _do(state, brush, Point(*path[0]), brush.reach, before)
+            continue
+        for at in _crossed(state.book, brush, Point(*path[n - 1]), Point(*path[n]), before):
+            _do(state, brush, at, ROUGH_SHARE * brush.reach, before)
     state.path = path
     return state.stroke
 
@@ -88,54 +92,35 @@ def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> St
 _STATES: Kept[dict[tuple[Brush, int], _State]] = Kept(dict)
 
 
-def _met(book: Book, brush: Brush, path: tuple[Place, ...], before: str | None) -> list[tuple[str, Point]]:
-    """The figures that the last stretch of the path goes over, and where; at its beginning the one nearest to it."""
-    index = book.index_before(before)
-    x, y = path[-1]
-    if len(path) == 1:
-        found = figures_under(book, x, y, brush.reach, index, brush.ink_only)
-        nearest = min(found, default=None)
-        if nearest is None:
-            return []
-        alike = [id for off, id in found if off <= nearest[0] + SPOT_SHARE * brush.reach]
-        return [(_preferred(book, brush, alike, Point(x, y)), Point(x, y))]
-    a, b = Point(*path[-2]), Point(x, y)
-
-    def along(spot: Point) -> float:
-        return (spot.x - a.x) * (b.x - a.x) + (spot.y - a.y) * (b.y - a.y)
-
+def _crossed(book: Book, brush: Brush, a: Point, b: Point, before: str | None) -> list[Point]:
+    """Where the pointer goes over figures on its way from one place to another, in that order."""
     if TOLERANCE.same_place(a.x, a.y, b.x, b.y):
         return []
-    way = Line(a, b)
-    at = book.key_at(index)
-    crossed: list[tuple[float, str, Point]] = []
+    way, at = Line(a, b), book.key_at(book.index_before(before))
+    found: list[Point] = []
     for id in index_of(book).in_box(min(a.x, b.x), min(a.y, b.y), max(a.x, b.x), max(a.y, b.y), True):
         figure = book.figure_of(id)
         if isinstance(figure, Point) or not counts(book, id, at, brush.ink_only):
             continue
         for piece in figure.pieces if isinstance(figure, Outline) else (figure,):
-            crossed += [
-                ((spot.at.x - a.x) * (b.x - a.x) + (spot.at.y - a.y) * (b.y - a.y), id, spot.at)
-                for spot in meet(way, piece).spots
-            ]
-    crossed.sort(key=lambda one: one[0])
-    found_at: list[tuple[str, Point]] = []
-    while crossed:
-        far, _, spot = crossed[0]
-        alike = [one[1] for one in crossed if one[0] <= far + SPOT_SHARE * way.length**2]
-        crossed = crossed[len(alike) :]
-        found_at.append((_preferred(book, brush, alike, spot), spot))
-    return found_at
+            found += [spot.at for spot in meet(way, piece).spots]
+    return sorted(found, key=lambda spot: (spot.x - a.x) * (b.x - a.x) + (spot.y - a.y) * (b.y - a.y))
 
 
-def _preferred(book: Book, brush: Brush, alike: list[str], at: Point) -> str:
+def _preferred(book: Book, brush: Brush, alike: list[str]) -> str:
     """Of figures that lie one upon the other: what is inked is in pencil, what is trimmed is in ink, as far as there is any."""
     wanted = [id for id in alike if (pen_of(book, id) == "pencil") == (brush.kind == "ink")]
     return (wanted or alike)[0]
 
 
-def _do(state: _State, brush: Brush, id: str, at: Point, before: str | None) -> None:
+def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None) -> None:
+    """Does what is under a place, on the drawing as what came before has left it."""
     book, stroke = state.book, state.stroke
+    found = figures_under(book, at.x, at.y, reach, book.index_before(before), brush.ink_only)
+    if not found:
+        return
+    nearest = min(found)[0] + SPOT_SHARE * brush.reach
+    id = _preferred(book, brush, [one for off, one in found if off <= nearest])
     stretch = _stretch(book, brush, id, at, before)
     if stretch is None:
         return
@@ -146,7 +131,7 @@ def _do(state: _State, brush: Brush, id: str, at: Point, before: str | None) -> 
     number = len(stroke.entries)
     try:
         if entry.away:
-            edit, _ = take_away(book, [entry.away], f"brush-{number}")
+            edit, _ = take_away(book, [stretch.id], f"brush-{number}")
         else:
             step, value = tried(book, entry.text, f"brush-{number}", book.index_before(before))
             if isinstance(value, Problem):
@@ -179,13 +164,21 @@ def _stretch(book: Book, brush: Brush, id: str, at: Point, before: str | None) -
 def _entry(book: Book, brush: Brush, stretch: Stretch) -> tuple[Entry, bool]:
     """What is written for a stretch, and whether it is the whole figure."""
     start, end = stretch.start, stretch.end
-    nothing_left = start is None or end is None or (start.words == end.words) or (start.words, end.words) == ("start", "end")
-    if isinstance(book.figure_of(stretch.id), EndlessLine) and not brush.whole:
-        nothing_left = False
-    if nothing_left:
-        return (Entry(f"ink {stretch.name}"), True) if brush.kind == "ink" else (Entry(away=stretch.id), True)
+    if brush.whole or _is_all(book.figure_of(stretch.id), start, end):
+        return (Entry(f"ink {stretch.name}"), True) if brush.kind == "ink" else (Entry(away=stretch.name), True)
     sides = [f"{word} {stop.words}" for word, stop in (("from", start), ("to", end)) if stop is not None]
     return Entry(f"{brush.kind} {stretch.name} {' '.join(sides)}"), False
+
+
+def _is_all(figure: Any, start: Stop | None, end: Stop | None) -> bool:
+    """Whether a stretch is all that there is of a figure."""
+    if isinstance(figure, EndlessLine):
+        return False
+    if start is None or end is None or same_cut(figure, start.cut, end.cut):
+        return True
+    if is_closed(figure):
+        return False
+    return same_cut(figure, start.cut, start_of(figure)) and same_cut(figure, end.cut, end_of(figure))
 
 
 def _inked(book: Book, stretch: Stretch, whole: bool, at: Key) -> bool:

@@ -7,6 +7,7 @@ from difflib import get_close_matches
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.names import key_of
+from ..book.order import END
 from ..book.scene import seen
 from ..book.step import Besides, Step
 from ..book.tree import UNREAD
@@ -15,7 +16,7 @@ from ..language.header import apply_header
 from ..language.script import named_step
 from ..language.statements import parse_header
 from ..language.vocabulary import CHOOSERS, KINDS
-from ..problem import Problem, Refused
+from ..problem import Problem, Refused, refuse
 from .datum import datum_in_numbers
 from .side_words import worded
 from .trying import counting, readable, tried
@@ -159,7 +160,7 @@ def take_away(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """One of several things done as one change: a text that is written, or a figure, by its id, that is taken away."""
+    """One of several things done as one change: a text that is written, or a figure, by its name, that is taken away."""
 
     text: str = ""
     away: str = ""
@@ -176,7 +177,10 @@ def write_all(
     said: list[str] = []
     for n, entry in enumerate(entries):
         one = f"{id}-{n}"
-        edit, word = take_away(book, [entry.away], one) if entry.away else write(book, entry.text, one, in_front_of, pen)
+        if entry.away:
+            edit, word = take_away(book, [_named(book, entry.away)], one)
+        else:
+            edit, word = write(book, entry.text, one, in_front_of, pen)
         edits.append(edit)
         said.append(word)
         if n + 1 < len(entries):
@@ -184,10 +188,21 @@ def write_all(
     return (edits[0], said[0]) if len(edits) == 1 else (Several(tuple(edits)), _together(said))
 
 
+def _named(book: Book, name: str) -> str:
+    """The figure that a name means at the end of the book. Raises `Refused` (unknown_name)."""
+    found = book.version(key_of(name), END)
+    if found is None:
+        raise refuse("unknown_name", name=name)
+    return found
+
+
 def _together(said: Sequence[str]) -> str:
     """Several changes in few words: the first, and how many more."""
     words = {one.split(" ")[0] for one in said}
-    return f"{words.pop()} {len(said)} times" if len(words) == 1 else f"{said[0]} and {len(said) - 1} more"
+    word = words.pop()
+    if words or word not in KINDS:
+        return f"{said[0]} and {len(said) - 1} more"
+    return f"{word} of {len(said)} {'stretches' if KINDS[word].brush else 'figures'}"
 
 
 def move(book: Book, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:

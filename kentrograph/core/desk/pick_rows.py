@@ -133,7 +133,8 @@ def _shaping(
             ends = _nearer_end(whole[0], pointer)
             return [*(f"{whole[1]} {end}" for end in ends if whole[1]), *figures[:1]]
         case "extend":
-            onto = [f"to {name}{sign}" for sign in ("", " entering", " leaving", " left", " right")] if name else []
+            edge = figure_under(book, pointed)[1]
+            onto = [f"to {edge}{sign}" for sign in ("", " entering", " leaving", " left", " right")] if edge else []
             level = [f"to {place}"] if pointed.special or not onto else []
             return [*nearest_first(book, draft, onto, pointed.at, index, either=True), *level] if onto else level
         case _:

@@ -13,7 +13,7 @@ from ..book.tree import Statement
 from ..book.values import Drawn
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.outline import Piece
 from ..language.script import named_step
@@ -303,6 +303,9 @@ def with_solution(
         if words.count("square") == 2 or "until" in words:
             # Between two figures, or up to one, it ends on the side that is pointed at.
             which = nearest_solution(value.solutions, lambda line: hypot(line.end.x - at.x, line.end.y - at.y))
+        elif step.statement.kind == "extend":
+            # The longer one runs under the pointer, too: the end that is brought there says which is meant.
+            which = nearest_solution(value.solutions, lambda figure: _nearer_end(figure, at))
         else:
             which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
     else:
@@ -314,6 +317,11 @@ def with_solution(
         return line
     hint = "Enter writes this one; ↑ ↓ go through the others." if line.several else line.hint
     return replace(line, do="write", several=False, step=step, value=value, statement=step.statement.text, hint=hint)
+
+
+def _nearer_end(figure: Figure, at: Point) -> float:
+    ends = (getattr(figure, word, None) for word in ("start", "end"))
+    return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
 
 
 def _on_one(solutions: Sequence[Solution], pointer: Pointer) -> bool:

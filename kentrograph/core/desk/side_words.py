@@ -26,7 +26,7 @@ def worded(book: Book, step: Step, drawn: Drawn, which: int, index: int) -> str:
     """
     solution = drawn.solutions[which]
     for text in (_with_sides(step.statement, solution), _with_words(step.statement, solution)):
-        if text is not None and _takes(book, step, text, which, index):
+        if text is not None and _takes(book, step, text, drawn, which, index):
             return text
     return f"{_stripped(step.statement, ())} solution {which + 1}"
 
@@ -47,12 +47,15 @@ def clicked_solution(draft: Draft, statement: Statement, solutions: Sequence[Sol
     return min(range(len(solutions)), key=lambda n: off(solutions[n]))
 
 
-def _takes(book: Book, step: Step, text: str, which: int, index: int) -> bool:
+def _takes(book: Book, step: Step, text: str, drawn: Drawn, which: int, index: int) -> bool:
     try:
         value = book.try_statement(replace(step, statement=readable(book, text, index)), index)
     except Refused:
         return False
-    return isinstance(value, Drawn) and value.taken == which
+    if not isinstance(value, Drawn):
+        return False
+    # Where a side is stated there is nothing left to take.
+    return value.figure == drawn.solutions[which].figure and (value.taken == which or not value.solutions)
 
 
 def _with_sides(statement: Statement, solution: Solution) -> str | None:

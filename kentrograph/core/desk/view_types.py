@@ -245,7 +245,7 @@ class CarryView:
 
 @dataclass(frozen=True, slots=True)
 class EntryView:
-    """A text that would be written or, where it is empty, the figure that would be taken away."""
+    """A text that would be written or, where it is empty, the name of the figure that would be taken away."""
 
     text: str
     away: str | None

@@ -1,10 +1,12 @@
 """Figures by where they lie: those inside a box, those that it touches, and all that hang together."""
 
-from typing import assert_never
+from collections.abc import Iterator
+from typing import Literal, assert_never
 
 from ..book.book import Book
 from ..book.index import index_of
-from ..book.scene import seen
+from ..book.order import END
+from ..book.scene import pen_of, seen
 from ..book.values import Drawn, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
@@ -78,6 +80,52 @@ def hanging_together(book: Book, id: str) -> list[str]:
                 found[other] = None
                 waiting.append(other)
     return sorted({whole_of(one) for one in found}, key=lambda one: (book.position(book.step_of(one)), one))
+
+
+Way = Literal["together", "like", "pen", "step", "group", "everything"]
+
+
+def alike(book: Book, id: str, way: Way) -> list[str]:
+    """A figure, by its id, and others in some respect, in the order of the book: all that hangs together with it, all of its kind
+    drawn with its pen, all that its pen draws, all that comes of its step, all that stands in a group with it, or everything.
+    Raises `Refused` (no_step)."""
+    if way == "together":
+        return hanging_together(book, id)
+    book.position(book.step_of(id))
+    shown = dict.fromkeys(whole_of(one) for one, _ in _shown(book, whole=True))
+    match way:
+        case "like":
+            kind, pen = type(book.figure_of(id)), pen_of(book, id)
+            return [one for one in shown if type(book.figure_of(one)) is kind and pen_of(book, one) == pen]
+        case "pen":
+            pen = pen_of(book, id)
+            return [one for one in shown if pen_of(book, one) == pen]
+        case "step":
+            return [one for one in shown if book.step_of(one) == book.step_of(id)]
+        case "group":
+            found = {member for group in groups(book).values() if id in group for member in group} or {id}
+            return [one for one in shown if one in found]
+        case "everything":
+            return list(shown)
+        case _:
+            assert_never(way)
+
+
+def groups(book: Book) -> dict[str, tuple[str, ...]]:
+    """The groups of a drawing by the ids of their steps: for each the figures that it names, as they stand at the end; of a group
+    in a group its members."""
+    return {id: tuple(dict.fromkeys(_members(book, id))) for id in book.order if book.steps[id].statement.kind == "group"}
+
+
+def _members(book: Book, group: str) -> Iterator[str]:
+    for name in book.steps[group].statement.operands:
+        version = book.version(name.key, END)
+        if version is None:
+            continue
+        if book.steps[book.step_of(version)].statement.kind == "group" and version != group:
+            yield from _members(book, version)
+        else:
+            yield version
 
 
 def _hang(one: Figure, other: Figure) -> bool:

@@ -47,8 +47,9 @@ export const waysToState = (id: string, step: string, word: string, typed: strin
   answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
-export const together = (id: string, figure: string): Promise<string[]> =>
-  answer(http.GET("/api/drawings/{id}/together/{figure}", { params: { path: { id, figure } } }));
+export type Alike = NonNullable<paths["/api/drawings/{id}/alike/{figure}"]["get"]["parameters"]["query"]>["way"];
+export const alike = (id: string, figure: string, way: Alike): Promise<string[]> =>
+  answer(http.GET("/api/drawings/{id}/alike/{figure}", { params: { path: { id, figure }, query: { way } } }));
 export interface BoxAsked {
   readonly left: number;
   readonly bottom: number;

@@ -56,6 +56,26 @@ export interface paths {
         patch: operations["rename_drawing_api_drawings__id__patch"];
         trace?: never;
     };
+    "/api/drawings/{id}/alike/{figure}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Alike
+         * @description The figure, and others that hang together with it, or are like it in another way.
+         */
+        get: operations["get_alike_api_drawings__id__alike__figure__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/backing": {
         parameters: {
             query?: never;
@@ -240,26 +260,6 @@ export interface paths {
          * @description A drawing as a ``.kent`` text.
          */
         get: operations["get_text_api_drawings__id__text_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drawings/{id}/together/{figure}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Get Together
-         * @description The figure and all that hang together with it.
-         */
-        get: operations["get_together_api_drawings__id__together__figure__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -800,7 +800,7 @@ export interface components {
         };
         /**
          * EntryData
-         * @description A text that is written or, where there is none, a figure that is taken away.
+         * @description A text that is written or, where there is none, the name of a figure that is taken away.
          */
         EntryData: {
             /**
@@ -816,7 +816,7 @@ export interface components {
         };
         /**
          * EntryView
-         * @description A text that would be written or, where it is empty, the figure that would be taken away.
+         * @description A text that would be written or, where it is empty, the name of the figure that would be taken away.
          */
         EntryView: {
             /** Away */
@@ -1053,7 +1053,8 @@ export interface components {
          * @description A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
          *
          *     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
-         *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many figures it begins with, of what is selected then.
+         *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many
+         *     figures it begins with, of what is selected then.
          */
         KindView: {
             /** Brush */
@@ -2096,6 +2097,67 @@ export interface operations {
             };
         };
     };
+    get_alike_api_drawings__id__alike__figure__get: {
+        parameters: {
+            query: {
+                way: "together" | "like" | "pen" | "step" | "group" | "everything";
+            };
+            header?: never;
+            path: {
+                id: string;
+                figure: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     get_backing_api_drawings__id__backing_get: {
         parameters: {
             query?: never;
@@ -2810,65 +2872,6 @@ export interface operations {
                 };
                 content: {
                     "text/plain": components["schemas"]["ErrorView"];
-                };
-            };
-        };
-    };
-    get_together_api_drawings__id__together__figure__get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                figure: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string[];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorView"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorView"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorView"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorView"];
                 };
             };
         };

@@ -156,6 +156,9 @@ function Solutions({ line }: { line: Line }) {
   );
 }
 
+/** Of more rows only the last are laid out. */
+const MANY = 24;
+
 /** Each given so far, as it will read in the book: click to change, × to strike. */
 function GivenRows() {
   const { openLine } = useTable();
@@ -164,7 +167,9 @@ function GivenRows() {
   if (!draft) return null;
   return (
     <Box as="ul" listStyleType="none" maxH="200px" overflowY="auto" aria-label="Givens so far">
+      {draft.rows.length > MANY && <Text color="quiet">… {draft.rows.length - MANY} more …</Text>}
       {draft.rows.map((row, index) => {
+        if (index < draft.rows.length - MANY) return null;
         const value = line?.rows[index]?.value ?? "";
         return (
           <Flex as="li" key={index} align="center" borderBottomWidth="1px" borderStyle="dotted" borderColor="rule">

@@ -2,7 +2,7 @@
 import { Flex, Input } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { together, workingOf } from "../api/client";
+import { alike, workingOf } from "../api/client";
 import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
@@ -40,7 +40,7 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
       off: null,
       ...change,
     });
-  const all = () => void together(session.drawing, step.id).then((found) => selectAll(found, step.id));
+  const all = () => void alike(session.drawing, step.id, "together").then((found) => selectAll(found, step.id));
   return (
     <Flex wrap="wrap" fontSize="12px" mt="1" ml="-1.5" rowGap="0" role="group" aria-label={`Acts on ${step.name}`}>
       {compass && (

@@ -2,8 +2,12 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
+import { alike, type Alike } from "../api/client";
+import { useDocument } from "../state/document";
+import { figureBy } from "../state/figures";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
+import { selectAll } from "../state/selection";
 import { isOn, useSnapKinds } from "../state/snapping";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
@@ -51,6 +55,7 @@ export function PointerMenu({ at, close }: { at: { x: number; y: number }; close
       }}
     >
       <Here close={close} />
+      <Selecting close={close} />
       <Kinds close={close} />
       <Steps />
     </List>
@@ -80,6 +85,49 @@ function Here({ close }: { close: () => void }) {
           onClick={() => {
             openLine.choose(n);
             openLine.click();
+            close();
+          }}
+        >
+          {words}
+        </Word>
+      ))}
+    </Box>
+  );
+}
+
+const WAYS: readonly (readonly [Alike, string])[] = [
+  ["together", "All that hangs together with it"],
+  ["like", "All of its kind and pen"],
+  ["pen", "All that its pen draws"],
+  ["step", "All that its step made"],
+  ["group", "Its group"],
+  ["everything", "Everything"],
+];
+
+/** With nothing begun: what is to be selected along with the figure that was pointed at. */
+function Selecting({ close }: { close: () => void }) {
+  const { session } = useTable();
+  const [figure] = useState(() => {
+    const { draft, text, pointed, selected } = useInterface.getState();
+    return draft || text !== "" ? null : (pointed ?? selected);
+  });
+  const name = useDocument((d) => (figure === null ? "" : (figureBy(d.byId, figure)?.name ?? "")));
+  if (figure === null) return null;
+  return (
+    <Box mb="2.5" role="group" aria-label="Select">
+      <Text color="label" fontWeight={600} fontSize="12px" mb="1">
+        Select, with {name}
+      </Text>
+      {WAYS.map(([way, words]) => (
+        <Word
+          key={way}
+          display="block"
+          w="100%"
+          textAlign="left"
+          fontWeight={400}
+          py="0.5"
+          onClick={() => {
+            void alike(session.drawing, figure, way).then((found) => selectAll(found, figure));
             close();
           }}
         >

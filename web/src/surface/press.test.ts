@@ -8,7 +8,7 @@ import { Press } from "./press";
 
 vi.mock("../api/client", () => ({
   inside: vi.fn(() => Promise.resolve(["a", "b"])),
-  together: vi.fn(() => Promise.resolve(["a", "b", "c"])),
+  alike: vi.fn(() => Promise.resolve(["a", "b", "c"])),
 }));
 
 const at = (x: number, y = 0) => ({ x, y });

@@ -1,5 +1,5 @@
 /** What a pointer does on the surface between going down and coming up: click, drag from place to place, pull, box, move the paper. */
-import { inside, together } from "../api/client";
+import { alike, inside } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { useInterface } from "../state/interface";
 import { choose, selectAll, selectedIds } from "../state/selection";
@@ -106,7 +106,7 @@ export class Press {
   twice(): void {
     const { draft, text, pointed } = useInterface.getState();
     if (draft || text !== "" || pointed === null) return;
-    void together(this.parts.session.drawing, pointed).then((found) => selectAll(found, pointed));
+    void alike(this.parts.session.drawing, pointed, "together").then((found) => selectAll(found, pointed));
   }
 
   private box(view: View, at: Place, shift: boolean): void {

@@ -66,7 +66,11 @@ function Kinds({ group }: { group: Group }) {
 }
 
 export function Tray() {
-  const [chosen, setOpen] = useState<Group>("place");
+  const [place, setPlace] = useState<Group>("place");
+  const [shape, setShape] = useState<Group>("shape");
+  // What is selected is most often to be shaped; whoever opens another group then finds that one again.
+  const selected = useInterface((i) => i.selected !== null);
+  const [chosen, setOpen] = selected ? [shape, setShape] : [place, setPlace];
   const begun = useInterface((i) => i.draft?.kind);
   const group = begun === undefined ? undefined : kindOf(begun)?.group;
   // What is being written stays in sight, whichever words were open before.
