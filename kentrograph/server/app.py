@@ -19,6 +19,7 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
+from . import selecting
 from .doors import Doors
 from .listener import Listener
 from .live_session import LiveSession
@@ -50,6 +51,7 @@ def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | Non
     app.state.service = Service(engine)
     app.add_middleware(Doors, origins=origins)
     app.include_router(router)
+    app.include_router(selecting.router)
     _errors(app)
     _schema(app)
 

@@ -1,10 +1,11 @@
 """Acts of the wire to edits of the book."""
 
-from ..core.desk import intents
+from ..core.desk import clipboard, intents
 from ..core.desk.intents import Entry
 from ..core.desk.rename import rename
+from ..core.figures import Point
 from ..store.changes import Make
-from .schemas import Act, Flag, Mend, MoveStep, Redo, Rename, Strike, TakeAway, Undo, Write, WriteAll
+from .schemas import Act, Flag, MakeSymbol, Mend, MoveStep, Paste, Redo, Rename, Strike, TakeAway, Undo, Write, WriteAll
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -21,6 +22,10 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.strike(book, id, others)
         case TakeAway(id=id, figures=figures):
             return lambda book: intents.take_away(book, figures, id)
+        case Paste(id=id, text=text, x=x, y=y, in_front_of=in_front_of):
+            return lambda book: clipboard.pasted(book, text, Point(x, y), id, in_front_of)
+        case MakeSymbol(id=id, name=name, figures=figures, at=at):
+            return lambda book: clipboard.made_symbol(book, name, figures, Point(*at) if at else None, id)
         case MoveStep(id=id, in_front_of=in_front_of):
             return lambda book: intents.move(book, id, in_front_of)
         case Rename(id=id, name=name):

@@ -14,7 +14,6 @@ from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
 from ..core.desk.views import values_view, ways_view, working_view
 from ..core.language.script import write_script
-from ..core.snap import select
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings
 from ..store.changes import State
@@ -28,12 +27,10 @@ from .schemas import (
     BookView,
     ChangeRequest,
     DrawingView,
-    FigureId,
     HelpSection,
     HelpView,
     Id,
     NewDrawing,
-    Number,
     PenView,
     Placing,
     Renamed,
@@ -45,8 +42,6 @@ from .service import Service
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]
-Bound = Annotated[Number, Query()]
-Turn = Annotated[float, Query(ge=-1e9, le=1e9, allow_inf_nan=False)]
 
 
 def _service(request: Request) -> Service:
@@ -153,25 +148,6 @@ def get_ways(
 ) -> Any:
     """The ways in which a step could state another value, the fewest givens replaced first."""
     return ways_view(_service(request).state(id).book, step, word, typed)
-
-
-@router.get("/drawings/{id}/inside", response_model=list[str])
-def get_inside(
-    request: Request, id: UUID, left: Bound, bottom: Bound, right: Bound, top: Bound, turn: Turn = 0.0, touched: bool = False
-) -> list[str]:
-    """The figures that lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it."""
-    book = _service(request).state(id).book
-    box = (left, bottom, right, top)
-    return select.touched(book, box, turn) if touched else select.inside(book, box, turn)
-
-
-@router.get("/drawings/{id}/alike/{figure}", response_model=list[str])
-def get_alike(request: Request, id: UUID, figure: Annotated[FigureId, Path()], way: select.Way) -> list[str]:
-    """The figure, and others that hang together with it, or are like it in another way."""
-    service = _service(request)
-    book = service.state(id).book
-    with service.reading(id):
-        return select.alike(book, figure, way)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

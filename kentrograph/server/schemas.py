@@ -252,6 +252,27 @@ class TakeAway(Model):
     figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
 
 
+class Paste(Model):
+    """Puts down what a text draws, with its 0, 0 at a place in the drawing's unit."""
+
+    do: Literal["paste"]
+    id: Id
+    text: Text
+    x: Number
+    y: Number
+    in_front_of: Id | None = None
+
+
+class MakeSymbol(Model):
+    """Makes a symbol of figures; its datum is the place or, without one, the lower left corner of the box around them."""
+
+    do: Literal["make_symbol"]
+    id: Id
+    name: Name
+    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
+    at: tuple[Number, Number] | None = None
+
+
 class MoveStep(Model):
     """Moves a step in front of another one, or to the end of the book."""
 
@@ -290,7 +311,10 @@ class Redo(Model):
     do: Literal["redo"]
 
 
-Act = Annotated[Write | WriteAll | Mend | Strike | TakeAway | MoveStep | Rename | Flag | Undo | Redo, Field(discriminator="do")]
+Act = Annotated[
+    Write | WriteAll | Mend | Strike | TakeAway | Paste | MakeSymbol | MoveStep | Rename | Flag | Undo | Redo,
+    Field(discriminator="do"),
+]
 
 
 class ChangeRequest(Model):
@@ -299,6 +323,19 @@ class ChangeRequest(Model):
     base: Revision | None = None
     author: Author = "drafter"
     act: Act
+
+
+class Copying(Model):
+    """Figures to be copied; the place that they are carried by or, without one, the lower left corner of the box around them."""
+
+    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
+    at: tuple[Number, Number] | None = None
+
+
+class CopiedText(Model):
+    """A text of the entry language."""
+
+    text: Text
 
 
 class ErrorView(BaseModel):

@@ -36,13 +36,18 @@ def seen(book: Network, id: str, at: Key = END) -> bool:
         return False
     if any(mark == "taken" for mark in _marks(book, key, step, at)):
         return False
-    return not _hidden(book, key, at) and not (_hidden_pens(book) and _hidden(book, pen_key(pen_of(book, id, at)), at))
+    return not _hidden(book, key, at) and not (_hidden_pens(book) and hidden_pen(book, pen_of(book, id, at), at))
 
 
 def _hidden(book: Network, key: str, at: Key) -> bool:
     """Whether the last step that hides or shows what has a name, or what a pen draws, hides it: whatever is made of it since."""
     said = [mark for mark in _all_marks(book, key, at) if mark in ("hide", "show")]
     return bool(said) and said[-1] == "hide"
+
+
+def hidden_pen(book: Network, pen: str, at: Key = END) -> bool:
+    """Whether all that a pen draws is hidden."""
+    return bool(book.markers(pen_key(pen))) and _hidden(book, pen_key(pen), at)
 
 
 def _hidden_pens(book: Network) -> bool:

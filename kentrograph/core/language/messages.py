@@ -175,6 +175,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_such_member": lambda f: (
         f"there is no {f['member']} in {f['name']}" + (f": it has {_listed(f['has'], 'and')}" if f["has"] else "")
     ),
+    "nothing_copied": lambda f: "no figure is drawn by this",
     "unnamed": lambda f: "what is selected has no name by which it could be carried",
     "nothing_around": lambda f: "there is nothing drawn around that place",
     "not_enclosed": lambda f: "the place is not closed in on all sides: what is drawn around it lets it out",

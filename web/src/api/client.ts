@@ -2,7 +2,21 @@
 import createClient from "openapi-fetch";
 
 import type { paths } from "./schema.gen";
-import type { Backing, Drawing, Field, FigureValue, Help, Kind, Pen, Placing, SnapKind, Way, Working } from "./types";
+import type {
+  Backing,
+  Drawing,
+  Field,
+  Figure,
+  FigureValue,
+  Groups,
+  Help,
+  Kind,
+  Pen,
+  Placing,
+  SnapKind,
+  Way,
+  Working,
+} from "./types";
 
 const http = createClient<paths>({ baseUrl: "/" });
 
@@ -60,6 +74,12 @@ export interface BoxAsked {
 }
 export const inside = (id: string, query: BoxAsked): Promise<string[]> =>
   answer(http.GET("/api/drawings/{id}/inside", { params: { path: { id }, query } }));
+export const groupsOf = (id: string): Promise<Groups> => answer(http.GET("/api/drawings/{id}/groups", at(id)));
+export const copiedText = (id: string, figures: string[], place: [number, number] | null): Promise<{ text: string }> =>
+  answer(http.POST("/api/drawings/{id}/copied", { ...at(id), body: { figures, at: place } }));
+/** What a text draws, as it would be put down about 0, 0. */
+export const drawnBy = (id: string, text: string): Promise<Figure[]> =>
+  answer(http.POST("/api/drawings/{id}/drawn", { ...at(id), body: { text } }));
 export const snapKinds = (): Promise<SnapKind[]> => answer(http.GET("/api/snapping"));
 export const restoreDrawing = (id: string): Promise<Drawing> => answer(http.POST("/api/drawings/{id}/restore", at(id)));
 

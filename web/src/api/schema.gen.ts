@@ -168,6 +168,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/copied": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Copied
+         * @description Figures as a text of the entry language, for the clipboard.
+         */
+        post: operations["post_copied_api_drawings__id__copied_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Drawn
+         * @description What a text draws, about 0, 0 along the datum, in the unit of a drawing: as it would be put down there.
+         */
+        post: operations["post_drawn_api_drawings__id__drawn_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -182,6 +222,26 @@ export interface paths {
          * @description A copy of a drawing as it stands.
          */
         post: operations["duplicate_drawing_api_drawings__id__duplicate_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Groups
+         * @description The groups, symbols and pens of a drawing.
+         */
+        get: operations["get_groups_api_drawings__id__groups_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -583,7 +643,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -615,12 +675,33 @@ export interface components {
             word: string;
         };
         /**
+         * CopiedText
+         * @description A text of the entry language.
+         */
+        CopiedText: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * Copying
+         * @description Figures to be copied; the place that they are carried by or, without one, the lower left corner of the box around them.
+         */
+        Copying: {
+            /** At */
+            at?: [
+                number,
+                number
+            ] | null;
+            /** Figures */
+            figures: string[];
+        };
+        /**
          * DoRequest
          * @description One change; answered by `Done` or `RefusedView` once it is committed or not.
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -941,6 +1022,32 @@ export interface components {
             type: "gone";
         };
         /**
+         * GroupView
+         * @description A group: its step, its name, the figures in it by their ids, and whether they are out of sight.
+         */
+        GroupView: {
+            /** Figures */
+            figures: string[];
+            /** Hidden */
+            hidden: boolean;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * GroupsView
+         * @description All of them, in the order of the book; of the pens those that are used.
+         */
+        GroupsView: {
+            /** Groups */
+            groups: components["schemas"]["GroupView"][];
+            /** Pens */
+            pens: components["schemas"]["PenCount"][];
+            /** Symbols */
+            symbols: components["schemas"]["SymbolView"][];
+        };
+        /**
          * HandleView
          * @description A place by which the selected figure can be pulled, and what pulling changes.
          */
@@ -1173,6 +1280,31 @@ export interface components {
             words: string;
         };
         /**
+         * MakeSymbol
+         * @description Makes a symbol of figures; its datum is the place or, without one, the lower left corner of the box around them.
+         */
+        MakeSymbol: {
+            /**
+             * At
+             * @default null
+             */
+            at: [
+                number,
+                number
+            ] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "make_symbol";
+            /** Figures */
+            figures: string[];
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Mend
          * @description Gives a step another text.
          */
@@ -1219,6 +1351,42 @@ export interface components {
              * @default
              */
             text: string;
+        };
+        /**
+         * Paste
+         * @description Puts down what a text draws, with its 0, 0 at a place in the drawing's unit.
+         */
+        Paste: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "paste";
+            /** Id */
+            id: string;
+            /**
+             * In Front Of
+             * @default null
+             */
+            in_front_of: string | null;
+            /** Text */
+            text: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * PenCount
+         * @description A pen: its word, the figures that it draws by their ids, and whether they are out of sight.
+         */
+        PenCount: {
+            /** Figures */
+            figures: string[];
+            /** Hidden */
+            hidden: boolean;
+            /** Word */
+            word: string;
         };
         /**
          * PenView
@@ -1649,6 +1817,20 @@ export interface components {
             id: string;
             /** Others */
             others?: string[];
+        };
+        /**
+         * SymbolView
+         * @description A symbol: its step, its name, its text, and how often it is placed.
+         */
+        SymbolView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Placed */
+            placed: number;
+            /** Text */
+            text: string;
         };
         /**
          * TagView
@@ -2574,6 +2756,130 @@ export interface operations {
             };
         };
     };
+    post_copied_api_drawings__id__copied_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Copying"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiedText"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    post_drawn_api_drawings__id__drawn_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopiedText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     duplicate_drawing_api_drawings__id__duplicate_post: {
         parameters: {
             query?: {
@@ -2594,6 +2900,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrawingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_groups_api_drawings__id__groups_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroupsView"];
                 };
             };
             /** @description Bad Request */

@@ -8,6 +8,7 @@ export type Figure = Schemas["FigureView"];
 export type Picture = Schemas["PictureView"];
 export type Drawing = Schemas["DrawingView"];
 export type Step = Schemas["StepView"];
+export type Groups = Schemas["GroupsView"];
 export type Book = Schemas["BookView"];
 export type Header = Schemas["HeaderView"];
 export type Reading = Schemas["ReadingView"];

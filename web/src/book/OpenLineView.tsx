@@ -12,7 +12,7 @@ import { ProblemLine } from "./ProblemLine";
 
 export function OpenLineView() {
   const { openLine } = useTable();
-  const { draft, text, waiting, mend, line, refused } = useInterface();
+  const { draft, text, waiting, mend, line, refused, placing, said } = useInterface();
   const steps = useDocument((d) => d.steps);
   const before = useInterface((i) => i.before);
   const inserted = steps.findIndex((s) => s.id === before);
@@ -93,7 +93,11 @@ export function OpenLineView() {
           <Text id="open-line-hint" color="quiet" mt="1" minH="18px">
             {mend && !(draft && line?.enter.do === "nothing")
               ? "Enter accepts, Esc leaves it as it was. Click a row to change it."
-              : (line?.hint ?? "")}
+              : placing
+                ? "Click where it is put down, as often as you like; Esc leaves it."
+                : said !== "" && !draft && text === ""
+                  ? said
+                  : (line?.hint ?? "")}
           </Text>
           {waiting.length > 0 && <Text color="quiet">then: {waiting.join("  ⏎  ")}</Text>}
           {!(mend && !draft) && line && <Completions line={line} text={text} />}

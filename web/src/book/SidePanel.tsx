@@ -1,6 +1,7 @@
 /** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
 import { Box, Flex } from "@chakra-ui/react";
 
+import { GroupsLeaf } from "../groups/GroupsLeaf";
 import { HelpLeaf } from "../help/HelpLeaf";
 import { ReadingsLeaf } from "../readings/ReadingsLeaf";
 import { useInterface } from "../state/interface";
@@ -13,6 +14,7 @@ import { Stopped } from "./Stopped";
 const LEAVES = [
   ["book", "Book"],
   ["readings", "Readings"],
+  ["groups", "Groups"],
   ["help", "Help"],
 ] as const;
 
@@ -52,7 +54,15 @@ export function SidePanel() {
         </Word>
       </Flex>
       <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
-        {leaf === "book" ? <BookLeaf /> : leaf === "readings" ? <ReadingsLeaf /> : <HelpLeaf />}
+        {leaf === "book" ? (
+          <BookLeaf />
+        ) : leaf === "readings" ? (
+          <ReadingsLeaf />
+        ) : leaf === "groups" ? (
+          <GroupsLeaf />
+        ) : (
+          <HelpLeaf />
+        )}
       </Box>
       <Stopped />
       <OpenLineView />

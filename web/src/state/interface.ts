@@ -33,7 +33,7 @@ interface Interface {
   inBook: boolean;
   /** A figure that is only looked at: what another value would make of the selected one. */
   trial: Figure | null;
-  leaf: "book" | "readings" | "help";
+  leaf: "book" | "readings" | "groups" | "help";
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */
@@ -42,6 +42,10 @@ interface Interface {
   beside: readonly string[];
   /** The handle of the selected figure that is being pulled. */
   pull: number | null;
+  /** What was pasted and is put down by pointing. */
+  placing: { readonly text: string; readonly figures: readonly Figure[] } | null;
+  /** What was done last, where nothing else shows it. */
+  said: string;
   /** Whether pencil is in sight. */
   pencil: boolean;
   /** Where the list at the pointer is open, in pixels of the surface. */
@@ -72,6 +76,8 @@ export const NOTHING: Interface = {
   before: null,
   beside: [],
   pull: null,
+  placing: null,
+  said: "",
   pencil: true,
   menu: null,
   working: null,

@@ -33,6 +33,9 @@ interface Preferences {
   names: boolean;
   /** Drawing paper, or pale lines on deep blue. */
   look: "paper" | "blueprint";
+  /** By drawing: the groups that are locked, and the names of figures that are marked. */
+  locked: Readonly<Record<string, readonly string[]>>;
+  marked: Readonly<Record<string, readonly string[]>>;
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -49,6 +52,8 @@ export const usePreferences = create<Preferences>()(
       look: "paper",
       snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
+      locked: {},
+      marked: {},
       unfinished: {},
     }),
     {

@@ -118,22 +118,23 @@ function Selecting({ close }: { close: () => void }) {
       <Text color="label" fontWeight={600} fontSize="12px" mb="1">
         Select, with {name}
       </Text>
-      {WAYS.map(([way, words]) => (
-        <Word
-          key={way}
-          display="block"
-          w="100%"
-          textAlign="left"
-          fontWeight={400}
-          py="0.5"
-          onClick={() => {
-            void alike(session.drawing, figure, way).then((found) => selectAll(found, figure));
-            close();
-          }}
-        >
-          {words}
-        </Word>
-      ))}
+      <Flex wrap="wrap">
+        {WAYS.map(([way, words]) => (
+          <Word
+            key={way}
+            w="50%"
+            textAlign="left"
+            fontWeight={400}
+            py="0.5"
+            onClick={() => {
+              void alike(session.drawing, figure, way).then((found) => selectAll(found, figure));
+              close();
+            }}
+          >
+            {words}
+          </Word>
+        ))}
+      </Flex>
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 /** What is carried by a drag, where it would be let down: its picture is laid out once and moved. */
-import type { Line } from "../api/types";
+import type { Figure, Line } from "../api/types";
 import type { Shown } from "../state/figures";
 import { selectedIds } from "../state/selection";
 import type { Camera } from "./camera";
@@ -36,4 +36,21 @@ export class Carried {
     stroke(g, way, LOOK.snap, 1);
     g.setLineDash([]);
   }
+}
+
+/** What was pasted, where a click would put it down. */
+export function drawPlacing(
+  g: CanvasRenderingContext2D,
+  c: Camera,
+  figures: readonly Figure[],
+  at: readonly [number, number],
+): void {
+  const path = new Path2D();
+  for (const figure of figures) traceFigure(path, c, figure);
+  const [ox, oy] = toScreen(c, [0, 0]);
+  const [x, y] = toScreen(c, at);
+  g.save();
+  g.translate(x - ox, y - oy);
+  stroke(g, path, LOOK.place, 1.75);
+  g.restore();
 }

@@ -21,6 +21,7 @@ const PAPER = {
   quiet: "#5F6068",
   faint: "#CFCBC0",
   working: "#7C7F86",
+  marked: "#A9C4DC",
 };
 
 /** Pale lines on deep blue. */
@@ -42,6 +43,7 @@ const BLUEPRINT: typeof PAPER = {
   quiet: "#BCCDE3",
   faint: "#3D608F",
   working: "#AFC1D9",
+  marked: "#5F86B8",
 };
 
 export const LOOKS: Readonly<Record<LookName, typeof PAPER>> = { paper: PAPER, blueprint: BLUEPRINT };

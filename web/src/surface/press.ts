@@ -1,16 +1,18 @@
 /** What a pointer does on the surface between going down and coming up: click, drag from place to place, pull, box, move the paper. */
 import { alike, inside } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
+import { unlocked } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { choose, selectAll, selectedIds } from "../state/selection";
 import type { TableParts } from "../table/context";
+import { putDown } from "../table/clipboard";
 import type { View } from "./view";
 
 type Place = { readonly x: number; readonly y: number };
-type Doing = "click" | "drag" | "stroke" | "carry" | "pull" | "choose" | "look" | "pan";
+type Doing = "click" | "drag" | "stroke" | "carry" | "put" | "pull" | "choose" | "look" | "pan";
 
 /** While these begin, what is under the pointer is read on. */
-const READ_UNDER: ReadonlySet<Doing> = new Set(["click", "pull", "stroke", "carry"]);
+const READ_UNDER: ReadonlySet<Doing> = new Set(["put", "click", "pull", "stroke", "carry"]);
 /** Further than a hand trembles while it clicks. */
 const DRAG_PIXELS = 6;
 
@@ -32,6 +34,7 @@ export class Press {
       if (place) void pointForBacking(this.parts.session.drawing, place);
       this.doing = null;
     } else if (button !== 0) this.doing = "pan";
+    else if (useInterface.getState().placing) this.doing = "put";
     // With Ctrl what is selected is copied; elsewhere a box is drawn to be seen larger.
     else if (ctrl) this.doing = over && !draft && !mend && text === "" ? "carry" : "look";
     else if (this.parts.openLine.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
@@ -82,7 +85,8 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
-    if (doing === "stroke") openLine.strokeDone();
+    if (doing === "put") void putDown(this.parts.session, view.takenAt(at), openLine.inFrontOf());
+    else if (doing === "stroke") openLine.strokeDone();
     else if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();
     else if (doing === "carry" && this.moved) void openLine.letDown(ctrl);
@@ -91,7 +95,10 @@ export class Press {
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
     } else if (this.moved && doing === "choose") this.box(view, at, shift);
-    else choose(useInterface.getState().pointed, shift);
+    else {
+      const { pointed } = useInterface.getState();
+      choose(pointed !== null && unlocked([pointed]).length > 0 ? pointed : null, shift);
+    }
   }
 
   /** What was begun by going down is dropped: a second finger came. */
@@ -113,7 +120,7 @@ export class Press {
     const [left, bottom, right, top] = view.boxBetween(this.from, at);
     view.showFrame(null, null, false);
     void inside(this.parts.session.drawing, { left, bottom, right, top, turn: view.turn, touched: shift }).then(
-      (found) => selectAll(found, found.at(-1) ?? null),
+      (found) => selectAll(unlocked(found), unlocked(found).at(-1) ?? null),
     );
   }
 }

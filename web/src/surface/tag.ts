@@ -36,6 +36,12 @@ export function showTag(
     else words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
     if (why !== "") rows.push(["live", why]);
   }
+  const { placing } = useInterface.getState();
+  if (placing && line.tag) {
+    const count = placing.figures.length;
+    rows.splice(0, rows.length, ["words", `${count === 1 ? "1 figure" : `${count} figures`} at ${line.tag.words}`]);
+    rows.push(["live", "click puts down, Esc leaves"]);
+  }
   line.carry?.words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
   if (line.unfit !== null) rows.push(["live", line.unfit]);
   if (draft && text.trim() !== "") {

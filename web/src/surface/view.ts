@@ -5,12 +5,12 @@ import { figureBy, figuresOf, inSight, stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
-import { drawFigures, drawLit, pointNameRects } from "./layers/figures";
+import { drawFigures, drawLit, drawMarked, pointNameRects } from "./layers/figures";
 import { drawAllNames } from "./layers/names";
 import { drawBacking } from "./layers/backing";
 import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
-import { Carried } from "./carried";
+import { Carried, drawPlacing } from "./carried";
 import { Drawing } from "./drawing";
 import { boxOf, Following } from "./following";
 import { Gestures } from "./gestures";
@@ -18,6 +18,7 @@ import { toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
 import { useBacking } from "../state/backing";
 import { usePreferences } from "../state/preferences";
+import { markedIn } from "../state/groups";
 import { snapping } from "../state/snapping";
 
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1, turn: 0 };
@@ -101,7 +102,7 @@ export class View {
       }),
       useBacking.subscribe(() => this.touch("grid", "overlay")),
       usePreferences.subscribe((now, before) => {
-        if (now.names !== before.names) this.touch("overlay");
+        if (now.names !== before.names || now.marked !== before.marked) this.touch("overlay");
         if (now.look !== before.look) this.touch("grid", "figures", "overlay");
       }),
       useInterface.subscribe((now, before) => {
@@ -112,6 +113,7 @@ export class View {
           this.onPointer();
         }
         if (now.trial !== before.trial) this.touch("overlay");
+        if (now.placing !== before.placing) this.touch("overlay");
         if (now.pencil !== before.pencil) {
           this.touch("figures", "overlay");
           this.onPointer();
@@ -387,7 +389,7 @@ export class View {
   private paint(): void {
     this.frame = 0;
     const { steps, header } = useDocument.getState();
-    const { pointed, selected, others, mend, trial, pencil } = useInterface.getState();
+    const { pointed, selected, others, mend, trial, pencil, placing } = useInterface.getState();
     const chosen = new Set([...others, pointed, selected]);
     const figures = inSight(figuresOf(steps), pencil);
     if (this.dirty.has("grid") && header) {
@@ -408,11 +410,13 @@ export class View {
     if (this.dirty.has("overlay")) {
       const g = context(this.canvases.overlay);
       g.clearRect(0, 0, this.camera.width, this.camera.height);
+      drawMarked(g, this.camera, figures, markedIn(useDocument.getState().id));
       drawLit(
         g,
         this.camera,
         figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id))),
       );
+      if (placing && this.pointer) drawPlacing(g, this.camera, placing.figures, this.takenAt(this.pointer));
       if (this.overlay.carry) this.carried.draw(g, this.camera, this.overlay.carry, figures);
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
       if (namesWanted()) {

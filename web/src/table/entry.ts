@@ -13,6 +13,8 @@ export interface Entry {
   readonly pointer?: Pointer;
   /** Where the pointer went from where it went down. */
   readonly stroke?: ReadRequest["stroke"] & object;
+  /** What a figure begins with. */
+  readonly rows?: readonly string[];
   /** Which way the solutions or readings are stepped through. */
   readonly by?: number;
 }

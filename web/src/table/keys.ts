@@ -7,6 +7,7 @@ import { stepOf } from "../state/figures";
 import { usePreferences } from "../state/preferences";
 import { selectedIds, selectNothing, selectStep } from "../state/selection";
 import { moveStep } from "../book/StepActs";
+import { copySelected, takePasted } from "./clipboard";
 import type { TableParts } from "./context";
 import { newId } from "./entry";
 
@@ -32,9 +33,19 @@ export function useTableKeys(parts: TableParts): void {
         if (document.activeElement?.tagName !== "INPUT") document.getElementById(OPEN_LINE_INPUT)?.focus();
       });
     };
+    // Several lines draw something; a single one goes into the row.
+    const onPaste = (event: ClipboardEvent) => {
+      const text = event.clipboardData?.getData("text/plain") ?? "";
+      const target = event.target as HTMLElement;
+      if (!text.trim().includes("\n") || target.closest("[data-own-keys]")) return;
+      event.preventDefault();
+      void takePasted(parts.session.drawing, text);
+    };
+    window.addEventListener("paste", onPaste);
     window.addEventListener("keydown", onKey);
     window.addEventListener("click", onClick);
     return () => {
+      window.removeEventListener("paste", onPaste);
       window.removeEventListener("keydown", onKey);
       window.removeEventListener("click", onClick);
     };
@@ -79,7 +90,8 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
     strike(session);
     return true;
   }
-  if (key === "z" && !event.shiftKey) openLine.undo();
+  if (key === "c" && selectedIds().length > 0 && !textChosen()) void copySelected(session.drawing);
+  else if (key === "z" && !event.shiftKey) openLine.undo();
   else if (key === "y" || (key === "z" && event.shiftKey)) {
     void session.act({ do: "redo" });
     openLine.refresh();
@@ -95,6 +107,13 @@ function strike(session: TableParts["session"]): void {
   selectNothing();
   const [id = "", ...others] = steps;
   void session.act(inBook ? { do: "strike", id, others } : { do: "take_away", id: newId(), figures: ids });
+}
+
+/** Whether some text is chosen: then that is what is copied. */
+function textChosen(): boolean {
+  const field = document.activeElement;
+  const within = field instanceof HTMLInputElement && field.selectionStart !== field.selectionEnd;
+  return within || (getSelection()?.toString() ?? "") !== "";
 }
 
 /** Ctrl+Enter on a step that waits: what would work is written into it. */

@@ -112,7 +112,7 @@ export class OpenLine {
 
   type(text: string): void {
     this.rest();
-    useInterface.setState({ text, refused: null, choice: null });
+    useInterface.setState({ text, refused: null, choice: null, said: "" });
     this.refresh();
     this.keep();
   }
@@ -147,7 +147,7 @@ export class OpenLine {
   }
 
   /** The step that the next one goes in front of; null for the end. */
-  private inFrontOf(): string | null {
+  inFrontOf(): string | null {
     const { before } = useInterface.getState();
     return before !== null && useDocument.getState().byId.has(before) ? before : null;
   }
@@ -168,8 +168,9 @@ export class OpenLine {
 
   /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
   escape(): void {
-    const { text, mend, draft } = useInterface.getState();
-    if (text !== "" && !(mend && !draft) && !this.busy) this.type("");
+    const { text, mend, draft, placing } = useInterface.getState();
+    if (placing) useInterface.setState({ placing: null });
+    else if (text !== "" && !(mend && !draft) && !this.busy) this.type("");
     else this.push({ key: "escape", text });
   }
 
@@ -263,9 +264,9 @@ export class OpenLine {
   }
 
   /** Begins a kind of figure, once what was entered before is done. */
-  begin(kind: string): void {
+  begin(kind: string, rows?: readonly string[]): void {
     useInterface.setState({ text: "" });
-    this.push({ key: "begin", text: kind });
+    this.push({ key: "begin", text: kind, ...(rows ? { rows } : {}) });
   }
 
   setDraft(draft: Draft | null): void {
@@ -309,7 +310,7 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer, by, stroke }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by, stroke, rows }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
     else if (key === "turn") await this.turned(text, by ?? 1);
@@ -318,7 +319,7 @@ export class OpenLine {
       // A chain that can be drawn is kept, as when it is left.
       await this.leave();
       this.trail = [];
-      this.setKept({ kind: text, rows: selectedFor(text), at: null, again: false });
+      this.setKept({ kind: text, rows: rows ? [...rows] : selectedFor(text), at: null, again: false });
     } else if (key === "stroke") await this.stroked({ pointer: pointer ?? null, stroke: stroke ?? [] });
     else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);

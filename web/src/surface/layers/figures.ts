@@ -81,6 +81,23 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Sh
   for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink);
 }
 
+/** What is marked to be found again: one calm colour along it. */
+export function drawMarked(
+  g: CanvasRenderingContext2D,
+  c: Camera,
+  figures: readonly Shown[],
+  names: readonly string[],
+): void {
+  if (names.length === 0) return;
+  const wanted = new Set(names);
+  const path = new Path2D();
+  for (const one of figures) if (!one.hidden && one.figure && wanted.has(one.name)) traceFigure(path, c, one.figure);
+  g.lineCap = "round";
+  g.globalAlpha = 0.55;
+  stroke(g, path, LOOK.marked, 9);
+  g.globalAlpha = 1;
+}
+
 /** Names of points, where there are not too many. */
 function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown[], marks: Marks): void {
   const points = steps.filter((s) => s.kind === "point");

@@ -1,0 +1,72 @@
+"""What belongs together in a drawing: its groups, its symbols and its pens, as the leaf beside the book shows them."""
+
+from collections import Counter
+from dataclasses import dataclass
+
+from ..book.book import Book
+from ..book.pens import PENS
+from ..book.scene import hidden_pen, pen_of, seen
+from ..book.values import Drawn, Untouchable
+from ..snap.select import groups
+
+
+@dataclass(frozen=True, slots=True)
+class GroupView:
+    """A group: its step, its name, the figures in it by their ids, and whether they are out of sight."""
+
+    id: str
+    name: str
+    figures: list[str]
+    hidden: bool
+
+
+@dataclass(frozen=True, slots=True)
+class SymbolView:
+    """A symbol: its step, its name, its text, and how often it is placed."""
+
+    id: str
+    name: str
+    text: str
+    placed: int
+
+
+@dataclass(frozen=True, slots=True)
+class PenCount:
+    """A pen: its word, the figures that it draws by their ids, and whether they are out of sight."""
+
+    word: str
+    figures: list[str]
+    hidden: bool
+
+
+@dataclass(frozen=True, slots=True)
+class GroupsView:
+    """All of them, in the order of the book; of the pens those that are used."""
+
+    groups: list[GroupView]
+    symbols: list[SymbolView]
+    pens: list[PenCount]
+
+
+def groups_view(book: Book) -> GroupsView:
+    """The groups, symbols and pens of a drawing."""
+    found = [
+        GroupView(id, book.steps[id].name, list(members), not any(seen(book, one) for one in members))
+        for id, members in groups(book).items()
+    ]
+    said = (step.statement for step in book.steps.values())
+    placed = Counter(one.operands[0].key for one in said if one.kind == "place" and one.operands)
+    symbols = [
+        SymbolView(id, step.name, step.statement.text, sum(placed[key] for key in step.keys))
+        for id in book.order
+        if (step := book.steps[id]).statement.kind == "symbol"
+    ]
+    drawn: dict[str, list[str]] = {pen: [] for pen in PENS}
+    for id in book.order:
+        value = book.values[id]
+        if isinstance(value, Drawn) and not isinstance(value.figure, Untouchable):
+            for one, _, _ in book.figures_of(id):
+                if seen(book, one) or hidden_pen(book, pen_of(book, one)):
+                    drawn[pen_of(book, one)].append(one)
+    pens = [PenCount(pen, ids, hidden_pen(book, pen)) for pen, ids in drawn.items() if ids]
+    return GroupsView(found, symbols, pens)

@@ -1,0 +1,49 @@
+/** Copying what is selected as text of the entry language, and putting down what is pasted by pointing. */
+import { copiedText, drawnBy, Refusal } from "../api/client";
+import { useInterface } from "../state/interface";
+import { selectedIds } from "../state/selection";
+import type { Session } from "../session/session";
+import { newId } from "./entry";
+import { refuse } from "./writing";
+
+/** The place under the pointer, where it is a special one of what is selected: it is carried by that. */
+function carriedBy(): { readonly words: string; readonly at: [number, number] } | null {
+  const { tag } = useInterface.getState().line ?? {};
+  if (!tag || tag.kind === "" || !selectedIds().includes(tag.figure ?? "")) return null;
+  return { words: tag.words, at: [tag.at[0] ?? 0, tag.at[1] ?? 0] };
+}
+
+export async function copySelected(drawing: string): Promise<void> {
+  const figures = [...selectedIds()];
+  const base = carriedBy();
+  try {
+    const { text } = await copiedText(drawing, figures, base?.at ?? null);
+    await navigator.clipboard.writeText(text);
+    const what = figures.length === 1 ? "1 figure is" : `${figures.length} figures are`;
+    useInterface.setState({ said: `${what} on the clipboard, carried by ${base?.words ?? "the lower left corner"}.` });
+  } catch (error) {
+    refuse(error instanceof Refusal ? error.message : "The clipboard cannot be written to in this browser.");
+  }
+}
+
+/** What draws something is put down by pointing; anything else is left to the row. */
+export async function takePasted(drawing: string, text: string): Promise<void> {
+  try {
+    const figures = await drawnBy(drawing, text);
+    useInterface.setState({ placing: { text, figures } });
+  } catch (error) {
+    refuse(error instanceof Refusal ? `What was pasted cannot be put down: ${error.message}` : String(error));
+  }
+}
+
+/** Puts down what is carried at a place; it stays in hand for another one until it is left. */
+export async function putDown(
+  session: Session,
+  [x, y]: readonly [number, number],
+  in_front_of: string | null,
+): Promise<void> {
+  const { placing } = useInterface.getState();
+  if (!placing) return;
+  const answer = await session.act({ do: "paste", id: newId(), text: placing.text, x, y, in_front_of });
+  if (!answer.ok) refuse(answer.message);
+}
