@@ -8,6 +8,7 @@ from ..figures import Line, Outline
 from ..language.vocabulary import KINDS
 from ..problem import Refused
 from .draft import Draft
+from .interpretation import given_texts
 from .open_line import DRAFT_ID, OpenLine, open_choice
 from .side_words import worded
 from .trying import tried
@@ -18,6 +19,9 @@ def going_on(line: OpenLine) -> Draft | None:
     if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
         return None
     kind = KINDS.get(line.step.statement.kind)
+    if kind is not None and kind.again:
+        given = zip(line.step.statement.givens, given_texts(line.step.statement), strict=True)
+        return Draft(kind.word, tuple(text for one, text in given if one.word in kind.again))
     if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
         return None
     return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)

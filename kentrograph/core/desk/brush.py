@@ -233,12 +233,13 @@ def _chain(book: Book, id: str) -> str:
 
 
 def _next(book: Book, tip: Point, names: list[str]) -> tuple[str, Point] | None:
-    """The one other inked piece that has an end at a place, and its other end; None where there is none, or more than one."""
+    """The one other piece, not in pencil, that has an end at a place, and its other end; None where there is none, or more than
+    one."""
     slack = 100.0 * TOLERANCE.length(0.0, max(abs(tip.x), abs(tip.y), 1.0)) + TOLERANCE.joint_share
     found: list[tuple[str, Point]] = []
     for id in index_of(book).around(tip.x, tip.y, slack):
         name = book.name_of(id)
-        if name in names or book.steps[book.step_of(id)].statement.kind != "ink" or not counts(book, id, END, True):
+        if name in names or not counts(book, id, END, True):
             continue
         for near, far in ((0, 1), (1, 0)):
             ends = _ends(book.figure_of(id))

@@ -156,7 +156,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
     best: OpenLine | None = None
     before = _statement_of(book, draft.text(), at)
     for word in [*_series(book, draft, at), *_ways_to_read(draft.kind, before, typed)]:
-        row = f"{word} {typed}".strip() if word else typed
+        row = _with_word(draft.kind, word, typed)
         step, value, problem = _try(book, draft.text(row), at)
         if problem is not None and problem.kind == "needs_given" and step is not None:
             # What will not do by itself will not do with more either.
@@ -173,7 +173,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             return OpenLine(
                 do, more, row, draft.text(row), step, value if done else None, None, _CHOICE if several else said, several=several
             )
-        shift = draft.placed(row)[1] - len(typed)
+        shift = draft.placed(row)[1] - len(row) + row.index(typed)
         placed = problem.at(max(0, problem.start - shift), max(0, problem.end - shift))
         candidate = OpenLine(
             "nothing", draft, row, step=step, problem=_or_a_word(draft.kind, helped(book, placed, at)),
@@ -186,6 +186,14 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             break
     assert best is not None
     return best
+
+
+def _with_word(kind: str, word: str, typed: str) -> str:
+    """A bare entry with the word that it is read with: in front, but for a count of copies."""
+    given = KINDS[kind].given(word) if word and kind in KINDS else None
+    if given is not None and given.takes == "copies":
+        return f"{typed} {word}"
+    return f"{word} {typed}".strip()
 
 
 def _or_a_word(kind: str, problem: Problem) -> Problem:

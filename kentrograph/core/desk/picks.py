@@ -121,6 +121,9 @@ def _picked(
     click = with_solution(book, picked, None, None, index)
     if click is picked:
         click = with_solution(book, picked, None, pointer, index)
+    if _may_go_on(click):
+        # Of a list of figures another click names the next one; Enter says that there are no more.
+        click = replace(click, do="given")
     drawn = click if click.value is not None or line.value is None else line
     plain = places[-1]
     beside = plain.beside if plain.words in found[which].row else ""
@@ -128,6 +131,14 @@ def _picked(
     # touches is there.
     meant = next((p for p in places if p.words in found[which].row), None) or _where_it_ends(click, places[0])
     return Shown(line, drawn, click, tuple(p.row for p in found), which, meant, beside)
+
+
+def _may_go_on(line: OpenLine) -> bool:
+    """Whether nothing but figures is given to a kind that takes any number of them."""
+    if line.do != "write" or line.step is None or line.draft is None:
+        return False
+    statement = line.step.statement
+    return {g.word for g in statement.givens} == {"figures"} and FIGURES[line.draft.kind].givens[0].repeats
 
 
 def _where_it_ends(line: OpenLine, place: Pointed) -> Pointed:

@@ -6,18 +6,18 @@ For the clipboard, and for symbols made of what was drawn: what comes of reading
 from collections.abc import Iterator
 from decimal import Decimal
 from math import atan2, cos, degrees, hypot, radians, sin
-from typing import Any
+from typing import Any, assert_never
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.along import place_along
 
 _BY_RADIUS = 90.0
 """Arcs of a chain that sweep less are known best by their radius, others by a place on the way."""
 
 
-def statements_of(figure: Any) -> Iterator[str]:
+def statements_of(figure: Figure) -> Iterator[str]:
     """The statements that draw a figure, absolute from the datum; of a set those of its members, of an outline with parts of
-    ellipses those of its pieces. None for what is no figure.
+    ellipses those of its pieces.
 
     >>> list(statements_of(Circle(Point(40.0, 25.5), 12.0)))
     ['circle centre 40, 25.5 radius 12']
@@ -48,6 +48,8 @@ def statements_of(figure: Any) -> Iterator[str]:
         case FigureSet(members):
             for member in members:
                 yield from statements_of(member)
+        case _:
+            assert_never(figure)
 
 
 def _seen_at(ellipse: Ellipse, degrees_on: float) -> float:

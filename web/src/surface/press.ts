@@ -5,7 +5,6 @@ import { unlocked } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { choose, selectAll, selectedIds } from "../state/selection";
 import type { TableParts } from "../table/context";
-import { putDown } from "../table/clipboard";
 import type { View } from "./view";
 
 type Place = { readonly x: number; readonly y: number };
@@ -85,7 +84,7 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
-    if (doing === "put") void putDown(this.parts.session, view.takenAt(at), openLine.inFrontOf());
+    if (doing === "put") void openLine.putDown();
     else if (doing === "stroke") openLine.strokeDone();
     else if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();

@@ -1,4 +1,5 @@
 /** Copying what is selected as text of the entry language, and putting down what is pasted by pointing. */
+import type { Line } from "../api/types";
 import { copiedText, drawnBy, Refusal } from "../api/client";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
@@ -36,14 +37,11 @@ export async function takePasted(drawing: string, text: string): Promise<void> {
   }
 }
 
-/** Puts down what is carried at a place; it stays in hand for another one until it is left. */
-export async function putDown(
-  session: Session,
-  [x, y]: readonly [number, number],
-  in_front_of: string | null,
-): Promise<void> {
+/** Puts down what was pasted where the tag says; it stays in hand for another one until it is left. */
+export async function putDown(session: Session, line: Line | null, in_front_of: string | null): Promise<void> {
   const { placing } = useInterface.getState();
-  if (!placing) return;
+  const [x, y] = line?.tag?.at ?? [];
+  if (!placing || x === undefined || y === undefined) return;
   const answer = await session.act({ do: "paste", id: newId(), text: placing.text, x, y, in_front_of });
   if (!answer.ok) refuse(answer.message);
 }

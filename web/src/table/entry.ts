@@ -49,8 +49,8 @@ export function heldNext(
   // From word to word while no number is typed yet, and behind the last of them back to nothing.
   if (typed === "" || at >= 0) return { text: words[at + 1] === undefined ? "" : `${words[at + 1] ?? ""} ` };
   const word = words.find((one) => typed === one || typed.startsWith(`${one} `)) ?? words[0] ?? "";
-  const next = words[(words.indexOf(word) + 1) % words.length] ?? "";
-  return { text: `${next} `, entered: typed.startsWith(`${word} `) ? typed : `${word} ${typed}` };
+  const next = words.length > 1 ? `${words[(words.indexOf(word) + 1) % words.length] ?? ""} ` : "";
+  return { text: next, entered: typed.startsWith(`${word} `) ? typed : `${word} ${typed}` };
 }
 
 /** The words of the two ends of a drag that begins where the pointer is; null where the figure takes no two places. */

@@ -8,6 +8,7 @@ import { keepUnfinished, usePreferences } from "../state/preferences";
 import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
+import { putDown } from "./clipboard";
 import { Carries, Strokes, writeStroke } from "./strokes";
 import { selectedFor } from "../state/selection";
 import { mendStep, refuse, writeStep } from "./writing";
@@ -147,7 +148,7 @@ export class OpenLine {
   }
 
   /** The step that the next one goes in front of; null for the end. */
-  inFrontOf(): string | null {
+  private inFrontOf(): string | null {
     const { before } = useInterface.getState();
     return before !== null && useDocument.getState().byId.has(before) ? before : null;
   }
@@ -225,6 +226,13 @@ export class OpenLine {
     const carry = line?.carry;
     if (carry?.text === "") refuse(carry.words.join(" "));
     else if (carry) await writeStep(this.session, carry.text, this.inFrontOf());
+    this.refresh();
+  }
+
+  /** What was pasted is put down where the pointer is. */
+  async putDown(): Promise<void> {
+    const line = await this.session.readNow(this.reading(""));
+    await putDown(this.session, line, this.inFrontOf());
     this.refresh();
   }
 
@@ -317,7 +325,8 @@ export class OpenLine {
     else if (key === "escape") await this.leave();
     else if (key === "begin") {
       // A chain that can be drawn is kept, as when it is left.
-      await this.leave();
+      const { draft, mend } = useInterface.getState();
+      if (draft || mend) await this.leave();
       this.trail = [];
       this.setKept({ kind: text, rows: rows ? [...rows] : selectedFor(text), at: null, again: false });
     } else if (key === "stroke") await this.stroked({ pointer: pointer ?? null, stroke: stroke ?? [] });

@@ -73,8 +73,9 @@ export function Tray() {
   const [chosen, setOpen] = selected ? [shape, setShape] : [place, setPlace];
   const begun = useInterface((i) => i.draft?.kind);
   const group = begun === undefined ? undefined : kindOf(begun)?.group;
-  // What is being written stays in sight, whichever words were open before.
-  const open = group ?? chosen;
+  // What is being written stays in sight, whichever words were open before; unless others are asked for meanwhile.
+  const [asked, setAsked] = useState<{ readonly group: Group; readonly begun: string | undefined } | null>(null);
+  const open = asked !== null && begun !== undefined && asked.begun === begun ? asked.group : (group ?? chosen);
   // Beside the readings the words that were open stay where they are.
   const other = open !== "read" ? open : chosen !== "read" ? chosen : "place";
   const wide = { base: "none", [beside(other)]: "flex" };
@@ -99,7 +100,10 @@ export function Tray() {
           key={one}
           aria-expanded={open === one}
           display={one === "read" ? narrow : undefined}
-          onClick={() => setOpen(one)}
+          onClick={() => {
+            setOpen(one);
+            setAsked({ group: one, begun });
+          }}
         >
           {title}
         </Heading>

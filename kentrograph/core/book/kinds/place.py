@@ -7,7 +7,7 @@ from ...figures.similarity import carried, dilation, rotation, shift
 from ...problem import refuse
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Held, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from ..values import Drawn
@@ -52,6 +52,9 @@ KIND = Kind(
     letter="S",
     draws="set",
     puts_place=True,
+    bare=after_figures("at"),
+    held=Held(("turned",)),
+    again=("figures", "turned", "scale"),
     first="Name the symbol; then at and a place.",
     givens=(
         GivenKind("figures", "figures", "the symbol"),

@@ -9,7 +9,7 @@ from ...problem import refuse
 from ...shape import repeat
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenKind, Kind, after_figures
 from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Given, Name, Number, Polar, Statement
@@ -118,6 +118,7 @@ KIND = Kind(
     letter="S",
     draws="set",
     puts_place=False,
+    bare=after_figures("times", "about", "step"),
     first="Name what is repeated, or click on it; then how many times, and about a place, along a figure, or with a step.",
     givens=(
         GivenKind("figures", "figures", "what is repeated", repeats=True),
