@@ -18,6 +18,7 @@ from playwright.sync_api import Page, sync_playwright
 
 from benchmarks import live
 from benchmarks.browser_large import openings, repaints
+from benchmarks.browser_shaping import CROSSED, STROKES, combed, strokes, takes_hold, thousand
 from benchmarks.core import SEED
 from tools.large import large_text
 
@@ -135,6 +136,7 @@ def main(address: str) -> int:
         texts = [f"a = {20 + n / 20}" for n in range(60)]
         rows.append(("mending the root of 300 dependent steps", _p95(page.evaluate(TYPE, [texts])), echo, 3.0))
         _gone(address, id)
+        rows += _shaping(page, address)
         busy, quiet, _ = live.echoes(address)
         more = [*_large(page, address, rows), (live.WHAT, busy, quiet, 3.0)]
         browser.close()
@@ -179,11 +181,38 @@ def _large(page: Page, address: str, rows: list[tuple[str, float, float, float]]
     page.wait_for_timeout(1500)
     echo = _p95(page.evaluate(ECHO, [socket, MOVES]))
     rows.append(("pointer move to painted snap, 10,000 figures", _p95(page.evaluate(MOVE, [MOVES, SEED])), echo, 2.0))
+    page.keyboard.press("Escape")
+    page.keyboard.type("ink")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(400)
+    rows.append(("pointer move to lit stretch, 10,000 figures", _p95(page.evaluate(MOVE, [MOVES, SEED])), echo, 2.0))
     _gone(address, id)
     return [
         ("sharp repaint of all figures (95th percentile), a bare canvas loop", _p95(times["ours"]), _p95(times["theirs"]), 2.0),
         ("the picture as it is has moved (95th percentile), a frame", _p95(times["moved"]), FRAME, 2.0),
         ("from the shelf to the first picture, transfer and parse (medians)", median(first), median(fetched), 3.0),
+    ]
+
+
+def _shaping(page: Page, address: str) -> list[tuple[str, float, float, float]]:
+    """A drag of a thousand selected figures; strokes over twenty stretches."""
+    id = _made(address, thousand())
+    _open(page, address, id)
+    page.wait_for_timeout(500)
+    takes_hold(page)
+    echo = _p95(page.evaluate(ECHO, [_socket(address, id), 60]))
+    drag = _p95(page.evaluate(MOVE, [MOVES, SEED]))
+    page.keyboard.press("Escape")
+    page.mouse.up()
+    _gone(address, id)
+    id = _made(address, combed(10))
+    _open(page, address, id)
+    page.wait_for_timeout(500)
+    times = strokes(page)
+    _gone(address, id)
+    return [
+        ("drag of 1,000 selected figures", drag, echo, 2.0),
+        (f"stroke over {CROSSED} stretches to inked, 30 lines (the longest of {STROKES})", max(times), echo, 10.0),
     ]
 
 

@@ -12,7 +12,8 @@ from ..core.desk.fields import Field, length_of, numbers_of
 from ..core.desk.help_views import help_kinds
 from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
-from ..core.desk.views import values_view, ways_view, working_view
+from ..core.desk.views import before_view, values_view, ways_view, working_view
+from ..core.language.report import FigureData
 from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store import backings, changes, drawings
@@ -134,6 +135,12 @@ def get_numbers(request: Request, id: UUID, field: Field, typed: Words) -> Any:
 def get_working(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     """The loci and sums by which a person would find a step's figure."""
     return working_view(_service(request).state(id).book, step)
+
+
+@router.get("/drawings/{id}/before/{step}", response_model=list[FigureData])
+def get_before(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
+    """What a verb works on, as it stands before it."""
+    return before_view(_service(request).state(id).book, step)
 
 
 @router.get("/drawings/{id}/values/{step}", response_model=list[ValueView])

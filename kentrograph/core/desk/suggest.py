@@ -9,10 +9,13 @@ from ..units import convert
 
 _SHARES = {"radius": 1.0, "diameter": 2.0, "circumference": 2.0 * pi}
 _LENGTH = {"length": 1.0}
+_OF_CORNERS = {"radius": 1.0, "by": 1.0}
 _BETTER = {
     "radius_too_small": ("least", _SHARES),
     "radius_not_possible": ("nearest", _SHARES),
     "length_too_short": ("least", _LENGTH),
+    "does_not_fit": ("most", _OF_CORNERS),
+    "none_fits": ("most", _OF_CORNERS),
 }
 """The field of a problem in which the better size stands, and the givens that it is a size for."""
 
@@ -38,12 +41,25 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
     given = next((g for g in step.statement.givens if g.word in shares), None)
     if better is None or given is None:
         return None
+    if field == "most" and len(given.arguments) > 1:
+        # Of two lengths the one does not say the other.
+        return None
     size = convert(better * shares[given.word], unit, step.manner.unit)
+    if field == "most":
+        size = _down(size)
+    if not size > 0.0:
+        return None
     text = step.statement.text
     words = f"{given.word} {size:.12g}"
     kept = " ".join(given.sides)
     written = f"{words} {kept}".strip()
     return Suggestion(words, text[: given.start] + written + text[given.end :], given.start, given.end)
+
+
+def _down(size: float) -> float:
+    """A size in six digits, no greater than it was."""
+    short = float(f"{size:.6g}")
+    return short if short <= size else float(f"{size * (1.0 - 1e-6):.6g}")
 
 
 def _whole_circle(step: Step, problem: Problem) -> Suggestion | None:

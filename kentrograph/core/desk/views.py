@@ -108,6 +108,15 @@ def working_view(book: Book, id: str) -> WorkingView:
     return WorkingView([Locus(figure_data(f), w) for f, w in working.loci], list(working.sums))
 
 
+def before_view(book: Book, id: str) -> list[FigureData]:
+    """The figures that a verb works on, as they stand before it. Raises `Refused` (no_step)."""
+    book.position(id)
+    at = book.order.key(id)
+    versions = dict.fromkeys(book.version(name.key, at) for name in book.steps[id].statement.operands)
+    figures = [book.figure_of(one) for one in versions if one is not None]
+    return [figure_data(figure) for figure in figures if figure is not None and not isinstance(figure, Untouchable)]
+
+
 def values_view(book: Book, id: str) -> list[ValueView]:
     """The values of a step's figure that can be stated. Raises `Refused` (no_step)."""
     book.position(id)

@@ -89,6 +89,11 @@ def _no_such_side(fields: dict[str, Any]) -> str:
     return f"none of them is {fields['wanted']}: there are {_listed(there, 'and')}"
 
 
+def _at_most(fields: dict[str, Any]) -> str:
+    most = fields.get("most") or 0.0
+    return f"; {plain(most)} at most" if most > 0.0 else ""
+
+
 def _named(fields: dict[str, Any]) -> list[str]:
     return [name or "that line" for name in fields["names"]]
 
@@ -247,8 +252,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     ),
     "no_corner": lambda f: "there is no corner: the two go on into one another",
     "no_corners": lambda f: f"{f['name']} has no corners: its pieces go on into one another",
-    "none_fits": lambda f: f"it fits at no corner of {f['name']}: a smaller one may",
-    "does_not_fit": lambda f: "it does not fit there: the two pieces are too short for it",
+    "none_fits": lambda f: f"it fits at no corner of {f['name']}{_at_most(f)}",
+    "does_not_fit": lambda f: f"it does not fit there: the two pieces are too short for it{_at_most(f)}",
     "no_rounding": lambda f: "a corner of an ellipse cannot be rounded exactly: a chamfer can cut it off",
     "no_corner_there": lambda f: "the two figures do not cross: there is no corner to cut off",
     "one_corner": lambda f: "it is of two figures, or of one corner of an outline",

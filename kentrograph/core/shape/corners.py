@@ -183,6 +183,26 @@ def corners_shaped(outline: Outline, way: Way, name: str) -> tuple[Outline, list
     return _put_together(outline, pieces, between), unfit
 
 
+_HALVINGS = 50
+
+
+def greatest(shaped: Callable[[float], object]) -> float:
+    """The greatest share of a size that does not fit with which it does, by halving; 0 where none is found.
+
+    What comes back fits as it is written, with ten digits.
+    """
+    low, high = 0.0, 1.0
+    for _ in range(_HALVINGS):
+        middle = 0.5 * (low + high)
+        try:
+            shaped(middle)
+        except Refused:
+            high = middle
+        else:
+            low = middle
+    return low
+
+
 def _shape(pieces: dict[int, Piece], between: dict[int, Piece], before: int, after: int, way: Way) -> None:
     """Shapes the corner between two pieces, of which either may be used up already."""
     if before not in pieces or after not in pieces or before == after:

@@ -55,6 +55,9 @@ export const duplicateDrawing = (id: string): Promise<Drawing> =>
 export const deleteDrawing = (id: string): Promise<unknown> => answer(http.DELETE("/api/drawings/{id}", at(id)));
 export const workingOf = (id: string, step: string): Promise<Working> =>
   answer(http.GET("/api/drawings/{id}/working/{step}", ofStep(id, step)));
+/** What a verb works on, as it stands before it. */
+export const beforeOf = (id: string, step: string): Promise<Figure[]> =>
+  answer(http.GET("/api/drawings/{id}/before/{step}", ofStep(id, step)));
 export const valuesOf = (id: string, step: string): Promise<FigureValue[]> =>
   answer(http.GET("/api/drawings/{id}/values/{step}", ofStep(id, step)));
 export const waysToState = (id: string, step: string, word: string, typed: string): Promise<Way[]> =>

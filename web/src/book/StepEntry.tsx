@@ -2,9 +2,11 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { memo } from "react";
 
+import { beforeOf } from "../api/client";
 import type { Step } from "../api/types";
 import { stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
+import { kindOf } from "../state/kinds";
 import { selectStep, stepsOf } from "../state/selection";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
@@ -31,6 +33,19 @@ const Entry = chakra("li", {
   },
 });
 
+/** Whether a step works on figures that are there. */
+function shapes(step: Step): boolean {
+  const group = kindOf(step.title.toLowerCase())?.group;
+  return group === "shape" || group === "carry";
+}
+
+/** What it works on is shown as it stood before, while the step is pointed at. */
+async function showBefore(drawing: string, id: string): Promise<void> {
+  // A step that is gone meanwhile works on nothing.
+  const was = await beforeOf(drawing, id).catch(() => []);
+  if (useInterface.getState().pointed === id) useInterface.setState({ was });
+}
+
 export const StepEntry = memo(function StepEntry({ step, number }: { step: Step; number: number }) {
   const pointed = useInterface((i) => stepOf(i.pointed ?? "") === step.id);
   const selected = useInterface((i) => stepOf(i.selected ?? "") === step.id);
@@ -44,8 +59,11 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       data-chosen={selected || chosen}
       bg={selected || chosen || pointed || mending ? "lit" : undefined}
       opacity={step.hidden || step.off ? 0.6 : 1}
-      onPointerEnter={() => useInterface.setState({ pointed: step.id })}
-      onPointerLeave={() => useInterface.setState({ pointed: null })}
+      onPointerEnter={() => {
+        useInterface.setState({ pointed: step.id });
+        if (shapes(step)) void showBefore(session.drawing, step.id);
+      }}
+      onPointerLeave={() => useInterface.setState({ pointed: null, was: [] })}
       onClick={() => selectStep(step)}
       onDoubleClick={() => openLine.rows.mend(step.id)}
     >

@@ -38,6 +38,8 @@ interface Interface {
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */
   working: { readonly step: string; readonly shown: Working } | null;
+  /** What the step that is pointed at in the book works on, as it stood before it. */
+  was: readonly Figure[];
   /** Special places that something of the open figure was taken beside, within a hair. */
   beside: readonly string[];
   /** The handle of the selected figure that is being pulled. */
@@ -77,6 +79,7 @@ export const NOTHING: Interface = {
   beside: [],
   pull: null,
   placing: null,
+  was: [],
   said: "",
   pencil: true,
   menu: null,

@@ -12,19 +12,19 @@ vi.mock("../api/client", () => ({
 }));
 
 const at = (x: number, y = 0) => ({ x, y });
-let openLine: Record<"dragFrom" | "dragTo" | "click" | "letGo" | "strokeFrom" | "strokeDone", ReturnType<typeof vi.fn>>;
+let openLine: Record<"dragFrom" | "dragTo" | "click" | "refresh", ReturnType<typeof vi.fn>>;
+let hands: Record<"letGo" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
 beforeEach(() => {
   useInterface.setState({ ...NOTHING });
-  openLine = {
-    dragFrom: vi.fn(() => true),
-    dragTo: vi.fn(),
-    click: vi.fn(),
+  openLine = { dragFrom: vi.fn(() => true), dragTo: vi.fn(), click: vi.fn(), refresh: vi.fn() };
+  hands = {
     letGo: vi.fn(),
     strokeFrom: vi.fn(() => false),
     strokeDone: vi.fn(),
+    drop: vi.fn(() => false),
   };
   view = {
     grab: vi.fn(() => true),
@@ -36,7 +36,11 @@ beforeEach(() => {
     boxBetween: vi.fn(() => [0, 0, 1, 1]),
     turn: 0,
   };
-  press = new Press({ openLine, view: { current: view }, session: { drawing: "d" } } as unknown as TableParts);
+  press = new Press({
+    openLine: Object.assign(openLine, { hands }),
+    view: { current: view },
+    session: { drawing: "d" },
+  } as unknown as TableParts);
 });
 
 /** Down, through the places, and up at the last of them. */
@@ -75,10 +79,10 @@ describe("while something is written", () => {
 
   it("where stretches are stroked over, a press is a stroke however short", () => {
     writing();
-    openLine.strokeFrom.mockReturnValue(true);
+    hands.strokeFrom.mockReturnValue(true);
     gesture([at(0)]);
     gesture([at(0), at(3), at(60)]);
-    expect(openLine.strokeDone).toHaveBeenCalledTimes(2);
+    expect(hands.strokeDone).toHaveBeenCalledTimes(2);
     expect(openLine.click).not.toHaveBeenCalled();
   });
 
@@ -126,7 +130,7 @@ describe("with nothing begun", () => {
     (view["holdsHandle"] as ReturnType<typeof vi.fn>).mockReturnValue(true);
     gesture([at(0), at(30)]);
     expect(view["grab"]).toHaveBeenCalledExactlyOnceWith(at(0));
-    expect(openLine.letGo).toHaveBeenCalledOnce();
+    expect(hands.letGo).toHaveBeenCalledOnce();
   });
 
   it("a click or a double click on a handle changes nothing, and selects what is under it", () => {
@@ -135,7 +139,7 @@ describe("with nothing begun", () => {
     gesture([at(0), at(2), at(4, 2)]);
     gesture([at(4, 2)]);
     expect(view["grab"]).not.toHaveBeenCalled();
-    expect(openLine.letGo).not.toHaveBeenCalled();
+    expect(hands.letGo).not.toHaveBeenCalled();
     expect(useInterface.getState().selected).toBe("a");
   });
 

@@ -36,7 +36,7 @@ export class Press {
     else if (useInterface.getState().placing) this.doing = "put";
     // With Ctrl what is selected is copied; elsewhere a box is drawn to be seen larger.
     else if (ctrl) this.doing = over && !draft && !mend && text === "" ? "carry" : "look";
-    else if (this.parts.openLine.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
+    else if (this.parts.openLine.hands.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
     // A figure that was begun a moment ago may still be on its way: the click is for it.
     else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
     // Of several that are selected none is pulled by its own places.
@@ -66,8 +66,8 @@ export class Press {
         if (started && !view.grab(this.from)) this.doing = null;
         return false;
       case "carry":
-        if (started) this.parts.openLine.carries.begin(view.pointedAt(this.from));
-        this.parts.openLine.carries.copied = ctrl;
+        if (started) this.parts.openLine.hands.carries.begin(view.pointedAt(this.from));
+        this.parts.openLine.hands.carries.copied = ctrl;
         return false;
       case "look":
       case "choose":
@@ -84,12 +84,12 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
-    if (doing === "put") void openLine.putDown();
-    else if (doing === "stroke") openLine.strokeDone();
+    if (doing === "put") void openLine.hands.putDown();
+    else if (doing === "stroke") openLine.hands.strokeDone();
     else if (doing === "drag") openLine.dragTo();
     else if (doing === "click") openLine.click();
-    else if (doing === "carry" && this.moved) void openLine.letDown(ctrl);
-    else if (doing === "pull" && this.moved) void openLine.letGo();
+    else if (doing === "carry" && this.moved) void openLine.hands.letDown(ctrl);
+    else if (doing === "pull" && this.moved) void openLine.hands.letGo();
     else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
@@ -103,8 +103,7 @@ export class Press {
   /** What was begun by going down is dropped: a second finger came. */
   cancel(): void {
     this.parts.view.current?.showFrame(null, null, false);
-    if (this.doing === "carry") this.parts.openLine.carries.end();
-    if (this.doing === "stroke") this.parts.openLine.strokeDone(false);
+    if (this.parts.openLine.hands.drop()) this.parts.openLine.refresh();
     this.doing = null;
   }
 

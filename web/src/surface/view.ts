@@ -42,6 +42,7 @@ const NOTHING_OVER: Overlay = {
   held: -1,
   brush: null,
   carry: null,
+  was: [],
 };
 
 /** Names are shown where somebody wants them always, and while something is typed that may name one. */
@@ -114,6 +115,10 @@ export class View {
         }
         if (now.trial !== before.trial) this.touch("overlay");
         if (now.placing !== before.placing) this.touch("overlay");
+        if (now.was !== before.was) {
+          this.overlay = { ...this.overlay, was: now.was };
+          this.touch("overlay");
+        }
         if (now.pencil !== before.pencil) {
           this.touch("figures", "overlay");
           this.onPointer();
@@ -364,6 +369,7 @@ export class View {
       sights: draft ? (line.tag?.sights ?? []) : [],
       passed: draft || useInterface.getState().pull !== null ? line.passed : [],
       working: this.overlay.working,
+      was: this.overlay.was,
       frame: this.overlay.frame,
       // The handle that is pulled is where it would be let go.
       handles: line.handles.map((h, n) =>

@@ -38,7 +38,11 @@ export async function takePasted(drawing: string, text: string): Promise<void> {
 }
 
 /** Puts down what was pasted where the tag says; it stays in hand for another one until it is left. */
-export async function putDown(session: Session, line: Line | null, in_front_of: string | null): Promise<void> {
+export async function putDown(
+  session: Pick<Session, "act">,
+  line: Line | null,
+  in_front_of: string | null,
+): Promise<void> {
   const { placing } = useInterface.getState();
   const [x, y] = line?.tag?.at ?? [];
   if (!placing || x === undefined || y === undefined) return;

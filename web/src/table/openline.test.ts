@@ -293,10 +293,10 @@ it("a handle that was pulled is written when it is let go", async () => {
   useInterface.setState({ pull: 0 });
   const session = line.session as unknown as { readNow: unknown };
   session.readNow = () => Promise.resolve({ pull: { id: "s", text: "new", becomes: "new" } });
-  await line.letGo();
+  await line.hands.letGo();
   expect(acts).toEqual([{ do: "mend", id: "s", text: "new" }]);
   expect(state().pull).toBeNull();
   session.readNow = () => Promise.resolve({ pull: { id: "s", text: "old", becomes: "old" } });
-  await line.letGo();
+  await line.hands.letGo();
   expect(acts).toHaveLength(1);
 });

@@ -8,13 +8,12 @@ import { keepUnfinished, usePreferences } from "../state/preferences";
 import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
-import { putDown } from "./clipboard";
-import { Carries, Strokes, writeStroke } from "./strokes";
+import { Hands } from "./hands";
 import { selectedFor } from "../state/selection";
 import { mendStep, refuse, writeStep } from "./writing";
 
 export class OpenLine {
-  private pointer: Pointer = null;
+  pointer: Pointer = null;
   /** Whether the pointer was moved since the last key, and where it was then. */
   private aimed = false;
   private restedAt: Pointer = null;
@@ -27,8 +26,8 @@ export class OpenLine {
   private trail: Draft[] = [];
   private dragging: Drag | null = null;
   private queue = queued.EMPTY;
-  private readonly strokes = new Strokes();
-  readonly carries = new Carries();
+  /** What a pointer does that is held down. */
+  readonly hands = new Hands(this);
 
   constructor(
     readonly session: Session,
@@ -44,7 +43,7 @@ export class OpenLine {
 
   point(pointer: Pointer): void {
     this.pointer = pointer;
-    this.strokes.go(pointer);
+    this.hands.go(pointer);
     const { choice } = useInterface.getState();
     if (pointer && !this.aimed && farFrom(pointer, this.restedAt, choice === null ? undefined : ELSEWHERE_PIXELS)) {
       this.aimed = true;
@@ -142,13 +141,13 @@ export class OpenLine {
       aimed,
       selected,
       pull,
-      stroke: this.strokes.now,
-      carry: this.carries.now,
+      stroke: this.hands.strokes.now,
+      carry: this.hands.carries.now,
     };
   }
 
   /** The step that the next one goes in front of; null for the end. */
-  private inFrontOf(): string | null {
+  inFrontOf(): string | null {
     const { before } = useInterface.getState();
     return before !== null && useDocument.getState().byId.has(before) ? before : null;
   }
@@ -171,6 +170,7 @@ export class OpenLine {
   escape(): void {
     const { text, mend, draft, placing } = useInterface.getState();
     if (placing) useInterface.setState({ placing: null });
+    else if (this.hands.drop()) this.refresh();
     else if (text !== "" && !(mend && !draft) && !this.busy) this.type("");
     else this.push({ key: "escape", text });
   }
@@ -204,38 +204,6 @@ export class OpenLine {
     }
   }
 
-  /** The pointer goes down to stroke over stretches. False where what is open is not done so. */
-  strokeFrom(pointer: Pointer): boolean {
-    if (!this.strokes.begin(pointer)) return false;
-    this.refresh();
-    return true;
-  }
-
-  /** It comes up again: what was stroked over is written, or left alone. */
-  strokeDone(written = true): void {
-    const stroke = this.strokes.end();
-    if (written) this.push({ key: "stroke", text: "", pointer: this.pointer, stroke });
-    else this.refresh();
-  }
-
-  /** What was carried is let down where the pointer is: the step that was shown is written. */
-  async letDown(copied: boolean): Promise<void> {
-    this.carries.copied = copied;
-    const line = await this.session.readNow(this.reading(""));
-    this.carries.end();
-    const carry = line?.carry;
-    if (carry?.text === "") refuse(carry.words.join(" "));
-    else if (carry) await writeStep(this.session, carry.text, this.inFrontOf());
-    this.refresh();
-  }
-
-  /** What was pasted is put down where the pointer is. */
-  async putDown(): Promise<void> {
-    const line = await this.session.readNow(this.reading(""));
-    await putDown(this.session, line, this.inFrontOf());
-    this.refresh();
-  }
-
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
     const { draft: open, text, line } = useInterface.getState();
@@ -253,16 +221,6 @@ export class OpenLine {
   dragTo(): void {
     const text = this.dragging ? dragEnd(this.dragging, useInterface.getState().line) : "";
     this.push({ key: "click", text, pointer: this.pointer });
-  }
-
-  /** The handle that was pulled is let go: the given it changes is written. */
-  async letGo(): Promise<void> {
-    const line = await this.session.readNow(this.reading(""));
-    useInterface.setState({ pull: null });
-    const { pull } = line ?? {};
-    const before = useDocument.getState().byId.get(pull?.id ?? "");
-    if (pull) await mendStep(this.session, pull.id, before?.text, pull.text);
-    this.refresh();
   }
 
   /** Puts a statement on the open line, to be looked at and changed; what was begun is left as with Escape. */
@@ -291,7 +249,7 @@ export class OpenLine {
 
   // One entry after the other ------------------------------------------------------------------------
 
-  private push(entry: Entry): void {
+  push(entry: Entry): void {
     this.queue = queued.pushed(this.queue, entry);
     this.showWaiting();
     void this.work();
@@ -329,7 +287,7 @@ export class OpenLine {
       if (draft || mend) await this.leave();
       this.trail = [];
       this.setKept({ kind: text, rows: rows ? [...rows] : selectedFor(text), at: null, again: false });
-    } else if (key === "stroke") await this.stroked({ pointer: pointer ?? null, stroke: stroke ?? [] });
+    } else if (key === "stroke") await this.hands.write(pointer ?? null, stroke ?? []);
     else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {
@@ -362,11 +320,6 @@ export class OpenLine {
     useInterface.setState({ choice: null });
     this.rest();
     await this.does(whole ? { ...line.click, do: "write" } : line.click, "", line.problem);
-  }
-
-  private async stroked(where: Pick<ReadRequest, "pointer" | "stroke">): Promise<void> {
-    await writeStroke(this.session, await this.session.readNow({ ...this.reading(""), ...where }), this.inFrontOf());
-    this.refresh();
   }
 
   private takeBack(): void {

@@ -7,7 +7,7 @@ from typing import Any, cast
 from ...figures import Point, halfway
 from ...problem import Refused, refuse
 from ...shape.chamfer import chamfers
-from ...shape.corners import Way, cutting_off
+from ...shape.corners import cutting_off
 from ...tangency.choose import Stated, chosen
 from ..crossings import called, curve_of
 from ..kind import GivenKind, Kind, Naming, after_figures
@@ -16,7 +16,17 @@ from ..tree import Given, Number, Statement
 from ..values import Drawn
 from .bindings import check_words, drawn_of
 from .choosing import chooser_of
-from .corners import carried_by_corners, check_corners, corners_of, is_trimmed, new_ones, own_of, plan_corners, plan_trimmed
+from .corners import (
+    Sized,
+    carried_by_corners,
+    check_corners,
+    corners_of,
+    is_trimmed,
+    new_ones,
+    own_of,
+    plan_corners,
+    plan_trimmed,
+)
 from .given import needs
 
 Sizes = Callable[[Env, Point], tuple[float, float | None, float | None]]
@@ -44,10 +54,11 @@ def plan_chamfer(p: Planner, statement: Statement) -> Plan:
     check_corners(statement, of)
     if of.how != "figures":
 
-        def way(env: Env, last: Point) -> Way:
-            return cutting_off(*sizes(env, last))
+        def sized(env: Env, last: Point) -> Sized:
+            first, second, turn = sizes(env, last)
+            return first, lambda times: cutting_off(times * first, None if second is None else times * second, turn)
 
-        return plan_corners(p, statement, of, way, given)
+        return plan_corners(p, statement, of, sized, given)
     plan = _of_two(p, statement, given, sizes)
     return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
 

@@ -1,13 +1,14 @@
 """What fillet and chamfer share: which figures, or which corners of an outline, they are of."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from typing import Any, Literal, NamedTuple
 
 from ...construct.outlines import reversed_piece
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import Refused, refuse
-from ...shape.corners import Way, corner_shaped, corners_shaped
+from ...shape.corners import Way, corner_shaped, corners_shaped, greatest
 from ...tangency.arcs import leading_to
 from ..crossings import called
 from ..planner import Env, Plan, Planner
@@ -69,8 +70,13 @@ def own_of(kind: str) -> Callable[[Statement, KindOf], str | None]:
     return lambda statement, kind_of: kind
 
 
-def plan_corners(p: Planner, statement: Statement, of: Corners, way_of: Callable[[Env, Point], Way], blamed: Given) -> Plan:
-    """An outline with a corner shaped, or all of them. ``blamed`` is the given to blame where it does not fit.
+Sized = tuple[float, Callable[[float], Way]]
+"""A size, and the way in which corners are shaped with so many times that."""
+
+
+def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[[Env, Point], Sized], blamed: Given) -> Plan:
+    """An outline with a corner shaped, or all of them. ``blamed`` is the given to blame where it does not fit; the greatest size
+    that fits is said then.
 
     Raises `Refused`: needs_given for a single figure that is no outline; no_new_figure.
     """
@@ -86,12 +92,17 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, way_of: Callable
             if of.how == "all":
                 raise needs(statement, "the other figure")
             raise refuse("no_such_place", of.name.start, of.name.end, name=name, what="corner")
-        way = way_of(env, last)
+        size, ways = sized(env, last)
+        way = ways(1.0)
         if which is None:
             try:
                 made, unfit = corners_shaped(outline, way, name)
             except Refused as refused:
-                raise Refused(refused.problem.at(blamed.start, blamed.end)) from None
+                problem = refused.problem
+                if problem.kind == "none_fits":
+                    most = size * greatest(lambda times: corners_shaped(outline, ways(times), name))
+                    problem = replace(problem, fields={**problem.fields, "most": most})
+                raise Refused(problem.at(blamed.start, blamed.end)) from None
             listed = ", ".join(map(str, unfit))
             return Drawn(made, note=f"does not fit at corner{'s' if len(unfit) > 1 else ''} {listed}" if unfit else "")
         number = which(env, last)
@@ -100,8 +111,11 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, way_of: Callable
         try:
             return Drawn(corner_shaped(outline, int(number), way, name))
         except Refused as refused:
-            where = blamed if refused.problem.kind == "does_not_fit" else of.given
-            raise Refused(refused.problem.at(where.start, where.end)) from None
+            problem = refused.problem
+            if problem.kind != "does_not_fit":
+                raise Refused(problem.at(of.given.start, of.given.end)) from None
+            most = size * greatest(lambda times: corner_shaped(outline, int(number), ways(times), name))
+            raise Refused(replace(problem, fields={"most": most}).at(blamed.start, blamed.end)) from None
 
     return draw
 

@@ -4,14 +4,24 @@ from typing import Any, cast
 
 from ...construct.solution import Solution
 from ...figures import Point
-from ...shape.corners import Way, rounding
+from ...shape.corners import rounding
 from ...tangency.arcs import between
 from ...tangency.choose import Stated
 from ..kind import GivenKind, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts
-from .corners import carried_by_corners, check_corners, corners_of, is_trimmed, new_ones, own_of, plan_corners, plan_trimmed
+from .corners import (
+    Sized,
+    carried_by_corners,
+    check_corners,
+    corners_of,
+    is_trimmed,
+    new_ones,
+    own_of,
+    plan_corners,
+    plan_trimmed,
+)
 from .given import by_word, needs
 from .touching import chosen_circle, family_of, name_of, touching_circles
 
@@ -32,10 +42,11 @@ def plan_fillet(p: Planner, statement: Statement) -> Plan:
     if of.how != "figures":
         size = p.length(cast(Number, radius.arguments[0]))
 
-        def way(env: Env, last: Point) -> Way:
-            return rounding(size if isinstance(size, float) else size(env, last))
+        def sized(env: Env, last: Point) -> Sized:
+            much = size if isinstance(size, float) else size(env, last)
+            return much, lambda times: rounding(times * much)
 
-        return plan_corners(p, statement, of, way, radius)
+        return plan_corners(p, statement, of, sized, radius)
     plan = _of_two(p, statement)
     return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
 

@@ -18,6 +18,8 @@ export interface Overlay {
   /** The sight lines that it lies on, and the places that were passed over. */
   readonly sights: readonly Figure[];
   readonly passed: readonly (readonly number[])[];
+  /** What a step that is pointed at in the book works on, as it stood before it. */
+  readonly was: readonly Figure[];
   /** Thin lines that show the working of a step. */
   readonly working: readonly Figure[];
   /** The box that is being drawn to be seen larger, in pixels. */
@@ -40,9 +42,9 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     traceFigure(path, c, figure);
     stroke(g, path, LOOK.place, 1.25);
   }
-  if (o.working.length > 0) {
+  if (o.working.length + o.was.length > 0) {
     const path = new Path2D();
-    for (const figure of o.working) traceFigure(path, c, figure);
+    for (const figure of [...o.working, ...o.was]) traceFigure(path, c, figure);
     g.setLineDash([7, 4]);
     stroke(g, path, LOOK.working, 1);
     g.setLineDash([]);
