@@ -63,7 +63,7 @@ def takes_hold(page: Page) -> None:
     page.mouse.click(*_pixel(page, 203, 120))
     page.wait_for_timeout(200)
     page.keyboard.press("ContextMenu")
-    page.get_by_role("button", name="Everything", exact=True).first.click()
+    page.get_by_label("At the pointer").get_by_role("button", name="Everything", exact=True).click()
     page.wait_for_timeout(500)
     page.mouse.move(*_pixel(page, 203, 120))
     page.wait_for_timeout(300)

@@ -166,7 +166,7 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
         for ends in [kind.drag] if kind.drag else []:
             assert {ends.start, ends.end, ends.figure} - {""} <= {g.word for g in kind.givens}
         if kind.held:
-            assert set(kind.held.words) <= {g.word for g in kind.givens if g.quantity in ("length", "direction")}
+            assert set(kind.held.words) <= {g.word for g in kind.givens if g.quantity in ("length", "direction", "turn")}
 
 
 def test_files_stay_short() -> None:

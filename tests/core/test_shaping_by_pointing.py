@@ -245,3 +245,21 @@ def test_what_is_selected_with_a_figure(way: Way, ids: list[str]) -> None:
     found = [made.name_of(id) for id in alike(made, l1, way)]
     assert found == (ids if way != "together" else found)
     assert "L1" in found
+
+
+@pytest.mark.parametrize(
+    ("kind", "rows", "typed", "offered"),
+    [
+        ("fillet", ("corner 3 of K1",), "50", "radius 40"),  # by hand: as far as the shorter side
+        ("fillet", ("K1",), "70", "radius 40"),
+        ("chamfer", ("corner 2 of K1",), "90", "by 40"),
+        ("fillet", ("corner 2 of K2",), "50", "radius 17.3205"),  # an equilateral corner, side 30: 30 tan 30
+    ],
+)
+def test_the_greatest_that_fits_is_offered(kind: str, rows: tuple[str, ...], typed: str, offered: str) -> None:
+    made = book(*PLATE, "K2 = polygon centre 300, 0 sides 3 radius 17.320508075688775")
+    view = line_view(made, Looked(draft=Draft(kind, rows), text=typed))
+    assert view.problem is not None
+    assert view.problem.suggested == offered
+    better = line_view(made, Looked(draft=Draft(kind, rows), text=offered))
+    assert better.enter.do == "write"

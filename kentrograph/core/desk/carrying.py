@@ -32,8 +32,9 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     positions, or the drag is held level or plumb, it is written by how far. Raises `Refused` (unnamed) where nothing of it
     has a name.
     """
-    own = set(figures)
-    names = [name for id in sorted(own, key=lambda one: (book.position(book.step_of(one)), one)) if (name := book.name_of(id))]
+    own = {id for id in figures if book.step_of(id) in book.steps}
+    key = book.order.key
+    names = [name for id in sorted(own, key=lambda one: (key(book.step_of(one)), one)) if (name := book.name_of(id))]
     if not names:
         raise refuse("unnamed")
     one = _taken(book, replace(start, level=False), index, own, inside=True)

@@ -48,7 +48,8 @@ def made_symbol(book: Book, name: str, ids: Sequence[str], base: Point | None, i
 
 
 def _lines(book: Book, ids: Sequence[str], base: Point | None) -> list[str]:
-    order = sorted(dict.fromkeys(ids), key=lambda one: (book.position(book.step_of(one)), one))
+    there = (id for id in dict.fromkeys(ids) if book.step_of(id) in book.steps)
+    order = sorted(there, key=lambda one: (book.order.key(book.step_of(one)), one))
     found = [(id, figure) for id in order if (figure := book.figure_of(id)) is not None and not isinstance(figure, Untouchable)]
     if base is None:
         box = empty_box()

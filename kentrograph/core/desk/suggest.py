@@ -5,6 +5,7 @@ from typing import NamedTuple
 
 from ..book.step import Step
 from ..problem import Problem
+from ..tolerance import ROUGH_SHARE
 from ..units import convert
 
 _SHARES = {"radius": 1.0, "diameter": 2.0, "circumference": 2.0 * pi}
@@ -59,7 +60,7 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
 def _down(size: float) -> float:
     """A size in six digits, no greater than it was."""
     short = float(f"{size:.6g}")
-    return short if short <= size else float(f"{size * (1.0 - 1e-6):.6g}")
+    return short if short <= size else float(f"{size * (1.0 - ROUGH_SHARE):.6g}")
 
 
 def _whole_circle(step: Step, problem: Problem) -> Suggestion | None:

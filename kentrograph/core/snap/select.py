@@ -79,7 +79,7 @@ def hanging_together(book: Book, id: str) -> list[str]:
             if other not in found and other in figures and _hang(figure, figures[other]):
                 found[other] = None
                 waiting.append(other)
-    return sorted({whole_of(one) for one in found}, key=lambda one: (book.position(book.step_of(one)), one))
+    return sorted({whole_of(one) for one in found}, key=lambda one: (book.order.key(book.step_of(one)), one))
 
 
 Way = Literal["together", "like", "pen", "step", "group", "everything"]

@@ -417,11 +417,11 @@ export class View {
       const g = context(this.canvases.overlay);
       g.clearRect(0, 0, this.camera.width, this.camera.height);
       drawMarked(g, this.camera, figures, markedIn(useDocument.getState().id));
-      drawLit(
-        g,
-        this.camera,
-        figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id))),
-      );
+      // What is carried is seen where it goes.
+      if (!this.overlay.carry) {
+        const lit = figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id)));
+        drawLit(g, this.camera, lit);
+      }
       if (placing && this.pointer) drawPlacing(g, this.camera, placing.figures, this.takenAt(this.pointer));
       if (this.overlay.carry) this.carried.draw(g, this.camera, this.overlay.carry, figures);
       drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
