@@ -33,6 +33,8 @@ def main(address: str) -> None:
         at_the_pointer(page, f"{address}/drawings/{ids['Platform ring']}")
         turned(page, f"{address}/drawings/{ids['Showground plan']}")
         helping(page, f"{address}/drawings/{ids['Cam plate']}")
+        inking(page, f"{address}/drawings/{ids['Rounding-board panel']}")
+        grouped(page, f"{address}/drawings/{ids['Platform ring']}")
         blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
         dense(page, address)
         browser.close()
@@ -202,6 +204,46 @@ def helping(page: Page, address: str) -> None:
     page.mouse.move(420, 250)
     take(page, "help")
     page.keyboard.press("Escape")
+
+
+def inking(page: Page, address: str) -> None:
+    """A stroke with ink over what three foils close in, before the button is let go."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.keyboard.type("ink")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(300)
+    page.mouse.move(*at(page, 0, 150))
+    page.mouse.down()
+    for x, y in ((0, 75), (-60, -20), (-120, -60), (0, -160), (120, -60), (60, -20)):
+        page.mouse.move(*at(page, x, y), steps=8)
+    take(page, "inking")
+    page.keyboard.press("Escape")
+    page.mouse.up()
+    page.keyboard.press("Escape")
+
+
+def grouped(page: Page, address: str) -> None:
+    """What belongs together, a group of it selected, another figure marked."""
+    page.goto(address)
+    page.wait_for_selector("[data-step]")
+    page.get_by_role("tab", name="Groups").click()
+    page.mouse.click(*at(page, 2450, 30))
+    page.wait_for_timeout(300)
+    page.get_by_role("button", name="Mark what is selected").click()
+    page.get_by_role("button", name="rings").click()
+    page.mouse.move(*at(page, 1650, 0))
+    take(page, "groups")
+    page.get_by_role("tab", name="Book").click()
+
+
+def at(page: Page, x: float, y: float) -> tuple[float, float]:
+    """A place of the drawing on the screen."""
+    camera = page.get_by_test_id("figures").get_attribute("data-camera") or ""
+    box = page.locator("main").bounding_box()
+    assert box is not None
+    cx, cy, scale, _ = map(float, camera.split())
+    return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
 
 
 def blueprint(page: Page, address: str) -> None:

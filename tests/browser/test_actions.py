@@ -1,6 +1,6 @@
 """How many actions everyday work takes, as the guide counts them: keys that are no digits, clicks and drags."""
 
-from math import hypot
+from math import hypot, pi
 
 import pytest
 
@@ -100,6 +100,34 @@ def test_a_chain_of_seven_places_with_two_circles(hand: Counting) -> None:
     hand.drafter.sees_steps(7)
     assert [hand.drafter.figure(c)["radius"] for c in ("C1", "C2")] == [6, 6]
     assert hand.actions <= 18
+
+
+def test_a_plate_with_two_holes_and_a_cut_corner(drafter: Drafter) -> None:
+    """120 by 80, with the distance of its holes and its area."""
+    hand = Counting(drafter)
+    hand.chooses("Rectangle")
+    hand.enters("0,0", "120x80")
+    drafter.sees_steps(1)
+    hand.chooses("Circle")
+    hand.enters("20,40", "8")
+    drafter.sees_steps(2)
+    hand.enters("100,40", "8")
+    drafter.sees_steps(3)
+    hand.chooses("Distance")
+    hand.clicks((20, 40), (100, 40))
+    drafter.sees_steps(4)
+    hand.chooses("Shape")
+    hand.chooses("Chamfer")
+    hand.clicks((120, 80))
+    hand.enters("10")
+    drafter.sees_steps(5)
+    hand.chooses("Area")
+    hand.clicks((60, 20))
+    drafter.sees_steps(6)
+    assert drafter.texts()[3:5] == ["measure distance centre of C1; centre of C2", "chamfer corner 3 of K1 by 10"]
+    readings = [s["reading"]["exact"] for s in drafter.book()["steps"] if s["reading"]]
+    assert readings == pytest.approx([80, 9600 - 50 - 128 * pi])
+    assert hand.actions <= 22
 
 
 def test_lines_one_after_the_other(hand: Counting) -> None:

@@ -172,3 +172,34 @@ def test_a_hidden_figure_stays_hidden_when_it_is_shaped() -> None:
 )  # fmt: skip
 def test_pens_that_cannot_be_taken_say_why(text: str, kind: str) -> None:
     assert problem("L1 = line from 0, 0 to 1, 0", "n = 4", text)["kind"] == kind
+
+
+@pytest.mark.parametrize(
+    ("more", "at", "area"),
+    [
+        ((), "60, 20", 9600 - 128 * pi),  # the holes are no part of it
+        (("pencil line from -10, 40 to 130, 40",), "60, 20", 9600 - 128 * pi),  # pencil does not part what ink closes in
+        (("chamfer corner 3 of K1 by 10",), "60, 20", 9600 - 50 - 128 * pi),
+        ((), "20, 42", 64 * pi),
+        (("pencil circle centre 300, 0 radius 5",), "301, 1", 25 * pi),  # where ink closes nothing in, all that is seen counts
+        (("rectangle from 50, 10 size 20, 20", "circle centre 60, 20 radius 5"), "55, 12", 400 - 25 * pi),
+    ],
+)
+def test_the_area_around_a_place(more: tuple[str, ...], at: str, area: float) -> None:
+    """By hand."""
+    plate = ("K1 = rectangle from 0, 0 size 120, 80", "circle centre 20, 40 radius 8", "circle centre 100, 40 radius 8")
+    read = report(*plate, *more, f"R1 = measure area {at}")["readings"][-1]
+    assert read["value"] == pytest.approx(area, rel=1e-12)
+
+
+def test_the_area_around_a_place_that_is_not_closed_in_says_so() -> None:
+    assert problem("line from 0, 0 to 9, 0", "measure area 5, 5")["kind"] == "not_enclosed"
+    assert problem("circle centre 0, 0 radius 5", "measure area 5, 0")["kind"] == "on_an_edge"
+
+
+def test_the_area_around_a_place_follows_what_is_drawn_before_it() -> None:
+    made = book("a = 10", "rectangle from 0, 0 size a, a", "R1 = measure area 1, 1", "circle centre 5, 5 radius 2")
+    assert figure(made, "R1").value == 100
+    # What comes later is no part of what it was measured on.
+    again = book("a = 20", "rectangle from 0, 0 size a, a", "circle centre 5, 5 radius 2", "R1 = measure area 1, 1")
+    assert figure(again, "R1").value == pytest.approx(400 - 4 * pi)

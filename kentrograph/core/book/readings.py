@@ -17,7 +17,8 @@ from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
 from ..meet.nearest import feet
 from ..meet.within import within
-from ..problem import refuse
+from ..problem import Refused, refuse
+from ..shape.faces import Face, Tracer
 from .places import plan_thing
 from .planner import Env, Planner
 from .tree import PLACES, Name, Place, PlaceOf, Portion
@@ -47,7 +48,8 @@ def plan_reading(
     things: list[Callable[[Env, Point], Any]] = []
     placed = False
     for one in (*of, *less):
-        things.append(p.behind(placed, partial(plan_thing, p, one)))
+        thing = p.behind(placed, partial(plan_thing, p, one))
+        things.append(plan_face(p, thing) if what == "area" and isinstance(one, PLACES) else thing)
         placed = placed or isinstance(one, PLACES)
     read = READERS[what]
 
@@ -63,6 +65,22 @@ def plan_reading(
         return read(p, *found)
 
     return measure
+
+
+def plan_face(p: Planner, place: Callable[[Env, Point], Any]) -> Callable[[Env, Point], Face]:
+    """The face of the drawing around a place: along ink or, where ink closes nothing in there, along all that is seen."""
+    scene = p.drawing()
+
+    def face(env: Env, last: Point) -> Face:
+        at, around = place(env, last), env[scene]
+        try:
+            return Tracer(lambda box: around.curves(box, True)).face(at)
+        except Refused as refused:
+            if refused.problem.kind == "on_an_edge":
+                raise
+        return Tracer(lambda box: around.curves(box, False)).face(at)
+
+    return face
 
 
 def _distance(p: Planner, a: Any, b: Any) -> Read:
@@ -136,13 +154,19 @@ def _radius(p: Planner, a: Any) -> Read:
     return a.radius, {"diameter": 2.0 * a.radius, "x": a.centre.x, "y": a.centre.y}, ""
 
 
-def _area(p: Planner, a: Any, *holes: Any) -> Read:
+def _area(p: Planner, a: Any, *less: Any) -> Read:
+    a, *holes = [*_of_face(a), *(one for thing in less for one in _of_face(thing))]
     value = area_of(a) - sum(area_of(h) for h in holes)
     parts = {"perimeter": perimeter_of(a)}
     centre = None if holes else balance(a)
     if centre is not None:
         parts |= {"x": centre.x, "y": centre.y}
     return value, parts, ""
+
+
+def _of_face(thing: Any) -> list[Any]:
+    """A figure; of a face what lies around it, then what lies free within, which is no part of it."""
+    return [thing.edge, *thing.holes] if isinstance(thing, Face) else [thing]
 
 
 def _gap(p: Planner, a: Any, b: Any) -> Read:

@@ -16,11 +16,10 @@ const GROUPS: readonly (readonly [Group, string])[] = [
   ["carry", "Carry"],
   ["read", "Read"],
 ];
-/** Where there is room for it the readings stand beside the open group; elsewhere they are a group to be opened. The words of
- * Place are few enough for a usual window. */
-const beside = (group: Group): "xl" | "2xl" => (group === "place" ? "xl" : "2xl");
+/** From a usual window on the readings stand beside the open group; in a narrower one they are a group to be opened. */
+const BESIDE = "xl";
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
-const ROOMY = { base: "none", xl: "block" };
+const ROOMY = { base: "none", "2xl": "block" };
 
 const Heading = chakra("button", {
   base: {
@@ -78,8 +77,8 @@ export function Tray() {
   const open = asked !== null && begun !== undefined && asked.begun === begun ? asked.group : (group ?? chosen);
   // Beside the readings the words that were open stay where they are.
   const other = open !== "read" ? open : chosen !== "read" ? chosen : "place";
-  const wide = { base: "none", [beside(other)]: "flex" };
-  const narrow = { base: "block", [beside(other)]: "none" };
+  const wide = { base: "none", [BESIDE]: "flex" };
+  const narrow = { base: "block", [BESIDE]: "none" };
   const pens = useKinds((k) => k.pens);
   const pen = usePreferences((p) => p.pen);
   return (
@@ -108,7 +107,7 @@ export function Tray() {
           {title}
         </Heading>
       ))}
-      <Flex display={{ base: "flex", [beside(other)]: open === "read" ? "none" : "flex" }} align="center" flex="none">
+      <Flex display={{ base: "flex", [BESIDE]: open === "read" ? "none" : "flex" }} align="center" flex="none">
         <Kinds group={open} />
       </Flex>
       {open === "read" && (
