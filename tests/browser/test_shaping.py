@@ -7,6 +7,7 @@ from playwright.sync_api import Page, expect
 
 from .drafter import Drafter
 from .test_actions import Counting
+from .test_touching import AXE, no_serious
 
 
 @pytest.fixture
@@ -282,3 +283,22 @@ def test_groups_pens_and_marks(hand: Counting, page: Page) -> None:
     page.get_by_role("region", name="Pens").get_by_role("button", name="Hide").first.click()
     drafter.settles()
     assert drafter.texts()[-1] == "hide pencil"
+
+
+def test_no_serious_finding_by_axe(hand: Counting, page: Page) -> None:
+    """Library: axe-core 4.14, rules of WCAG 2.2 A and AA: the leaf Groups, a brush, the list that selects, in both looks."""
+    drafter = given(hand, "rectangle from 0, 0 size 60, 40", "circle centre 30, 20 radius 8", "group K1 C1")
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    drafter.clicks_on(30, 28)
+    page.get_by_role("tab", name="Groups").click()
+    page.get_by_role("button", name="Mark what is selected").click()
+    page.get_by_role("button", name="Make one of what is selected").click()
+    no_serious(drafter)
+    page.get_by_role("button", name="Leave").click()
+    drafter.clicks_on(30, 28, button="right")
+    no_serious(drafter)
+    drafter.presses("Escape", "Escape")
+    page.get_by_role("button", name="Blueprint").click()
+    drafter.types("ink")
+    drafter.hovers_on(30, 28)
+    no_serious(drafter)

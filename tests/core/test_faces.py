@@ -203,3 +203,39 @@ def test_the_area_around_a_place_follows_what_is_drawn_before_it() -> None:
     # What comes later is no part of what it was measured on.
     again = book("a = 20", "rectangle from 0, 0 size a, a", "circle centre 5, 5 radius 2", "R1 = measure area 1, 1")
     assert figure(again, "R1").value == pytest.approx(400 - 4 * pi)
+
+
+INKED = (
+    "pencil C1 = circle centre 0, 0 radius 30",
+    "pencil C2 = circle centre 120, 20 radius 18",
+    "L1 = line touching C1 right touching C2 right",
+    "L2 = line touching C1 left touching C2 left",
+    "A1 = ink C1 from crossing of C1 L1 to crossing of C1 L2",
+    "A2 = ink C2 from crossing of C2 L2 to crossing of C2 L1",
+    "K1 = join L1 A1 L2 A2",
+    "K2 = offset K1 by 6 outside",
+)
+
+
+def test_ink_that_lies_on_pencil() -> None:
+    """What runs along what is there already, which a way round may come to by either, and never come back."""
+    assert problem(*INKED, "measure area 60, -30.2")["kind"] == "not_enclosed"
+    ring = report(*INKED, "measure area K2 less K1", "measure area 0, -33")["readings"]
+    assert ring[0]["value"] == pytest.approx(ring[1]["value"], rel=1e-12)
+    # Over pencil, too: the lens of the hub that the belt leaves free.
+    assert len(traced(*INKED, "outline at 0, 0")) == 1
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_lines_that_lie_twice_bound_what_they_bound_once(seed: int) -> None:
+    """Library: shapely's polygonisation of the lines, each once; half of them are drawn again, in part."""
+    dice = Random(seed)
+    ends = [tuple(dice.uniform(-50, 50) for _ in range(4)) for _ in range(9)]
+    lines = [f"L{n} = pencil line from {x:.6f}, {y:.6f} to {u:.6f}, {v:.6f}" for n, (x, y, u, v) in enumerate(ends)]
+    again = [f"ink L{n} from {dice.randint(0, 40)}% of L{n} to {dice.randint(50, 100)}% of L{n}" for n in range(5)]
+    flat = [shapely.LineString([(round(x, 6), round(y, 6)), (round(u, 6), round(v, 6))]) for x, y, u, v in ends]
+    faces = [face for face in polygonize(unary_union(flat)) if face.area > 20.0]
+    for face in faces[:4]:
+        at = face.representative_point()
+        found = report(*lines, *again, f"measure area {at.x:.9f}, {at.y:.9f}")["readings"][-1]
+        assert found["value"] == pytest.approx(face.area, rel=1e-6)

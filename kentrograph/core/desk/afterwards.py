@@ -24,7 +24,13 @@ def going_on(line: OpenLine) -> Draft | None:
         return Draft(kind.word, tuple(text for one, text in given if one.word in kind.again))
     if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
         return None
+    if not _ENDED & {given.word for given in line.step.statement.givens}:
+        # It ends where it touches, and nobody has said where: the next one begins anew.
+        return None
     return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
+
+
+_ENDED = frozenset({"from", "to", "through", "length", "until"})
 
 
 def joining(book: Book, line: OpenLine, statement: str) -> OpenLine:

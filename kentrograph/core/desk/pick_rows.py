@@ -243,7 +243,9 @@ def _line(
     through = [f"through {place}"]
     if "touching" in has:
         ends = [f"to {place}", f"from {place}"]
-    if pointed.special or not touching or not (ring or has):
+    # Where something is touched already, another round figure is touched as well, whatever sight line runs by.
+    another = "touching" in has and ring and pointed.kind in OF_THE_LAST
+    if (pointed.special and not another) or not touching or not (ring or has):
         return [*ends, *through, *touching]
     if "touching" not in has and not _leads(book, draft, touching[0], pointed, pointer, index):
         return [*ends, *touching, *through]

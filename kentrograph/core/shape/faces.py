@@ -27,7 +27,6 @@ Around = Callable[[Box], Iterable[tuple[Id, Curve]]]
 """What runs in a box (left, bottom, right, top): for each curve what it is known by, and itself."""
 _SPANS = 16
 """In so many spans a long curve is looked along, so that only what lies near it is met."""
-_MOST_EDGES = 20_000
 
 
 class _Edge(NamedTuple):
@@ -184,15 +183,18 @@ class Tracer:
         return nodes[edge.start].cut, nodes[edge.end].cut
 
     def _round(self, first: _Edge) -> list[_Edge] | None:
-        """All edges from one on, turning left, until it comes again; None where a line runs out of the drawing."""
+        """All edges from one on, turning left, until one comes again; None where a line runs out of the drawing.
+
+        That is the first one, but where curves run along each other: then what came before lies under what comes again.
+        """
         edges: list[_Edge] = []
-        edge: _Edge | None = first
-        while edge is not None and edge.end is not None and len(edges) < _MOST_EDGES:
+        at: dict[_Edge, int] = {}
+        edge = first
+        while edge.end is not None and edge not in at:
+            at[edge] = len(edges)
             edges.append(edge)
             edge = self._next(edge)
-            if edge == first:
-                return edges
-        return None
+        return edges[at[edge] :] if edge.end is not None else None
 
     def _next(self, edge: _Edge) -> _Edge:
         assert edge.end is not None

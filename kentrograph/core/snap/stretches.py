@@ -131,7 +131,14 @@ class _Seeker:
                 if beyond is not None and same_cut(self.figure, stop.cut, beyond):
                     continue
                 far = self._past(number, stop.cut, beyond, ahead)
-                if far is not None and (best is None or far < best[0]):
+                if far is None:
+                    continue
+                # What two figures do there says more than where another one, which lies upon this one, ends.
+                if best is not None and same_cut(self.figure, stop.cut, best[1].cut):
+                    nearer = _says_more(stop, best[1])
+                else:
+                    nearer = best is None or far < best[0]
+                if nearer:
                     best = far, stop
             # All that lies no further along than it was looked around is known.
             if best is not None and (complete or _length(piece, best[0]) <= reach):
@@ -186,6 +193,11 @@ class _Seeker:
             parts = ((0, other, carrier_of(other)),)
         self._others[id] = parts
         return parts
+
+
+def _says_more(one: Stop, other: Stop) -> bool:
+    """Whether a stop is a crossing, and the other is not."""
+    return one.words.startswith("crossing") and not other.words.startswith("crossing")
 
 
 def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple[Point, str]]:
