@@ -236,7 +236,7 @@ def test_by_pointing_alone(kind: str, does: list[At | str], text: str) -> None:
     ("way", "ids"),
     [
         ("together", ["L1", "L2"]), ("like", ["L1", "L2"]), ("pen", ["K1", "L1", "L2", "C1", "A1"]), ("step", ["L1"]),
-        ("group", ["K1", "L1", "C1"]), ("everything", ["K1", "L1", "L2", "C1", "A1"]),
+        ("group", ["K1", "L1", "C1"]), ("inside", ["L1"]), ("everything", ["K1", "L1", "L2", "C1", "A1"]),
     ],
 )  # fmt: skip
 def test_what_is_selected_with_a_figure(way: Way, ids: list[str]) -> None:
@@ -263,3 +263,32 @@ def test_the_greatest_that_fits_is_offered(kind: str, rows: tuple[str, ...], typ
     assert view.problem.suggested == offered
     better = line_view(made, Looked(draft=Draft(kind, rows), text=offered))
     assert better.enter.do == "write"
+
+
+def test_what_lies_inside_a_figure() -> None:
+    made = book(
+        "K1 = rectangle from 0, 0 size 60, 40", "C1 = circle centre 10, 10 radius 5", "C2 = circle centre 55, 10 radius 9",
+        "L1 = line from 5, 30 to 50, 30", "P1 = point 30, 20", "P2 = point 90, 20", "E1 = ellipse centre 30, 20 axes 8, 4",
+    )  # fmt: skip
+    assert [made.name_of(id) for id in alike(made, made.order[0], "inside")] == ["K1", "C1", "L1", "P1", "E1"]
+
+
+@pytest.mark.parametrize(
+    ("at", "told"),
+    [
+        ((60, 13), ("edge 2 of K1: length 40.000 mm · direction 90°", "K1: area 2400.000 mm² · perimeter 200.000 mm")),
+        ((60, 40), ("corner of 90°", "K1: area 2400.000 mm² · perimeter 200.000 mm")),
+        ((120, 0.3), ("length 60.000 mm · direction 0°",)),
+        ((170, 30), ("radius 20.000 mm · area 1256.637 mm²",)),
+        ((30, 100.2), ("radius 20.000 mm · length 41.888 mm · sweep 120°",)),
+        ((300, 300), ()),
+    ],
+)
+def test_what_lies_under_the_pointer_tells_its_measures(at: At, told: tuple[str, ...]) -> None:
+    """By hand: 60 by 40, pi 20², 120° of a radius of 20."""
+    view = line_view(book(*PLATE), Looked(pointer=pointer(at), aimed=True))
+    assert view.tag is not None
+    assert view.tag.told == told
+    # While something is written the tag says what is taken, and nothing else.
+    busy = line_view(book(*PLATE), Looked(draft=Draft("line"), pointer=pointer(at), aimed=True))
+    assert busy.tag is None or busy.tag.told == ()

@@ -38,6 +38,7 @@ from .pointing import (
     turning_about,
     with_solution,
 )
+from .told import told
 from .view_types import (
     BrushView,
     CarryView,
@@ -102,8 +103,11 @@ def _looked(book: Book, at: Looked) -> LineView:
         return _brush_view(book, at, at.draft, index)
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
     shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
+    line = _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
+    if at.draft is None and not at.text and line.tag is not None and read.pointed is not None:
+        line = replace(line, tag=replace(line.tag, told=told(book, read.pointed)))
     return replace(
-        _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer),
+        line,
         handles=_handles(shown),
         click=_enter(read.click) if read.click else None,
         picks=list(read.rows),

@@ -169,7 +169,7 @@ class TagView:
 
     ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
     the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
-    what passing over it starts sight lines from.
+    what passing over it starts sight lines from. ``told`` are the measures of the figure, while nothing is written.
     """
 
     words: str
@@ -180,6 +180,7 @@ class TagView:
     sights: list[FigureData]
     of_figure: bool
     passes: str | None
+    told: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,12 +11,14 @@ class FigureSet:
     """Figures that are taken as one: the copies of a `repeat`, what a group names, a placed symbol. Sets may hold sets.
 
     ``names`` are those of its members, where they have any, in the form in which they are compared; ``row`` is how many stand in
-    each row, where they stand in rows. Raises `Refused` (empty_set).
+    each row, where they stand in rows; ``pens`` what each member is drawn with, where that is not the pen of the set. Raises
+    `Refused` (empty_set).
     """
 
     members: tuple[Any, ...]
     names: tuple[str, ...] = ()
     row: int = 0
+    pens: tuple[str, ...] = ()
 
     def __post_init__(self) -> None:
         if not self.members:

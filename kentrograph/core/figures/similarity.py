@@ -90,8 +90,8 @@ def carried(figure: Figure, by: Similarity) -> Figure:
             return Outline(tuple(_piece(piece, by) for piece in pieces), closed)
         case Line() | Arc() | Ellipse():
             return _piece(figure, by)
-        case FigureSet(members, names, row):
-            return FigureSet(tuple(carried(member, by) for member in members), names, row)
+        case FigureSet(members, names, row, pens):
+            return FigureSet(tuple(carried(member, by) for member in members), names, row, pens)
         case _:
             assert_never(figure)
 

@@ -63,10 +63,13 @@ def figure_data(figure: Figure) -> FigureData:
             return {**data, "part": part, "from": _xy(figure.start), "to": _xy(figure.end)}
         case Outline(pieces, closed):
             return {"kind": "outline", "pieces": [figure_data(p) for p in pieces], "closed": closed}
-        case FigureSet(members, names):
+        case FigureSet(members, names, _, pens):
             shown = [figure_data(member) for member in members]
             for one, name in zip(shown, names, strict=False):
                 one["name"] = name
+            for one, pen in zip(shown, pens, strict=False):
+                if pen:
+                    one["pen"] = pen
             return {"kind": "set", "pieces": shown}
         case _:
             assert_never(figure)

@@ -11,7 +11,7 @@ from ..book.edits import Insert, Several
 from ..book.kinds import ALL
 from ..book.manner import Datum, Header
 from ..book.names import key_of
-from ..book.scene import seen
+from ..book.scene import pen_of, seen
 from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
 from ..book.tree import UNREAD, Given, KindOf, Name, Statement, SymbolBody
 from ..book.values import Drawn, Untouchable, Value
@@ -167,14 +167,17 @@ class _Body(SymbolBody):
             at = self.start + sum(len(before) + 1 for before in self.text.split("\n")[: line - 1])
             end = at + len(self.text.split("\n")[line - 1])
             raise refuse("in_symbol", at, end, line=line + 1, problem=problem)
-        members: dict[str, Any] = {}
+        members: dict[str, tuple[Any, str]] = {}
         for step in script.steps:
             for id, name, figure in book.figures_of(step.id):
                 if name and not isinstance(figure, Untouchable) and seen(book, id):
-                    members[key_of(name)] = figure
+                    members[key_of(name)] = figure, pen_of(book, id)
         if not members:
             raise refuse("empty_symbol", self.start, self.start + len(self.text))
-        made = FigureSet(tuple(members.values()), tuple(members))
+        figures, pens = zip(*members.values(), strict=True)
+        # What is in ink is drawn with the pen that the symbol is placed with.
+        own = tuple("" if pen == "ink" else pen for pen in pens)
+        made = FigureSet(figures, tuple(members), 0, own if any(own) else ())
         times = convert(1.0, script.header.manner.unit, unit)
         scaled = carried(made, dilation(Point(0.0, 0.0), times)) if times != 1.0 else made
         assert isinstance(scaled, FigureSet)

@@ -8,10 +8,12 @@ from ..book.index import index_of
 from ..book.order import END
 from ..book.scene import pen_of, seen
 from ..book.values import Drawn, Untouchable
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.similarity import carried, rotation
 from ..measure.away import away
+from ..measure.inside import is_inside
 from ..meet import meet
 from ..tolerance import TOLERANCE
 
@@ -82,13 +84,13 @@ def hanging_together(book: Book, id: str) -> list[str]:
     return sorted({whole_of(one) for one in found}, key=lambda one: (book.order.key(book.step_of(one)), one))
 
 
-Way = Literal["together", "like", "pen", "step", "group", "everything"]
+Way = Literal["together", "like", "pen", "step", "group", "inside", "everything"]
 
 
 def alike(book: Book, id: str, way: Way) -> list[str]:
     """A figure, by its id, and others in some respect, in the order of the book: all that hangs together with it, all of its kind
-    drawn with its pen, all that its pen draws, all that comes of its step, all that stands in a group with it, or everything.
-    Raises `Refused` (no_step)."""
+    drawn with its pen, all that its pen draws, all that comes of its step, all that stands in a group with it, all that lies
+    inside it, or everything. Raises `Refused` (no_step)."""
     if way == "together":
         return hanging_together(book, id)
     book.position(book.step_of(id))
@@ -105,10 +107,28 @@ def alike(book: Book, id: str, way: Way) -> list[str]:
         case "group":
             found = {member for group in groups(book).values() if id in group for member in group} or {id}
             return [one for one in shown if one in found]
+        case "inside":
+            outer = book.figure_of(id)
+            return [one for one in shown if one == id or _is_within(outer, book.figure_of(one))]
         case "everything":
             return list(shown)
         case _:
             assert_never(way)
+
+
+def _is_within(outer: Figure, figure: Figure) -> bool:
+    """Whether a figure lies inside a closed one, which it may touch."""
+    if isinstance(figure, FigureSet):
+        return all(_is_within(outer, member) for member in figure.members)
+    if isinstance(figure, Point):
+        return is_inside(outer, figure)
+    if isinstance(figure, EndlessLine) or isinstance(outer, Point | FigureSet):
+        return False
+    pieces: tuple[Curve, ...] = figure.pieces if isinstance(figure, Outline) else (figure,)
+    edges: tuple[Curve, ...] = outer.pieces if isinstance(outer, Outline) else (outer,)
+    if any(meet(piece, edge).how == "crossing" for piece in pieces for edge in edges):
+        return False
+    return all(not isinstance(one, EndlessLine) and is_inside(outer, place_along(one, 0.5 * one.length)) for one in pieces)
 
 
 def groups(book: Book) -> dict[str, tuple[str, ...]]:

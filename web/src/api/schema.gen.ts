@@ -1858,7 +1858,7 @@ export interface components {
          *
          *     ``kind`` is what kind of place it is, empty for a plain position; ``more`` how many lie in the very same spot; ``sights``
          *     the sight lines that it lies on; ``of_figure`` whether the figure there is meant more likely than the place; ``passes``
-         *     what passing over it starts sight lines from.
+         *     what passing over it starts sight lines from. ``told`` are the measures of the figure, while nothing is written.
          */
         TagView: {
             /** At */
@@ -1875,6 +1875,11 @@ export interface components {
             passes: string | null;
             /** Sights */
             sights: components["schemas"]["FigureView"][];
+            /**
+             * Told
+             * @default []
+             */
+            told: string[];
             /** Words */
             words: string;
         };
@@ -2302,7 +2307,7 @@ export interface operations {
     get_alike_api_drawings__id__alike__figure__get: {
         parameters: {
             query: {
-                way: "together" | "like" | "pen" | "step" | "group" | "everything";
+                way: "together" | "like" | "pen" | "step" | "group" | "inside" | "everything";
             };
             header?: never;
             path: {

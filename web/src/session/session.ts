@@ -54,6 +54,11 @@ export class Session {
     this.socket = null;
   }
 
+  /** Whether what was read last is what there is to read: nothing asked for is on its way. */
+  get upToDate(): boolean {
+    return !this.flying && this.wanted === null;
+  }
+
   /** Reads the open line; an older reading that has not been sent yet is dropped. */
   read(reading: Reading): void {
     this.wanted = reading;

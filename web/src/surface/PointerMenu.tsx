@@ -101,6 +101,7 @@ const WAYS: readonly (readonly [Alike, string])[] = [
   ["pen", "All that its pen draws"],
   ["step", "All that its step made"],
   ["group", "Its group"],
+  ["inside", "All that lies inside it"],
   ["everything", "Everything"],
 ];
 

@@ -13,7 +13,7 @@ vi.mock("../api/client", () => ({
 
 const at = (x: number, y = 0) => ({ x, y });
 let openLine: Record<"dragFrom" | "dragTo" | "click" | "refresh", ReturnType<typeof vi.fn>>;
-let hands: Record<"letGo" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
+let hands: Record<"choose" | "letGo" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
@@ -21,6 +21,7 @@ beforeEach(() => {
   useInterface.setState({ ...NOTHING });
   openLine = { dragFrom: vi.fn(() => true), dragTo: vi.fn(), click: vi.fn(), refresh: vi.fn() };
   hands = {
+    choose: vi.fn(),
     letGo: vi.fn(),
     strokeFrom: vi.fn(() => false),
     strokeDone: vi.fn(),
@@ -95,28 +96,10 @@ describe("while something is written", () => {
 });
 
 describe("with nothing begun", () => {
-  it("a click selects what is under it, or nothing", () => {
-    useInterface.setState({ pointed: "a", others: ["x"] });
+  it("a click selects what is under it, with Shift as well", () => {
     gesture([at(0)]);
-    expect(useInterface.getState()).toMatchObject({ selected: "a", others: [] });
-    useInterface.setState({ pointed: null });
-    gesture([at(0)]);
-    expect(useInterface.getState().selected).toBeNull();
-  });
-
-  it("with Shift figures are added and taken away again", () => {
-    const selection = () => [useInterface.getState().selected, ...useInterface.getState().others];
-    for (const id of ["a", "b", "c"]) {
-      useInterface.setState({ pointed: id });
-      gesture([at(0)], { shift: true });
-    }
-    expect(selection()).toEqual(["c", "a", "b"]);
-    useInterface.setState({ pointed: "a" });
     gesture([at(0)], { shift: true });
-    expect(selection()).toEqual(["c", "b"]);
-    useInterface.setState({ pointed: "c" });
-    gesture([at(0)], { shift: true });
-    expect(selection()).toEqual(["b"]);
+    expect(hands.choose.mock.calls).toEqual([[false], [true]]);
   });
 
   it("a box takes what it holds, shown while it is drawn", async () => {

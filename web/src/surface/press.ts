@@ -3,7 +3,7 @@ import { alike, inside } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { unlocked } from "../state/groups";
 import { useInterface } from "../state/interface";
-import { choose, selectAll, selectedIds } from "../state/selection";
+import { selectAll, selectedIds } from "../state/selection";
 import type { TableParts } from "../table/context";
 import type { View } from "./view";
 
@@ -94,10 +94,7 @@ export class Press {
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
     } else if (this.moved && doing === "choose") this.box(view, at, shift);
-    else {
-      const { pointed } = useInterface.getState();
-      choose(pointed !== null && unlocked([pointed]).length > 0 ? pointed : null, shift);
-    }
+    else openLine.hands.choose(shift);
   }
 
   /** What was begun by going down is dropped: a second finger came. */

@@ -30,6 +30,9 @@ export function showTag(
       else if (!pick && line.click?.do === "write") rows.push(["live", "click takes it"]);
     }
   }
+  if (handle === null && !draft && text === "" && !line.carry)
+    for (const row of line.tag?.told ?? []) rows.push(["live", row]);
+  if (draft && line.reading && text.trim() === "") rows.push(["typed", line.reading.value]);
   if (line.brush && !handle) {
     const { words, why, entries } = line.brush;
     if (entries.length > 1) rows.push(["words", `${entries.length} stretches`]);

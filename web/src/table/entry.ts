@@ -7,12 +7,14 @@ export type Drag = NonNullable<Kind["drag"]>;
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke";
+  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke" | "choose";
   readonly text: string;
   /** Where a click was made. */
   readonly pointer?: Pointer;
   /** Where the pointer went from where it went down. */
   readonly stroke?: ReadRequest["stroke"] & object;
+  /** Whether what is chosen is added to what is selected. */
+  readonly more?: boolean;
   /** What a figure begins with. */
   readonly rows?: readonly string[];
   /** Which way the solutions or readings are stepped through. */

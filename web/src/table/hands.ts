@@ -2,9 +2,10 @@
 import type { ReadRequest } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
+import { unlocked } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
-import { selectedIds } from "../state/selection";
+import { choose, selectedIds } from "../state/selection";
 import { putDown } from "./clipboard";
 import type { Entry, Pointer } from "./entry";
 import { mendStep, refuse, writeAll, writeStep } from "./writing";
@@ -57,9 +58,13 @@ export class Carries {
   }
 }
 
+function chooseOne(figure: string | null, more: boolean): void {
+  choose(figure !== null && unlocked([figure]).length > 0 ? figure : null, more);
+}
+
 /** What it needs of the open line. */
 interface Written {
-  readonly session: Pick<Session, "act" | "readNow">;
+  readonly session: Pick<Session, "act" | "readNow" | "upToDate">;
   readonly pointer: Pointer;
   reading: (text: string) => Omit<ReadRequest, "type" | "seq">;
   inFrontOf: () => string | null;
@@ -106,6 +111,17 @@ export class Hands {
     if (brush && brush.entries.length > 0) await writeAll(this.line.session, brush.entries, this.line.inFrontOf());
     else if (brush && brush.why !== "") refuse(brush.why);
     this.line.refresh();
+  }
+
+  /** The figure under the pointer is selected, or added: at once where it is known, else in its turn, once it has been read. */
+  choose(more: boolean): void {
+    if (this.line.session.upToDate) chooseOne(useInterface.getState().pointed, more);
+    else this.line.push({ key: "choose", text: "", pointer: this.line.pointer, more });
+  }
+
+  async chosen(pointer: Pointer, more: boolean): Promise<void> {
+    const read = await this.line.session.readNow({ ...this.line.reading(""), pointer });
+    chooseOne(read?.tag?.figure ?? null, more);
   }
 
   /** What was carried is let down where the pointer is: the step that was shown is written. */

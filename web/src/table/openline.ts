@@ -276,7 +276,7 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer, by, stroke, rows }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by, stroke, rows, more }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
     else if (key === "turn") await this.turned(text, by ?? 1);
@@ -288,6 +288,7 @@ export class OpenLine {
       this.trail = [];
       this.setKept({ kind: text, rows: rows ? [...rows] : selectedFor(text), at: null, again: false });
     } else if (key === "stroke") await this.hands.write(pointer ?? null, stroke ?? []);
+    else if (key === "choose") await this.hands.chosen(pointer ?? null, more ?? false);
     else if (key === "pick") await this.pickAgain(pointer ?? null);
     else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {

@@ -5,7 +5,7 @@ import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
 import { FONT, LOOK } from "../look";
 import { toScreen } from "../turned";
-import { paths, penOf, strokePens } from "./pens";
+import { paths, penOf, strokePens, traceInPens } from "./pens";
 
 const MANY = 3000;
 
@@ -39,7 +39,7 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
       continue;
     }
     if (step.hidden || replaced(step) || step.figure === null) continue;
-    traceFigure(pens[penOf(step)], c, step.figure);
+    traceInPens(pens, c, penOf(step), step.figure);
   }
   // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
   const many = steps.length > MANY;
@@ -70,7 +70,7 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Sh
   for (const step of lit) {
     if (step.hidden || !step.figure) continue;
     traceFigure(glow, c, step.figure);
-    traceFigure(pens[penOf(step)], c, step.figure);
+    traceInPens(pens, c, penOf(step), step.figure);
   }
   g.lineJoin = "round";
   g.lineCap = "round";

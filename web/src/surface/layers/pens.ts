@@ -1,5 +1,8 @@
 /** What each pen draws like: pencil under the narrow lines, ink over all. Dashes are on paper, whatever the zoom. */
-import type { Pen, Step } from "../../api/types";
+import type { Figure, Pen, Step } from "../../api/types";
+import { useInterface } from "../../state/interface";
+import type { Camera } from "../camera";
+import { traceFigure } from "../figures";
 import { LOOK } from "../look";
 
 type PenName = Pen["word"];
@@ -28,6 +31,14 @@ export function paths(): Paths {
 /** The pen of a step; a newer one that this page does not know draws like ink. */
 export function penOf(step: Pick<Step, "pen">): PenName {
   return step.pen in PENS ? (step.pen as PenName) : "ink";
+}
+
+/** Traces a figure with its pen; of a set each member that has a pen of its own with that. */
+export function traceInPens(drawn: Paths, c: Camera, pen: PenName, figure: Figure): void {
+  if (figure.kind === "set" && figure.pieces?.some((piece) => piece.pen ?? piece.kind === "set"))
+    for (const piece of figure.pieces) traceInPens(drawn, c, piece.pen ? penOf({ pen: piece.pen }) : pen, piece);
+  // Out of sight with the rest of the pencil.
+  else if (pen !== "pencil" || useInterface.getState().pencil) traceFigure(drawn[pen], c, figure);
 }
 
 export function strokePens(g: CanvasRenderingContext2D, drawn: Paths): void {

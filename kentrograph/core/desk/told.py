@@ -1,0 +1,72 @@
+"""What a figure under the pointer tells of itself while nothing is written: its own measures, in the drawing's unit."""
+
+from math import atan2, degrees
+from typing import Any, assert_never
+
+from ..book.book import Book
+from ..book.manner import Header
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..measure.area import area_of, perimeter_of
+from ..problem import Refused
+from ..shape.corners import turn_between
+from ..snap.away import edge_at
+from . import display
+from .pointing import Pointed
+
+
+def told(book: Book, pointed: Pointed) -> tuple[str, ...]:
+    """The measures of the figure under the pointer, line by line: of an outline those of the piece there, then its own; at a
+    corner of one the angle there. Nothing where none is."""
+    figure = book.figure_of(pointed.figure) if pointed.figure is not None else None
+    header = book.header
+    if isinstance(figure, Outline):
+        name = book.name_of(pointed.figure or "")
+        piece, called = edge_at(figure, name, pointed.at.x, pointed.at.y)
+        corner = _corner(figure, pointed.at)
+        first = f"corner of {display.dms(corner)}" if corner is not None else f"{called}: {_of_curve(piece, header)}"
+        return (first, f"{name}: {_of_outline(figure, header)}" if name else _of_outline(figure, header))
+    if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+        return (_of_curve(figure, header),)
+    return (display.place(figure, header),) if isinstance(figure, Point) else ()
+
+
+def _of_curve(curve: Curve, header: Header) -> str:
+    match curve:
+        case Line():
+            return f"length {display.with_unit(curve.length, header)} · direction {display.direction(curve.direction, header)}"
+        case EndlessLine():
+            return f"direction {display.direction(curve.direction, header)}"
+        case Circle(_, radius):
+            return f"radius {display.with_unit(radius, header)} · area {_area(curve, header)}"
+        case Arc(_, radius, _, _, sweep):
+            said = (f"radius {display.with_unit(radius, header)}", f"length {display.with_unit(curve.length, header)}")
+            return " · ".join([*said, f"sweep {display.dms(sweep)}"])
+        case Ellipse(_, a, b):
+            axes = f"half axes {display.length(a, header)}, {display.with_unit(b, header)}"
+            rest = f"area {_area(curve, header)}" if curve.whole else f"length {display.with_unit(curve.length, header)}"
+            return f"{axes} · {rest}"
+        case _:
+            assert_never(curve)
+
+
+def _of_outline(outline: Outline, header: Header) -> str:
+    if not outline.closed:
+        return f"length {display.with_unit(outline.length, header)}"
+    try:
+        return f"area {_area(outline, header)} · perimeter {display.with_unit(perimeter_of(outline), header)}"
+    except Refused:
+        # One that crosses itself has no area.
+        return f"length {display.with_unit(outline.length, header)}"
+
+
+def _area(figure: Any, header: Header) -> str:
+    return f"{display.length(area_of(figure), header)} {header.manner.unit}²"
+
+
+def _corner(outline: Outline, at: Point) -> float | None:
+    """The angle between the two pieces that meet at a place, in degrees; None where it is no corner."""
+    pieces = outline.pieces
+    for n, piece in enumerate(pieces):
+        if piece.start == at and (n > 0 or outline.closed):
+            return 180.0 - abs(degrees(atan2(*turn_between(pieces[n - 1], piece))))
+    return None
