@@ -33,7 +33,7 @@ def main(address: str) -> None:
         at_the_pointer(page, f"{address}/drawings/{ids['Platform ring']}")
         turned(page, f"{address}/drawings/{ids['Showground plan']}")
         helping(page, f"{address}/drawings/{ids['Cam plate']}")
-        inking(page, f"{address}/drawings/{ids['Rounding-board panel']}")
+        inking(page, f"{address}/drawings/{ids['Cam plate']}")
         grouped(page, f"{address}/drawings/{ids['Platform ring']}")
         blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
         dense(page, address)
@@ -207,16 +207,16 @@ def helping(page: Page, address: str) -> None:
 
 
 def inking(page: Page, address: str) -> None:
-    """A stroke with ink over what three foils close in, before the button is let go."""
+    """A stroke with ink over what is still in pencil between hub and nose, before the button is let go."""
     page.goto(address)
     page.wait_for_selector("[data-step]")
     page.keyboard.type("ink")
     page.keyboard.press("Enter")
     page.wait_for_timeout(300)
-    page.mouse.move(*at(page, 0, 150))
+    page.mouse.move(*on_screen(page, 12, 3.5))
     page.mouse.down()
-    for x, y in ((0, 75), (-60, -20), (-120, -60), (0, -160), (120, -60), (60, -20)):
-        page.mouse.move(*at(page, x, y), steps=8)
+    for x, y in ((30, 9), (56, 16.5)):
+        page.mouse.move(*on_screen(page, x, y), steps=8)
     take(page, "inking")
     page.keyboard.press("Escape")
     page.mouse.up()
@@ -228,22 +228,13 @@ def grouped(page: Page, address: str) -> None:
     page.goto(address)
     page.wait_for_selector("[data-step]")
     page.get_by_role("tab", name="Groups").click()
-    page.mouse.click(*at(page, 2450, 30))
+    page.mouse.click(*on_screen(page, 2450, 30))
     page.wait_for_timeout(300)
     page.get_by_role("button", name="Mark what is selected").click()
     page.get_by_role("button", name="rings").click()
-    page.mouse.move(*at(page, 1650, 0))
+    page.mouse.move(*on_screen(page, 1650, 0))
     take(page, "groups")
     page.get_by_role("tab", name="Book").click()
-
-
-def at(page: Page, x: float, y: float) -> tuple[float, float]:
-    """A place of the drawing on the screen."""
-    camera = page.get_by_test_id("figures").get_attribute("data-camera") or ""
-    box = page.locator("main").bounding_box()
-    assert box is not None
-    cx, cy, scale, _ = map(float, camera.split())
-    return box["x"] + box["width"] / 2 + (x - cx) * scale, box["y"] + box["height"] / 2 - (y - cy) * scale
 
 
 def blueprint(page: Page, address: str) -> None:

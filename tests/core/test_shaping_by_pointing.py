@@ -253,6 +253,7 @@ def test_what_is_selected_with_a_figure(way: Way, ids: list[str]) -> None:
         ("fillet", ("corner 3 of K1",), "50", "radius 40"),  # by hand: as far as the shorter side
         ("fillet", ("K1",), "70", "radius 40"),
         ("chamfer", ("corner 2 of K1",), "90", "by 40"),
+        ("offset", ("K1",), "by 50 inside", "by 19.9 inside"),  # 20 is half of the shorter side: nothing is left of it
         ("fillet", ("corner 2 of K2",), "50", "radius 17.3205"),  # an equilateral corner, side 30: 30 tan 30
     ],
 )

@@ -143,15 +143,15 @@ def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None
     state.book, _ = book.edited(edit)
     stroke.stretches.append(book.figure_of(stretch.id) if whole else stretch.part)
     stroke.entries.append(entry)
-    stroke.words, stroke.why = _in_words(entry, stretch), ""
+    stroke.words, stroke.why = _in_words(brush.kind, entry, stretch), ""
 
 
-def _in_words(entry: Entry, stretch: Stretch) -> tuple[str, ...]:
+def _in_words(kind: BrushKind, entry: Entry, stretch: Stretch) -> tuple[str, ...]:
     """What is done to which figure, and from where to where."""
     if not entry.text:
         return (f"{stretch.name} as a whole goes",)
     ends = [f"{word} {stop.words}" for word, stop in (("from", stretch.start), ("to", stretch.end)) if stop is not None]
-    return (" ".join(entry.text.split()[:2]), *(ends if " from " in entry.text else ()))
+    return (f"{kind} {stretch.name}", *(ends if " from " in entry.text else ()))
 
 
 def _stretch(book: Book, brush: Brush, id: str, at: Point, before: str | None) -> Stretch | None:

@@ -142,7 +142,7 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
         if isinstance(value, Drawn):
             offered = complete_given(draft.kind, statement, "")
             return OpenLine("write", draft, "", enough[0], step, value, None, enough[1], offered)
-    if draft.again and draft.rows:
+    if draft.again and draft.rows and draft.kind in KINDS and KINDS[draft.kind].onward:
         said = f"It goes on from there. {said} Backspace begins elsewhere, Esc ends it."
     if _series(book, draft, at):
         said = f"A number is another radius about the same centre. {said}"

@@ -1,6 +1,6 @@
 """The nearest thing that would work, as a text that one key takes: ``radius 15.7`` for a radius that is too small."""
 
-from math import pi
+from math import floor, log10, pi
 from typing import NamedTuple
 
 from ..book.step import Step
@@ -16,6 +16,7 @@ _BETTER = {
     "radius_not_possible": ("nearest", _SHARES),
     "length_too_short": ("least", _LENGTH),
     "does_not_fit": ("most", _OF_CORNERS),
+    "nothing_left": ("below", _OF_CORNERS),
     "none_fits": ("most", _OF_CORNERS),
 }
 """The field of a problem in which the better size stands, and the givens that it is a size for."""
@@ -38,7 +39,7 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
     if problem.kind == "bad_sweep":
         return _whole_circle(step, problem)
     field, shares = _BETTER.get(problem.kind, ("", {}))
-    better = problem.fields.get(field)
+    better = problem.fields.get("most" if field == "below" else field)
     given = next((g for g in step.statement.givens if g.word in shares), None)
     if better is None or given is None:
         return None
@@ -48,19 +49,25 @@ def suggestion(step: Step, problem: Problem, unit: str) -> Suggestion | None:
     size = convert(better * shares[given.word], unit, step.manner.unit)
     if field == "most":
         size = _down(size)
+    if field == "below":
+        size = _below(size)
     if not size > 0.0:
         return None
     text = step.statement.text
-    words = f"{given.word} {size:.12g}"
-    kept = " ".join(given.sides)
-    written = f"{words} {kept}".strip()
-    return Suggestion(words, text[: given.start] + written + text[given.end :], given.start, given.end)
+    written = " ".join([given.word, f"{size:.12g}", *given.sides])
+    return Suggestion(written, text[: given.start] + written + text[given.end :], given.start, given.end)
 
 
 def _down(size: float) -> float:
     """A size in six digits, no greater than it was."""
     short = float(f"{size:.6g}")
     return short if short <= size else float(f"{size * (1.0 - ROUGH_SHARE):.6g}")
+
+
+def _below(size: float) -> float:
+    """The next rounder size in three digits below one that is too large itself."""
+    step = 10.0 ** (floor(log10(size)) - 2) if size > 0.0 else 0.0
+    return float(f"{size - step:.3g}")
 
 
 def _whole_circle(step: Step, problem: Problem) -> Suggestion | None:

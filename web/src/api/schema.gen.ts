@@ -758,7 +758,7 @@ export interface components {
          * @description A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
          *
          *     ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
-         *     stand there that goes on from that one.
+         *     stand there that goes on from that one, or names what was selected.
          *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
          *     circle, a bare number is the next size about the same centre.
          *     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.

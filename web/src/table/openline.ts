@@ -12,6 +12,12 @@ import { Hands } from "./hands";
 import { selectedFor } from "../state/selection";
 import { mendStep, refuse, writeStep } from "./writing";
 
+/** A kind with what is selected given to it; that gives way to anything else that is named. */
+function withSelected(kind: string): Draft {
+  const rows = selectedFor(kind);
+  return { kind, rows, at: null, again: rows.length > 0 };
+}
+
 export class OpenLine {
   pointer: Pointer = null;
   /** Whether the pointer was moved since the last key, and where it was then. */
@@ -286,7 +292,7 @@ export class OpenLine {
       const { draft, mend } = useInterface.getState();
       if (draft || mend) await this.leave();
       this.trail = [];
-      this.setKept({ kind: text, rows: rows ? [...rows] : selectedFor(text), at: null, again: false });
+      this.setKept(rows ? { kind: text, rows: [...rows], at: null, again: false } : withSelected(text));
     } else if (key === "stroke") await this.hands.write(pointer ?? null, stroke ?? []);
     else if (key === "choose") await this.hands.chosen(pointer ?? null, more ?? false);
     else if (key === "pick") await this.pickAgain(pointer ?? null);
@@ -381,11 +387,7 @@ export class OpenLine {
     switch (enter.do) {
       case "begin":
         // A verb begins with what is selected.
-        this.setKept(
-          enter.draft && enter.draft.rows.length === 0
-            ? { ...enter.draft, rows: selectedFor(enter.draft.kind) }
-            : enter.draft,
-        );
+        this.setKept(enter.draft?.rows.length === 0 ? withSelected(enter.draft.kind) : enter.draft);
         return true;
       case "given":
         this.setKept(enter.draft);

@@ -78,8 +78,12 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Sh
   strokePens(g, pens);
   g.font = FONT;
   g.textAlign = "left";
-  for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink);
+  // Names of figures about one centre stand below one another.
+  const taken = new Map<string, number>();
+  for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink, taken);
 }
+
+const LINE_HEIGHT = 14;
 
 /** What is marked to be found again: one calm colour along it. */
 export function drawMarked(
@@ -107,14 +111,23 @@ function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown
   for (const step of points) if (!step.hidden && !marks.instead.has(stepOf(step.id))) drawName(g, c, step, LOOK.quiet);
 }
 
-function drawName(g: CanvasRenderingContext2D, c: Camera, step: Shown, colour: string): void {
+function drawName(
+  g: CanvasRenderingContext2D,
+  c: Camera,
+  step: Shown,
+  colour: string,
+  taken: Map<string, number> | null = null,
+): void {
   const at = step.figure && labelPlace(step.figure);
   if (!at) return;
   const [x, y] = toScreen(c, at);
   const [sx, sy] = [x + 8, y - 7];
   if (sx < 0 || sy < 0 || sx > c.width || sy > c.height) return;
+  const spot = `${Math.round(sx / 8)} ${Math.round(sy / 8)}`;
+  const above = taken?.get(spot) ?? 0;
+  taken?.set(spot, above + 1);
   g.fillStyle = colour;
-  g.fillText(step.name, sx, sy);
+  g.fillText(step.name, sx, sy + above * LINE_HEIGHT);
 }
 
 /** Where the names of points stand that are always shown: left, top, right, bottom. */
