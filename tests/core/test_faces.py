@@ -239,3 +239,10 @@ def test_lines_that_lie_twice_bound_what_they_bound_once(seed: int) -> None:
         at = face.representative_point()
         found = report(*lines, *again, f"measure area {at.x:.9f}, {at.y:.9f}")["readings"][-1]
         assert found["value"] == pytest.approx(face.area, rel=1e-6)
+
+
+def test_the_first_look_around_may_come_while_a_text_is_read() -> None:
+    """To count what comes of the split, the lines before it are drawn: the reading among them is the first that looks around."""
+    made = report("C1 = circle centre 0, 0 radius 5", "measure area 0, 1", "split C1 at 5, 0; 0, 5")
+    assert made["problems"] == []
+    assert made["readings"][0]["value"] == pytest.approx(25 * pi)

@@ -197,7 +197,9 @@ def _ring(i: int, j: int, ring: int) -> Iterator[tuple[int, int]]:
 
 def _level_of_points(book: Network) -> int:
     """The size of cells for point marks: about one of them in a cell, as they lie when the index is made."""
-    points = [v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Point)]
+    # By the order: a book that is being worked out can be asked for one value, not for all.
+    values = (book.values.get(id) for id in book.order)
+    points = [v.figure for v in values if isinstance(v, Drawn) and isinstance(v.figure, Point)]
     if len(points) < 2:
         return 0
     xs, ys = [p.x for p in points], [p.y for p in points]
