@@ -242,7 +242,9 @@ def test_lines_that_lie_twice_bound_what_they_bound_once(seed: int) -> None:
 
 
 def test_the_first_look_around_may_come_while_a_text_is_read() -> None:
-    """To count what comes of the split, the lines before it are drawn: the reading among them is the first that looks around."""
-    made = report("C1 = circle centre 0, 0 radius 5", "measure area 0, 1", "split C1 at 5, 0; 0, 5")
+    """To count what comes of the second split, the lines behind the first are added: the reading among them is the first that
+    looks around, in a book that is being changed."""
+    made = report("C1 = circle centre 0, 0 radius 5", "L1 = line from 1, 0 to 9, 0", "L2 = split L1 at 7, 0", "measure area 0, 1",
+                  "split L2 at 8, 0")  # fmt: skip
     assert made["problems"] == []
     assert made["readings"][0]["value"] == pytest.approx(25 * pi)
