@@ -85,7 +85,7 @@ def _looks(book: Book, id: str) -> list[tuple[bool, str]]:
 
 def looked(request: ReadRequest) -> Looked:
     """What a table asks to have read."""
-    pointer, carry = _pointer(request.pointer), request.carry
+    pointer, carry = pointer_of(request.pointer), request.carry
     return Looked(
         draft=_draft(request.draft),
         text=request.text,
@@ -107,7 +107,8 @@ def _draft(data: DraftData | None) -> Draft | None:
     return Draft(data.kind, tuple(data.rows), data.at, data.again, tuple(data.clicks)) if data else None
 
 
-def _pointer(data: PointerData | None) -> Pointer | None:
+def pointer_of(data: PointerData | None) -> Pointer | None:
+    """Where the pointer is, as the desk looks at it."""
     if data is None:
         return None
     s = data.snapping or SnappingData(off=[kind.key for kind in PLACE_KINDS.values() if not kind.on], turns=[])

@@ -39,21 +39,16 @@ from .schemas import (
     SnapKind,
     Typed,
 )
-from .service import Service
+from .service import service_of
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]
 
 
-def _service(request: Request) -> Service:
-    service: Service = request.app.state.service
-    return service
-
-
 @router.get("/health")
 def health(request: Request) -> dict[str, str]:
     """Answers once the database does."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         session.connection()
     return {"status": "ready"}
 
@@ -91,21 +86,21 @@ def get_pens() -> Any:
 @router.get("/drawings", response_model=list[DrawingView], response_model_exclude_none=True)
 def list_drawings(request: Request) -> Any:
     """All drawings on the shelf, the last changed first."""
-    with _service(request).session() as session:
-        return drawings.list_drawings(session, _service(request).cache)
+    with service_of(request).session() as session:
+        return drawings.list_drawings(session, service_of(request).cache)
 
 
 @router.post("/drawings", status_code=201, response_model=DrawingView)
 def create_drawing(request: Request, new: NewDrawing) -> Any:
     """A new drawing, empty or from a text."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return drawings.create_drawing(session, new.name, new.author, new.text)
 
 
 @router.get("/drawings/{id}", response_model=BookView)
 def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None, Query()] = None) -> Response:
     """A drawing's whole book, as it stands or as it stood at a revision."""
-    service = _service(request)
+    service = service_of(request)
     with service.session() as session:
         state = changes.current_state(session, service.cache, id)
         if revision is not None:
@@ -122,31 +117,31 @@ def _whole(state: State) -> Response:
 @router.get("/drawings/{id}/text", response_class=PlainTextResponse)
 def get_text(request: Request, id: UUID) -> str:
     """A drawing as a ``.kent`` text."""
-    return write_script(_service(request).state(id).book)
+    return write_script(service_of(request).state(id).book)
 
 
 @router.get("/drawings/{id}/numbers", response_model=list[float])
 def get_numbers(request: Request, id: UUID, field: Field, typed: Words) -> Any:
     """What is typed in a field for steps, as the drawing reads it."""
-    return numbers_of(_service(request).state(id).book, field, typed)
+    return numbers_of(service_of(request).state(id).book, field, typed)
 
 
 @router.get("/drawings/{id}/working/{step}", response_model=WorkingView)
 def get_working(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     """The loci and sums by which a person would find a step's figure."""
-    return working_view(_service(request).state(id).book, step)
+    return working_view(service_of(request).state(id).book, step)
 
 
 @router.get("/drawings/{id}/before/{step}", response_model=list[FigureData])
 def get_before(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     """What a verb works on, as it stands before it."""
-    return before_view(_service(request).state(id).book, step)
+    return before_view(service_of(request).state(id).book, step)
 
 
 @router.get("/drawings/{id}/values/{step}", response_model=list[ValueView])
 def get_values(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     """The values of a step's figure that can be stated."""
-    return values_view(_service(request).state(id).book, step)
+    return values_view(service_of(request).state(id).book, step)
 
 
 @router.get("/drawings/{id}/ways/{step}", response_model=list[WayView])
@@ -154,41 +149,41 @@ def get_ways(
     request: Request, id: UUID, step: Annotated[Id, Path()], word: Annotated[Typed, Query()], typed: Annotated[Typed, Query()]
 ) -> Any:
     """The ways in which a step could state another value, the fewest givens replaced first."""
-    return ways_view(_service(request).state(id).book, step, word, typed)
+    return ways_view(service_of(request).state(id).book, step, word, typed)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)
 def rename_drawing(request: Request, id: UUID, renamed: Renamed) -> Any:
     """Gives a drawing another name."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return drawings.rename_drawing(session, id, renamed.name)
 
 
 @router.delete("/drawings/{id}", status_code=204)
 def delete_drawing(request: Request, id: UUID) -> None:
     """Takes a drawing from the shelf; it can be brought back."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         drawings.delete_drawing(session, id)
 
 
 @router.post("/drawings/{id}/restore", response_model=DrawingView)
 def restore_drawing(request: Request, id: UUID) -> Any:
     """Brings a deleted drawing back."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return drawings.restore_drawing(session, id)
 
 
 @router.post("/drawings/{id}/duplicate", status_code=201, response_model=DrawingView)
 def duplicate_drawing(request: Request, id: UUID, author: Annotated[Author, Query()] = "drafter") -> Any:
     """A copy of a drawing as it stands."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return drawings.duplicate_drawing(session, id, author)
 
 
 @router.post("/drawings/{id}/changes", response_model=BookView)
 def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
     """One change; committed when this answers. 409 with code ``stale`` where the drawing has moved on."""
-    return _whole(_service(request).act(id, change.base, change.author, change.act))
+    return _whole(service_of(request).act(id, change.base, change.author, change.act))
 
 
 # The picture under a drawing ----------------------------------------------------------------------------
@@ -197,14 +192,14 @@ def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Respons
 @router.get("/drawings/{id}/backing", response_model=BackingView | None)
 def get_backing(request: Request, id: UUID) -> Any:
     """The picture that lies under a drawing, if there is one."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return backings.get_backing(session, id)
 
 
 @router.get("/drawings/{id}/backing/picture", response_class=Response)
 def get_backing_picture(request: Request, id: UUID) -> Response:
     """The picture itself."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         row = backings.get_backing(session, id)
         if row is None:
             raise backings.NoBacking("There is no picture under this drawing.")
@@ -222,7 +217,7 @@ async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(
             break
 
     def store() -> Any:
-        with _service(request).session() as session:
+        with service_of(request).session() as session:
             return backings.put_backing(session, id, bytes(content), Placing(scale=scale).model_dump())
 
     return await run_in_threadpool(store)
@@ -231,20 +226,20 @@ async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(
 @router.patch("/drawings/{id}/backing", response_model=BackingView)
 def place_backing(request: Request, id: UUID, placing: Placing) -> Any:
     """Places the picture anew."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         return backings.place_backing(session, id, placing.model_dump())
 
 
 @router.post("/drawings/{id}/backing/scale", response_model=BackingView)
 def scale_backing(request: Request, id: UUID, scaled: BackingScaled) -> Any:
     """Scales the picture so that two places on it are so far apart; the first of them stays where it is."""
-    apart = length_of(_service(request).state(id).book, scaled.apart)
-    with _service(request).session() as session:
+    apart = length_of(service_of(request).state(id).book, scaled.apart)
+    with service_of(request).session() as session:
         return backings.scale_backing(session, id, scaled.first, scaled.second, apart)
 
 
 @router.delete("/drawings/{id}/backing", status_code=204)
 def take_backing(request: Request, id: UUID) -> None:
     """Takes the picture away."""
-    with _service(request).session() as session:
+    with service_of(request).session() as session:
         backings.take_backing(session, id)

@@ -325,17 +325,17 @@ class ChangeRequest(Model):
     act: Act
 
 
-class Copying(Model):
-    """Figures to be copied; the place that they are carried by or, without one, the lower left corner of the box around them."""
-
-    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
-    at: tuple[Number, Number] | None = None
-
-
-class CopiedText(Model):
+class PastedText(Model):
     """A text of the entry language."""
 
     text: Text
+
+
+class CopiedView(BaseModel):
+    """A text of the entry language, and the place that its figures are carried by, in words."""
+
+    text: str
+    carried_by: str
 
 
 class ErrorView(BaseModel):

@@ -5,6 +5,7 @@ from contextlib import contextmanager
 from threading import Lock
 from uuid import UUID
 
+from fastapi import Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
@@ -13,6 +14,12 @@ from ..store.cache import BookCache
 from ..store.changes import State
 from .commands import edit_maker
 from .schemas import Act, Redo, Undo
+
+
+def service_of(request: Request) -> "Service":
+    """The one that answers a request."""
+    service: Service = request.app.state.service
+    return service
 
 
 class Service:

@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.desk.clipboard import copied, made_symbol, pasted
+from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.figures import Ellipse, Point
 from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
 from kentrograph.core.language.in_numbers import statements_of
@@ -54,7 +55,9 @@ def test_what_is_copied_is_put_down_as_it_was(header: tuple[str, ...], target: t
     """Between drawings in other units and with another datum: each figure lies about the place as it lay about the first."""
     made = book(*header, *DRAWING[:2], *DRAWING[3:])
     ids = [one for id in made.order for one, _, _ in made.figures_of(id) if one != made.order[1]]
-    text = copied(made, ids, Point(10.0, 10.0))
+    # The pointer is on the start of L1: it is carried by that.
+    text, carried_by = copied(made, ids, Pointer(10.0, 10.0, 0.5, 0.1))
+    assert carried_by == "start of L1"
     other = book(*target, "point 3, 3")
     after, _ = other.edited(pasted(other, text, Point(200.0, 300.0), "p")[0])
     scale = 25.4 if header else 1.0
@@ -89,3 +92,12 @@ def test_what_draws_nothing_is_refused(text: str) -> None:
     made = book("point 0, 0")
     with pytest.raises(Refused):
         pasted(made, text, Point(0.0, 0.0), "p")
+
+
+def test_away_from_it_a_copy_is_carried_by_its_lower_left_corner() -> None:
+    made = book("circle centre 30, 20 radius 8", "line from 0, 5 to 60, 5")
+    text, carried_by = copied(made, made.order[:2], Pointer(200.0, 90.0, 1.0, 0.1))
+    assert carried_by == "the lower left corner"
+    assert text.splitlines()[1:] == ["circle centre 30, 15 radius 8", "line from 0, 0 to 60, 0"]
+    # On the figure, and at no place of it, it is not carried by whatever is nearest to the pointer there.
+    assert copied(made, made.order[:1], Pointer(35.7, 25.7, 1.0, 0.1))[1] == "the lower left corner"

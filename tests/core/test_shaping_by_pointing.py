@@ -13,7 +13,7 @@ from kentrograph.core.desk.pointing import Pointer, Snapping
 from kentrograph.core.language.report import figure_data
 from kentrograph.core.snap.select import Way, alike
 
-from .support import book
+from .support import book, problem
 
 CROSS = (
     "pencil C1 = circle centre 0, 0 radius 10",
@@ -145,6 +145,23 @@ def test_pieces_inked_end_to_end_offer_to_be_joined() -> None:
     view = line_view(made, Looked(draft=Draft("ink")))
     assert view.enter.statement == "join A1 L3 L4"
     assert view.hint == "A1, L3 and L4 meet end to end all round: Enter joins them."
+
+
+def test_where_nothing_is_the_tag_says_so() -> None:
+    for made in (book("point 0, 0"), book(*CROSS)):
+        assert (stroke(made, "trim", (15, 15)).entries, stroke(made, "trim", (15, 15)).why) == (
+            [],
+            "There is nothing to trim here.",
+        )
+    # Once something was met, nothing is missed any more.
+    assert stroke(book(*CROSS), "ink", (15, 15), (5, 5)).why == ""
+
+
+def test_ink_is_a_verb_for_whatever_is_only_begun_behind_a_figure() -> None:
+    line = line_view(book(*CROSS), Looked(draft=Draft("ink"), text="C1 fro"))
+    assert (line.enter.do, line.enter.statement) == ("type", "C1 from ")
+    # A kind that was mistyped behind the pen is still told as such.
+    assert problem("ink cirle centre 0, 0 radius 5")["message"].startswith("“cirle” is no word")
 
 
 def test_an_endless_line_is_bounded_by_what_crosses_it() -> None:

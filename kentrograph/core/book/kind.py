@@ -155,7 +155,7 @@ class Kind:
     held: Held | None = None
     onward: str = ""
     """The given with which the next one begins, while the kind stays open; ``{name}`` is the one that was just written."""
-    again: tuple[str, ...] = ()
+    in_common: tuple[str, ...] = ()
     """The givens that the next one has in common with the one that was just written, while the kind stays open."""
     endless: bool = False
     """Whether more can always be given: what can be drawn is kept when it is left, and mended with all its givens."""

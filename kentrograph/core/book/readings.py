@@ -18,7 +18,7 @@ from ..measure.gap import gap_between
 from ..meet.nearest import feet
 from ..meet.within import within
 from ..problem import Refused, refuse
-from ..shape.faces import Face, Tracer
+from ..shape.faces import Face
 from .places import plan_thing
 from .planner import Env, Planner
 from .tree import PLACES, Name, Place, PlaceOf, Portion
@@ -74,11 +74,11 @@ def plan_face(p: Planner, place: Callable[[Env, Point], Any]) -> Callable[[Env, 
     def face(env: Env, last: Point) -> Face:
         at, around = place(env, last), env[scene]
         try:
-            return Tracer(lambda box: around.curves(box, True)).face(at)
+            return around.face(at, True)  # type: ignore[no-any-return]
         except Refused as refused:
             if refused.problem.kind == "on_an_edge":
                 raise
-        return Tracer(lambda box: around.curves(box, False)).face(at)
+        return around.face(at, False)  # type: ignore[no-any-return]
 
     return face
 

@@ -39,6 +39,13 @@ def seen(book: Network, id: str, at: Key = END) -> bool:
     return not _hidden(book, key, at) and not (_hidden_pens(book) and hidden_pen(book, pen_of(book, id, at), at))
 
 
+def in_sight(book: Network, id: str, at: Key, ink_only: bool = False) -> bool:
+    """Whether a figure stands before a place in the order and is seen there; with ``ink_only`` not where it is in pencil."""
+    if not ((at is END or book.order.key(book.step_of(id)) < at) and seen(book, id, at)):
+        return False
+    return not ink_only or pen_of(book, id, at) != "pencil"
+
+
 def _hidden(book: Network, key: str, at: Key) -> bool:
     """Whether the last step that hides or shows what has a name, or what a pen draws, hides it: whatever is made of it since."""
     said = [mark for mark in _all_marks(book, key, at) if mark in ("hide", "show")]

@@ -3,10 +3,11 @@
 from collections.abc import Iterator
 
 from ..figures import Curve, Outline, Point
+from ..shape.faces import Face, Tracer
 from .index import index_half_way, index_of
 from .network import Network
 from .order import Key
-from .scene import pen_of, seen
+from .scene import in_sight
 
 Known = tuple[tuple[str, int], Curve]
 """A curve by its figure and the number of its piece."""
@@ -27,12 +28,15 @@ class Surroundings:
             known = self._known.get((id, ink_only))
             yield from self._curves_of(id, ink_only) if known is None else known
 
+    def face(self, at: Point, ink_only: bool) -> Face:
+        """The face of the drawing around a place. Raises `Refused`: see `Tracer`."""
+        return Tracer(lambda box: self.curves(box, ink_only)).face(at)
+
     def _curves_of(self, id: str, ink_only: bool) -> tuple[Known, ...]:
         """The curves of a figure; none where it is not seen."""
         book = self._book
         found: tuple[Known, ...] = ()
-        before = book.order.key(book.step_of(id)) < self._at
-        if before and seen(book, id, self._at) and not (ink_only and pen_of(book, id, self._at) == "pencil"):
+        if in_sight(book, id, self._at, ink_only):
             figure = book.figure_of(id)
             if isinstance(figure, Outline):
                 found = tuple(((id, n), piece) for n, piece in enumerate(figure.pieces))

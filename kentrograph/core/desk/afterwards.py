@@ -19,9 +19,9 @@ def going_on(line: OpenLine) -> Draft | None:
     if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
         return None
     kind = KINDS.get(line.step.statement.kind)
-    if kind is not None and kind.again:
+    if kind is not None and kind.in_common:
         given = zip(line.step.statement.givens, given_texts(line.step.statement), strict=True)
-        return Draft(kind.word, tuple(text for one, text in given if one.word in kind.again))
+        return Draft(kind.word, tuple(text for one, text in given if one.word in kind.in_common))
     if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
         return None
     if not _ENDED & {given.word for given in line.step.statement.givens}:

@@ -4,22 +4,24 @@ Each is worked out on the drawing as the ones before it leave it, so that what i
 """
 
 from dataclasses import dataclass, field
+from math import hypot
 from typing import Any, Literal
 
 from ..book.book import Book
 from ..book.caches import Kept
-from ..book.edits import Insert
+from ..book.edits import Edit, Insert
 from ..book.index import index_of
 from ..book.kinds import FIGURES
 from ..book.order import END, Key
 from ..book.scene import pen_of
 from ..book.values import Drawn
-from ..figures import EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import place_along
 from ..language.messages import sentence
 from ..measure.away import away
 from ..meet import meet
 from ..problem import Problem, Refused
+from ..shape.join import slack_of
 from ..shape.stretch import end_of, is_closed, same_cut, start_of
 from ..snap.stretches import Stop, Stretch, counts, figures_under, stretch_of
 from ..tolerance import ROUGH_SHARE, SPOT_SHARE, TOLERANCE
@@ -58,9 +60,19 @@ class Stroke:
 
 @dataclass(slots=True)
 class _State:
-    book: Book
+    before: Book
+    pending: Edit | None = None
+    """What was done last: most strokes are looked at once, and go no further."""
     path: tuple[Place, ...] = ()
     stroke: Stroke = field(default_factory=Stroke)
+
+    @property
+    def book(self) -> Book:
+        """The book as what was stroked over so far leaves it."""
+        if self.pending is not None:
+            self.before, _ = self.before.edited(self.pending)
+            self.pending = None
+        return self.before
 
 
 def strokes(kind: str) -> bool:
@@ -86,6 +98,9 @@ def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> St
         for at in _crossed(state.book, brush, Point(*path[n - 1]), Point(*path[n]), before):
             _do(state, brush, at, ROUGH_SHARE * brush.reach, before)
     state.path = path
+    if not state.stroke.entries and not state.stroke.why:
+        # Nothing is swallowed: the tag says beforehand that a click does nothing here.
+        return Stroke(why=f"There is nothing to {brush.kind} here.")
     return state.stroke
 
 
@@ -129,6 +144,7 @@ def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None
         stroke.why = f"{stretch.name} is in ink there already."
         return
     number = len(stroke.entries)
+    edit: Edit
     try:
         if entry.away:
             edit, _ = take_away(book, [stretch.id], f"brush-{number}")
@@ -140,7 +156,7 @@ def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None
     except Refused as refused:
         stroke.why = sentence(refused.problem)
         return
-    state.book, _ = book.edited(edit)
+    state.pending = edit
     stroke.stretches.append(book.figure_of(stretch.id) if whole else stretch.part)
     stroke.entries.append(entry)
     stroke.words, stroke.why = _in_words(brush.kind, entry, stretch), ""
@@ -205,50 +221,44 @@ _SHARES = (0.07, 0.37, 0.61, 0.93)
 
 def offered_join(book: Book) -> str:
     """The statement that joins what was inked last with what meets it end to end; empty where nothing does."""
-    last = next((id for id in reversed(book.order[-1:]) if book.steps[id].statement.kind == "ink"), None)
     kept = _OFFERS.of(book)
-    if "" not in kept:
-        kept[""] = _chain(book, last) if last is not None else ""
-    return kept[""]
+    if not kept:
+        last = book.order[-1] if len(book.order) else None
+        kept.append(_chain(book, last) if last is not None and book.steps[last].statement.kind == "ink" else "")
+    return kept[0]
 
 
-_OFFERS: Kept[dict[str, str]] = Kept(dict)
+_OFFERS: Kept[list[str]] = Kept(list)
 
 
 def _chain(book: Book, id: str) -> str:
     value = book.values[id]
-    if not isinstance(value, Drawn):
+    ends = _ends(value.figure) if isinstance(value, Drawn) else None
+    if ends is None:
         return ""
     names = [book.name_of(id)]
-    ends = _ends(value.figure)
-    if not ends:
-        return ""
-    first, last = ends
     for at_front in (True, False):
-        tip = first if at_front else last
-        while (found := _next(book, tip, names)) is not None:
+        tip = ends[0 if at_front else 1]
+        slack = slack_of(book.figure_of(id).length, max(abs(tip.x), abs(tip.y)))
+        while (found := _next(book, tip, slack, names)) is not None:
             name, tip = found
             names = [name, *names] if at_front else [*names, name]
     return f"join {' '.join(names)}" if len(names) > 1 else ""
 
 
-def _next(book: Book, tip: Point, names: list[str]) -> tuple[str, Point] | None:
+def _next(book: Book, tip: Point, slack: float, names: list[str]) -> tuple[str, Point] | None:
     """The one other piece, not in pencil, that has an end at a place, and its other end; None where there is none, or more than
     one."""
-    slack = 100.0 * TOLERANCE.length(0.0, max(abs(tip.x), abs(tip.y), 1.0)) + TOLERANCE.joint_share
     found: list[tuple[str, Point]] = []
     for id in index_of(book).around(tip.x, tip.y, slack):
-        name = book.name_of(id)
-        if name in names or not counts(book, id, END, True):
+        ends, name = _ends(book.figure_of(id)), book.name_of(id)
+        if ends is None or name in names or not counts(book, id, END, True):
             continue
-        for near, far in ((0, 1), (1, 0)):
-            ends = _ends(book.figure_of(id))
-            if ends and abs(ends[near].x - tip.x) <= slack and abs(ends[near].y - tip.y) <= slack:
-                found.append((name, ends[far]))
+        found += [(name, far) for near, far in (ends, ends[::-1]) if hypot(near.x - tip.x, near.y - tip.y) <= slack]
     return found[0] if len(found) == 1 else None
 
 
 def _ends(figure: Any) -> tuple[Point, Point] | None:
-    start, end = getattr(figure, "start", None), getattr(figure, "end", None)
-    whole = isinstance(figure, Outline) and figure.closed
-    return (start, end) if isinstance(start, Point) and isinstance(end, Point) and not whole else None
+    """Both ends of what can be joined; None of anything else."""
+    joins = isinstance(figure, Line | Arc | Ellipse | Outline) and not is_closed(figure)
+    return (figure.start, figure.end) if joins else None

@@ -10,7 +10,7 @@ from ..book.book import Book
 from ..figures import Point
 from ..problem import refuse
 from ..units import plain
-from .pointing import Pointed, Pointer, places_at
+from .pointing import Pointed, Pointer, places_at, plain_position
 
 _MOST_PLACES = 7
 
@@ -37,8 +37,9 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     names = [name for id in sorted(own, key=lambda one: (key(book.step_of(one)), one)) if (name := book.name_of(id))]
     if not names:
         raise refuse("unnamed")
-    one = _taken(book, replace(start, level=False), index, own, inside=True)
-    other = _taken(book, replace(pointer, level=False), index, own, inside=False)
+    free = replace(start, level=False)
+    one = place_of_carried(book, free, index, own) or _plain(book, free)
+    other = _place_of_others(book, replace(pointer, level=False), index, own)
     verb = f"{'copy' if copy else 'move'} {' '.join(names)}"
     called = f"{'copy' if copy else 'move'} {names[0] if len(names) == 1 else f'{len(names)} figures'}"
     if pointer.level or not (one.special or other.special):
@@ -54,8 +55,21 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     )  # fmt: skip
 
 
-def _taken(book: Book, pointer: Pointer, index: int, own: set[str], inside: bool) -> Pointed:
-    """The likeliest special place at the pointer, of what is carried or of anything else, else the plain position."""
+def place_of_carried(book: Book, pointer: Pointer, index: int, own: set[str]) -> Pointed | None:
+    """The likeliest special place at the pointer of figures, by their ids; None where there is none."""
+    return next((p for p in places_at(book, pointer, _MOST_PLACES, None, index) if _is_of(p, own)), None)
+
+
+def _plain(book: Book, pointer: Pointer) -> Pointed:
+    words, at = plain_position(book, pointer)
+    return Pointed(words, at, False, 0, None)
+
+
+def _place_of_others(book: Book, pointer: Pointer, index: int, own: set[str]) -> Pointed:
+    """The likeliest special place at the pointer of anything else, else the plain position."""
     places = places_at(book, pointer, _MOST_PLACES, None, index)
-    found = (p for p in places if p.special and p.figure and ((p.figure.partition("/")[0] in own) == inside))
-    return next(found, places[-1])
+    return next((p for p in places if p.special and p.figure and not _is_of(p, own)), places[-1])
+
+
+def _is_of(place: Pointed, own: set[str]) -> bool:
+    return place.special and place.figure is not None and place.figure.partition("/")[0] in own

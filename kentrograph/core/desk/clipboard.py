@@ -17,21 +17,25 @@ from ..language.in_numbers import statements_of
 from ..language.script import book_of, read_script
 from ..problem import Problem, Refused, refuse
 from ..units import convert
+from .carrying import place_of_carried
 from .intents import Entry, write_all
+from .pointing import Pointer
 from .trying import tried
 
 MARK = "# Kentrograph, figures carried by 0, 0"
 """The first line of a text that was copied: it is put down by pointing."""
 
 
-def copied(book: Book, ids: Sequence[str], base: Point | None) -> str:
-    """Figures, by their ids, as a text: about ``base`` or, where that is None, the lower left corner of the box around them.
-    Raises `Refused` (nothing_copied) where none of them is a figure."""
-    lines = _lines(book, ids, base)
+def copied(book: Book, ids: Sequence[str], pointer: Pointer | None) -> tuple[str, str]:
+    """Figures, by their ids, as a text, and by what it is carried, in words: a special place of theirs under the pointer, else
+    the lower left corner of the box around them. Raises `Refused` (nothing_copied) where none of them is a figure."""
+    held = place_of_carried(book, pointer, len(book.order), set(ids)) if pointer is not None else None
+    lines = _lines(book, ids, held.at if held is not None else None)
     if not lines:
         raise refuse("nothing_copied")
     unit = book.header.manner.unit
-    return "\n".join([MARK, *([f"unit {unit}"] if unit != Manner().unit else []), *lines]) + "\n"
+    text = "\n".join([MARK, *([f"unit {unit}"] if unit != Manner().unit else []), *lines]) + "\n"
+    return text, held.words if held is not None else "the lower left corner"
 
 
 def made_symbol(book: Book, name: str, ids: Sequence[str], base: Point | None, id: str) -> tuple[Edit, str]:
@@ -99,13 +103,9 @@ def pasted(book: Book, text: str, at: Point, id: str, in_front_of: str | None = 
     """The edit that puts down what a text draws, with its 0, 0 at a place. Raises `Refused`."""
     manner = book.header.manner
     entries: list[Entry] = []
+    # Coordinates count along the datum, in the text as in this drawing: what is carried is only moved.
+    by = shift(*manner.from_world(at))
     for pen, figure in figures_in(text, manner.unit):
-        turned = carried(figure, rotation(Point(0.0, 0.0), manner.datum.turn)) if manner.datum.turn else figure
-        put = carried(turned, shift(at.x, at.y))
-        # Coordinates count from the datum of this drawing.
-        own = carried(put, shift(-manner.datum.x, -manner.datum.y))
-        if manner.datum.turn:
-            own = carried(own, rotation(Point(0.0, 0.0), -manner.datum.turn))
-        entries += [Entry(f"{pen} {line}" if pen != "ink" else line) for line in statements_of(own)]
+        entries += [Entry(f"{pen} {line}" if pen != "ink" else line) for line in statements_of(carried(figure, by))]
     edit, _ = write_all(book, entries, id, in_front_of)
     return edit, f"{len(entries)} figures put down"

@@ -127,6 +127,7 @@ def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
     view = replace(_line(book, line, line, index, draft, None), last=None, live=None, preview=None, box=None)
     if at.pointer is None:
         return view
+    # Nothing that is stroked over is held level: the key means the whole figure here.
     brush = Brush("trim" if gone else "ink", at.pointer.reach, at.pointer.level, at.pointer.snapping.ink_only)
     stroke = stroked(book, brush, at.stroke or ((at.pointer.x, at.pointer.y),), index)
     stretches = [figure_data(figure) for figure in stroke.stretches]

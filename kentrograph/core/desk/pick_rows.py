@@ -153,10 +153,9 @@ def _off(book: Book, draft: Draft, pointer: Pointer, index: int) -> float:
 
 def _nearer_end(figure: object, pointer: Pointer) -> list[str]:
     """The end of a figure that the pointer is nearer to; none of one without ends."""
-    start, end = getattr(figure, "start", None), getattr(figure, "end", None)
-    if not isinstance(start, Point) or not isinstance(end, Point) or isinstance(figure, Circle) or is_closed(figure):  # type: ignore[arg-type]
+    if not isinstance(figure, Line | Arc | Ellipse | Outline) or is_closed(figure):
         return []
-    to_start, to_end = (hypot(p.x - pointer.x, p.y - pointer.y) for p in (start, end))
+    to_start, to_end = (hypot(p.x - pointer.x, p.y - pointer.y) for p in (figure.start, figure.end))
     return ["start"] if to_start < to_end else ["end"]
 
 

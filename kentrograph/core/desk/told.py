@@ -4,6 +4,7 @@ from math import atan2, degrees
 from typing import Any, assert_never
 
 from ..book.book import Book
+from ..book.caches import Kept
 from ..book.manner import Header
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..measure.area import area_of, perimeter_of
@@ -24,10 +25,17 @@ def told(book: Book, pointed: Pointed) -> tuple[str, ...]:
         piece, called = edge_at(figure, name, pointed.at.x, pointed.at.y)
         corner = _corner(figure, pointed.at)
         first = f"corner of {display.dms(corner)}" if corner is not None else f"{called}: {_of_curve(piece, header)}"
-        return (first, f"{name}: {_of_outline(figure, header)}" if name else _of_outline(figure, header))
+        own = _OUTLINES.of(book)
+        if pointed.figure not in own:
+            # Every move of the pointer along it asks again.
+            own[pointed.figure] = _of_outline(figure, header)
+        return (first, f"{name}: {own[pointed.figure]}" if name else own[pointed.figure])
     if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return (_of_curve(figure, header),)
     return (display.place(figure, header),) if isinstance(figure, Point) else ()
+
+
+_OUTLINES: Kept[dict[str | None, str]] = Kept(dict)
 
 
 def _of_curve(curve: Curve, header: Header) -> str:

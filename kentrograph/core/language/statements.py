@@ -128,7 +128,7 @@ def _statement(c: Cursor) -> Statement:
         pen_start = c.tok.start
         pen = _pen(c)
     token = c.tok
-    if pen is not None and c.at_name() and (c.at_part() or c.peek().kind == "end" or c.peek().text in ("from", "to")):
+    if pen is not None and c.at_name() and _names_a_figure(c, pen):
         # ``ink C1 from ... to ...`` names a figure where a kind would stand: it is inked over.
         if pen == "pencil":
             raise refuse("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])
@@ -160,6 +160,15 @@ def _statement(c: Cursor) -> Statement:
             nearest=nearest_words(token.text, known),
         )
     c.fail("a kind of figure")
+
+
+def _names_a_figure(c: Cursor, pen: str) -> bool:
+    """Whether a name behind a pen is a figure, and no kind that was mistyped."""
+    following = c.peek()
+    if c.at_part() or following.kind == "end" or following.text in ("from", "to"):
+        return True
+    # Whatever is only begun behind it: the name is like no kind.
+    return pen == "ink" and following.kind == "word" and not nearest_words(c.tok.text, [*KINDS, "measure"])
 
 
 def _pen(c: Cursor) -> str | None:

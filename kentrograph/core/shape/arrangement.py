@@ -13,8 +13,9 @@ from ..figures.box_tree import BoxLike, BoxTree
 from ..measure.area import signed_area
 from ..measure.away import away
 from ..measure.inside import winding
+from ..measure.rough_spots import spots_on_both
 from ..meet import meet, nearest
-from ..meet.roughly import Carrier, carrier_of, meet_roughly
+from ..meet.roughly import Carrier, carrier_of
 from ..meet.within import within
 from ..tolerance import ROUGH_SHARE
 from .stretch import Cut, cut_on, end_of, part_of, same_cut, start_of
@@ -155,11 +156,10 @@ def _surely_apart(a: Bit, b: Bit, u: Carrier | None, v: Carrier | None, box: Box
     """Whether rough sums are enough to say that two pieces meet nowhere, or only where one ends and the other begins."""
     left, low, right, high = box
     reach = 0.5 * max(right - left, high - low)
-    rough = meet_roughly(u, v, 0.5 * (left + right), 0.5 * (low + high), reach)
-    if rough is None:
-        return False
     slack = ROUGH_SHARE * (reach + max(abs(left), abs(right), abs(low), abs(high)))
-    met = [(x, y) for x, y in rough if away(a, x, y) <= slack and away(b, x, y) <= slack]
+    met = spots_on_both(a, b, u, v, 0.5 * (left + right), 0.5 * (low + high), reach, slack)
+    if met is None:
+        return False
     shared = _shared_end(a, b)
     return not met or (len(met) == 1 and shared is not None and hypot(met[0][0] - shared.x, met[0][1] - shared.y) <= slack)
 

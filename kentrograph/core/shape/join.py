@@ -40,7 +40,7 @@ def joined(figures: Sequence[Piece | Outline], names: Sequence[str], within: flo
     with the smallest gap that is left and the two names.
     """
     links = [_Link(n, f.pieces if isinstance(f, Outline) else (f,)) for n, f in enumerate(figures)]
-    slack = max(within, 10.0 * TOLERANCE.length(max(p.length for link in links for p in link.pieces), _away(links)))
+    slack = max(within, slack_of(max(p.length for link in links for p in link.pieces), _away(links)))
     chain = [links[0]]
     rest = links[1:]
     if rest and not _meets(chain[0].end, rest[0], slack) and _meets(chain[0].start, rest[0], slack):
@@ -59,6 +59,11 @@ def joined(figures: Sequence[Piece | Outline], names: Sequence[str], within: flo
     if within > 0.0:
         chain = _closed_up(chain, names, slack, moved)
     return chained([piece for link in chain for piece in link.pieces], False), moved
+
+
+def slack_of(longest: float, away: float) -> float:
+    """How far the ends of pieces may miss each other and still meet, the longest of which is so long."""
+    return 10.0 * TOLERANCE.length(longest, away)
 
 
 def _away(links: Sequence[_Link]) -> float:

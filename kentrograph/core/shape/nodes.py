@@ -12,9 +12,9 @@ from typing import NamedTuple
 from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ..figures.box import box_of
-from ..measure.away import away
+from ..measure.rough_spots import spots_on_both
 from ..meet import meet
-from ..meet.roughly import Carrier, carrier_of, meet_roughly
+from ..meet.roughly import Carrier, carrier_of
 from ..meet.within import swept, within
 from ..tolerance import GLANCING, LARGEST, ROUGH_SHARE, TOLERANCE
 from .stretch import Cut, cut_at, cut_on, end_of, is_closed, same_cut, start_of
@@ -83,7 +83,8 @@ class Nodes:
         a, b = own.carrier, other.carrier
         rough, endless = None, isinstance(self.curve, EndlessLine)
         if a is not None and b is not None and not (len(a) == len(b) == 4 and abs(a[2] * b[3] - a[3] * b[2]) < GLANCING):
-            rough = meet_roughly(a, b, 0.5 * (left + right), 0.5 * (low + high), max(right - left, high - low))
+            middle, reach = (0.5 * (left + right), 0.5 * (low + high)), max(right - left, high - low)
+            rough = spots_on_both(self.curve, other.curve, a, b, *middle, reach, None if endless else self._room)
         if rough is None and self._far_from(other.curve):
             return
         if rough is None:
@@ -91,9 +92,7 @@ class Nodes:
                 yield _Met(cut.along, other, cut)
             return
         for u, v in rough:
-            room = ROUGH_SHARE * (1.0 + abs(u) + abs(v)) if endless else self._room
-            if away(other.curve, u, v) <= room and away(self.curve, u, v) <= room:
-                yield _Met(self._roughly_along(u, v), other, None)
+            yield _Met(self._roughly_along(u, v), other, None)
 
     def _far_from(self, other: Curve) -> bool:
         if isinstance(other, EndlessLine):

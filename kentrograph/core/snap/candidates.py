@@ -7,8 +7,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.index import index_of
-from ..book.order import END
-from ..book.scene import pen_of, seen
+from ..book.scene import in_sight
 from ..figures import Arc, Circle, Line, Outline, Point
 from ..measure.away import away
 from ..meet import feet, nearest, tangent_places
@@ -40,11 +39,8 @@ def take_at(book: Book, q: Query, most: int = MOST) -> list[Candidate]:
 def look(book: Book, q: Query, most: int = MOST) -> tuple[list[Candidate], str | None]:
     """What can be taken, as `take_at` gives it, and the step whose figure runs nearest to the pointer within reach."""
     before = book.key_at(q.before)
-    key = book.order.key
     around = index_of(book).around(q.x, q.y, q.reach)
-    ids = [id for id in around if (before is END or key(book.step_of(id)) < before) and seen(book, id, before)]
-    if q.ink_only:
-        ids = [id for id in ids if pen_of(book, id, before) != "pencil"]
+    ids = [id for id in around if in_sight(book, id, before, q.ink_only)]
     near = figures_near(book, q, ids)
     scores = Scores(book, q)
     reaches = q.reaches

@@ -11,13 +11,13 @@ from typing import Any, NamedTuple
 from ..book.book import Book
 from ..book.index import index_of
 from ..book.names import edge_name
-from ..book.order import END
-from ..book.scene import pen_of, seen
+from ..book.scene import in_sight
 from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
+from ..measure.rough_spots import spots_on_both
 from ..meet import meet_long
-from ..meet.roughly import Carrier, carrier_of, meet_roughly
+from ..meet.roughly import Carrier, carrier_of
 from ..meet.within import within
 from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
@@ -75,9 +75,7 @@ def stretch_of(
 
 def counts(book: Book, id: str, at: Any, ink_only: bool) -> bool:
     """Whether a figure, by its id, is seen at a place in the order and can be named; with ``ink_only`` not in pencil."""
-    if not ((at is END or book.order.key(book.step_of(id)) < at) and seen(book, id, at) and book.name_of(id)):
-        return False
-    return not ink_only or pen_of(book, id, at) != "pencil"
+    return bool(book.name_of(id)) and in_sight(book, id, at, ink_only)
 
 
 class _Seeker:
@@ -170,12 +168,9 @@ class _Seeker:
         for id in index_of(self.book).around(around.x, around.y, reach, True):
             parts = self._others.get(id)
             for n, one, carries in self._parts(id) if parts is None else parts:
-                rough = meet_roughly(carrier, carries, around.x, around.y, reach)
+                rough = spots_on_both(piece, one, carrier, carries, around.x, around.y, reach, slack)
                 # What meets the piece further off is looked at when it is looked further; what meets it past an end is no stop.
-                if rough is None:
-                    worth = away(one, around.x, around.y) <= reach
-                else:
-                    worth = any(away(piece, u, v) <= slack and away(one, u, v) <= slack for u, v in rough)
+                worth = away(one, around.x, around.y) <= reach if rough is None else bool(rough)
                 if worth and counts(self.book, id, self.at, self.ink_only):
                     name = self.book.name_of(id)
                     called = edge_name(str(n), name) if n else name

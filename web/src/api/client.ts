@@ -4,6 +4,7 @@ import createClient from "openapi-fetch";
 import type { paths } from "./schema.gen";
 import type {
   Backing,
+  Copied,
   Drawing,
   Field,
   Figure,
@@ -13,6 +14,7 @@ import type {
   Kind,
   Pen,
   Placing,
+  Pointer,
   SnapKind,
   Way,
   Working,
@@ -78,8 +80,8 @@ export interface BoxAsked {
 export const inside = (id: string, query: BoxAsked): Promise<string[]> =>
   answer(http.GET("/api/drawings/{id}/inside", { params: { path: { id }, query } }));
 export const groupsOf = (id: string): Promise<Groups> => answer(http.GET("/api/drawings/{id}/groups", at(id)));
-export const copiedText = (id: string, figures: string[], place: [number, number] | null): Promise<{ text: string }> =>
-  answer(http.POST("/api/drawings/{id}/copied", { ...at(id), body: { figures, at: place } }));
+export const copiedText = (id: string, figures: string[], pointer: Pointer): Promise<Copied> =>
+  answer(http.POST("/api/drawings/{id}/copied", { ...at(id), body: { figures, pointer } }));
 /** What a text draws, as it would be put down about 0, 0. */
 export const drawnBy = (id: string, text: string): Promise<Figure[]> =>
   answer(http.POST("/api/drawings/{id}/drawn", { ...at(id), body: { text } }));

@@ -695,25 +695,23 @@ export interface components {
             word: string;
         };
         /**
-         * CopiedText
-         * @description A text of the entry language.
+         * CopiedView
+         * @description A text of the entry language, and the place that its figures are carried by, in words.
          */
-        CopiedText: {
+        CopiedView: {
+            /** Carried By */
+            carried_by: string;
             /** Text */
             text: string;
         };
         /**
          * Copying
-         * @description Figures to be copied; the place that they are carried by or, without one, the lower left corner of the box around them.
+         * @description Figures to be copied, and where the pointer is over them.
          */
         Copying: {
-            /** At */
-            at?: [
-                number,
-                number
-            ] | null;
             /** Figures */
             figures: string[];
+            pointer?: components["schemas"]["PointerData"] | null;
         };
         /**
          * DoRequest
@@ -1395,6 +1393,14 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * PastedText
+         * @description A text of the entry language.
+         */
+        PastedText: {
+            /** Text */
+            text: string;
         };
         /**
          * PenCount
@@ -2861,7 +2867,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CopiedText"];
+                    "application/json": components["schemas"]["CopiedView"];
                 };
             };
             /** @description Bad Request */
@@ -2913,7 +2919,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CopiedText"];
+                "application/json": components["schemas"]["PastedText"];
             };
         };
         responses: {

@@ -1,12 +1,12 @@
 /** What belongs together: groups, symbols, pens, and what is marked to be found again. */
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ComponentProps, type ReactNode, useEffect, useState } from "react";
 
 import { groupsOf, listDrawings } from "../api/client";
 import type { Drawing, Groups, Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { figureBy, figuresOf } from "../state/figures";
-import { loadGroups, lock, mark, useGroups } from "../state/groups";
+import { lock, mark, useGroups } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { selectAll, selectedIds } from "../state/selection";
@@ -19,11 +19,7 @@ const NONE: readonly string[] = [];
 
 export function GroupsLeaf() {
   const { session } = useTable();
-  const revision = useDocument((d) => d.revision);
   const { of, shown } = useGroups();
-  useEffect(() => {
-    void loadGroups(session.drawing);
-  }, [session, revision]);
   if (!shown || of !== session.drawing) return null;
   return (
     <Box pb="3">
@@ -79,6 +75,15 @@ function figures(count: number): string {
   return count === 1 ? "1 figure" : `${count} figures`;
 }
 
+function placed(count: number): string {
+  return count === 0 ? "not placed" : count === 1 ? "placed once" : `placed ${count} times`;
+}
+
+/** Something that can be done; quiet where there is nothing to do it with. */
+function Offer({ disabled, ...rest }: ComponentProps<typeof Word>) {
+  return <Word color={disabled ? "quiet" : "snap"} disabled={disabled} {...rest} />;
+}
+
 /** The names of what is selected. */
 function useSelectedNames(): readonly string[] {
   const selected = useInterface((i) => i.selected);
@@ -114,14 +119,13 @@ function GroupRows({ groups }: { groups: Groups["groups"] }) {
           </Word>
         </Row>
       ))}
-      <Word
+      <Offer
         ml="-1.5"
-        color="snap"
         disabled={names.length === 0}
         onClick={() => void writeStep(session, `group ${names.join(" ")}`, null)}
       >
         Group what is selected
-      </Word>
+      </Offer>
     </Part>
   );
 }
@@ -137,7 +141,7 @@ function SymbolRows({ symbols }: { symbols: Groups["symbols"] }) {
         <Row
           key={symbol.id}
           name={symbol.name}
-          count={symbol.placed === 0 ? "not placed" : `placed ${symbol.placed} times`.replace("1 times", "once")}
+          count={placed(symbol.placed)}
           onClick={() => openLine.begin("place", [symbol.name])}
         >
           <Word onClick={() => openLine.begin("place", [symbol.name])}>Place</Word>
@@ -147,12 +151,10 @@ function SymbolRows({ symbols }: { symbols: Groups["symbols"] }) {
       {doing === "bringing" && <Bringing have={symbols.map((one) => one.name)} done={done} />}
       {doing === null && (
         <Flex wrap="wrap" ml="-1.5">
-          <Word color="snap" disabled={!chosen} onClick={() => setDoing("making")}>
+          <Offer disabled={!chosen} onClick={() => setDoing("making")}>
             Make one of what is selected
-          </Word>
-          <Word color="snap" onClick={() => setDoing("bringing")}>
-            From another drawing
-          </Word>
+          </Offer>
+          <Offer onClick={() => setDoing("bringing")}>From another drawing</Offer>
         </Flex>
       )}
     </Part>
@@ -314,9 +316,9 @@ function MarkRows() {
         </Row>
       ))}
       <Flex ml="-1.5">
-        <Word color="snap" disabled={names.length === 0} onClick={() => mark(session.drawing, names, true)}>
+        <Offer disabled={names.length === 0} onClick={() => mark(session.drawing, names, true)}>
           Mark what is selected
-        </Word>
+        </Offer>
         {marked.length > 0 && (
           <Word color="quiet" onClick={() => mark(session.drawing, marked, false)}>
             Take all off

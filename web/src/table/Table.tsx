@@ -9,6 +9,7 @@ import { SidePanel } from "../book/SidePanel";
 import { Session } from "../session/session";
 import { forgetBacking, loadBacking } from "../state/backing";
 import { forgetDocument, useDocument } from "../state/document";
+import { loadGroups } from "../state/groups";
 import { NOTHING, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { loadKinds } from "../state/kinds";
@@ -40,6 +41,7 @@ function OneTable({ id }: { id: string }) {
 function Laid({ parts }: { parts: TableParts }) {
   useTableKeys(parts);
   const folded = usePreferences((p) => p.folded);
+  useFreshGroups(parts.session.drawing);
   return (
     <TableContext.Provider value={parts}>
       <Flex direction="column" h="100%" overflow="hidden">
@@ -54,6 +56,16 @@ function Laid({ parts }: { parts: TableParts }) {
       </Flex>
     </TableContext.Provider>
   );
+}
+
+/** The groups as they stand: while their leaf is looked at, and wherever one of them is locked, which is to hold without it. */
+function useFreshGroups(drawing: string): void {
+  const revision = useDocument((d) => d.revision);
+  const locked = usePreferences((p) => (p.locked[drawing]?.length ?? 0) > 0);
+  const looked = useInterface((i) => i.leaf === "groups");
+  useEffect(() => {
+    if (revision >= 0 && (locked || looked)) void loadGroups(drawing);
+  }, [drawing, revision, locked, looked]);
 }
 
 /** A session for this drawing for as long as the table is open. */

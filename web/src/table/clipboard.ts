@@ -4,24 +4,17 @@ import { copiedText, drawnBy, Refusal } from "../api/client";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
 import type { Session } from "../session/session";
-import { newId } from "./entry";
+import { newId, type Pointer } from "./entry";
 import { refuse } from "./writing";
 
-/** The place under the pointer, where it is a special one of what is selected: it is carried by that. */
-function carriedBy(): { readonly words: string; readonly at: [number, number] } | null {
-  const { tag } = useInterface.getState().line ?? {};
-  if (!tag || tag.kind === "" || !selectedIds().includes(tag.figure ?? "")) return null;
-  return { words: tag.words, at: [tag.at[0] ?? 0, tag.at[1] ?? 0] };
-}
-
-export async function copySelected(drawing: string): Promise<void> {
+/** Carried by the place of it that is under the pointer, if there is one. */
+export async function copySelected(drawing: string, pointer: Pointer): Promise<void> {
   const figures = [...selectedIds()];
-  const base = carriedBy();
   try {
-    const { text } = await copiedText(drawing, figures, base?.at ?? null);
+    const { text, carried_by } = await copiedText(drawing, figures, pointer);
     await navigator.clipboard.writeText(text);
     const what = figures.length === 1 ? "1 figure is" : `${figures.length} figures are`;
-    useInterface.setState({ said: `${what} on the clipboard, carried by ${base?.words ?? "the lower left corner"}.` });
+    useInterface.setState({ said: `${what} on the clipboard, carried by ${carried_by}.` });
   } catch (error) {
     refuse(error instanceof Refusal ? error.message : "The clipboard cannot be written to in this browser.");
   }

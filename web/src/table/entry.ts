@@ -1,7 +1,7 @@
 /** What is entered: a key with what stood in the row, where the pointer was, whether it has moved on purpose; ids for what is made. */
-import type { Kind, Line, ReadRequest } from "../api/types";
+import type { Kind, Line, Pointer, ReadRequest } from "../api/types";
 
-export type Pointer = ReadRequest["pointer"];
+export type { Pointer };
 export type Held = NonNullable<Kind["held"]>;
 export type Drag = NonNullable<Kind["drag"]>;
 

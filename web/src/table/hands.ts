@@ -93,6 +93,8 @@ export class Hands {
   /** The pointer goes down to stroke over stretches. False where what is open is not done so. */
   strokeFrom(pointer: Pointer): boolean {
     if (!this.strokes.begin(pointer)) return false;
+    // What was wrong with the one before is said no longer.
+    useInterface.setState({ refused: null });
     this.line.refresh();
     return true;
   }

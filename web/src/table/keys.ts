@@ -90,7 +90,7 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
     strike(session);
     return true;
   }
-  if (key === "c" && selectedIds().length > 0 && !textChosen()) void copySelected(session.drawing);
+  if (key === "c" && selectedIds().length > 0 && !textChosen()) void copySelected(session.drawing, openLine.pointer);
   else if (key === "z" && !event.shiftKey) openLine.undo();
   else if (key === "y" || (key === "z" && event.shiftKey)) {
     void session.act({ do: "redo" });

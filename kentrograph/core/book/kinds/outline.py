@@ -2,7 +2,6 @@
 
 from ...figures import Point
 from ...problem import Refused
-from ...shape.faces import Tracer
 from ..chain import place_in
 from ..kind import GivenKind, Kind, Naming
 from ..planner import Env, Plan, Planner
@@ -23,9 +22,8 @@ def plan_outline(p: Planner, statement: Statement) -> Plan:
     only = "ink" in givens
 
     def draw(env: Env, last: Point) -> Drawn:
-        around = env[scene]
         try:
-            face = Tracer(lambda box: around.curves(box, only)).face(at(env, last))
+            face = env[scene].face(at(env, last), only)
         except Refused as refused:
             raise Refused(refused.problem.at(givens["at"].start, givens["at"].end)) from None
         return Drawn(face.edge, more=face.holes)

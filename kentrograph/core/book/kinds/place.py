@@ -54,7 +54,7 @@ KIND = Kind(
     puts_place=True,
     bare=after_figures("at"),
     held=Held(("turned",)),
-    again=("figures", "turned", "scale"),
+    in_common=("figures", "turned", "scale"),
     first="Name the symbol; then at and a place.",
     givens=(
         GivenKind("figures", "figures", "the symbol"),

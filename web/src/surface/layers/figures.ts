@@ -85,6 +85,21 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Sh
 
 const LINE_HEIGHT = 14;
 
+let found: {
+  readonly of: readonly Shown[];
+  readonly names: readonly string[];
+  readonly figures: readonly Shown[];
+} | null = null;
+
+/** The figures with these names: every move of the pointer asks for the same ones. */
+function named(of: readonly Shown[], names: readonly string[]): readonly Shown[] {
+  if (found?.of !== of || found.names !== names) {
+    const wanted = new Set(names);
+    found = { of, names, figures: of.filter((one) => wanted.has(one.name)) };
+  }
+  return found.figures;
+}
+
 /** What is marked to be found again: one calm colour along it. */
 export function drawMarked(
   g: CanvasRenderingContext2D,
@@ -93,9 +108,8 @@ export function drawMarked(
   names: readonly string[],
 ): void {
   if (names.length === 0) return;
-  const wanted = new Set(names);
   const path = new Path2D();
-  for (const one of figures) if (!one.hidden && one.figure && wanted.has(one.name)) traceFigure(path, c, one.figure);
+  for (const one of named(figures, names)) if (!one.hidden && one.figure) traceFigure(path, c, one.figure);
   g.lineCap = "round";
   g.globalAlpha = 0.55;
   stroke(g, path, LOOK.marked, 9);
