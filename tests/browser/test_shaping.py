@@ -187,6 +187,42 @@ def test_a_symbol_from_another_drawing(hand: Counting, page: Page) -> None:
     assert drafter.texts()[-1] == "place washer turned 30 at 80,25"
 
 
+def test_a_symbol_turned_while_it_is_placed(hand: Counting, page: Page) -> None:
+    """A drag states its place and how far it is turned; a handle its scale. What is let go of is what was shown."""
+    drafter = given(hand, "point 0, 0", "line from 0, 40 to 90, 40")
+    other = "symbol arm\n  line from 0, 0 to 20, 0\n  line from 0, 0 to 0, 5\nend symbol\n"
+    drafter.api.post("/drawings", json={"name": "Arms", "text": other})
+    page.get_by_role("tab", name="Groups").click()
+    page.get_by_role("button", name="From another drawing").click()
+    page.get_by_role("button", name="arm of Arms").first.click()
+    page.get_by_role("tab", name="Book").click()
+    drafter.settles()
+    drafter.drags((0, 0), (0, 30))
+    drafter.sees_steps(4)
+    assert drafter.texts()[-1] == "place arm at P1 turned 90"
+    # A click places the next one as the last was; another drag turns it otherwise; the arrow keys choose the scale, too.
+    drafter.clicks_on(60, 0)
+    drafter.sees_steps(5)
+    assert drafter.texts()[-1].startswith("place arm turned 90 at ")
+    drafter.hovers_on(90, 40)
+    page.mouse.down()
+    page.mouse.move(*drafter.pixel(70, 40), steps=3)
+    page.mouse.move(*drafter.pixel(50, 40), steps=3)
+    drafter.settles()
+    drafter.presses("ArrowDown")
+    page.mouse.move(*drafter.pixel(50, 40.1))
+    drafter.settles()
+    page.mouse.up()
+    drafter.sees_steps(6)
+    assert drafter.texts()[-1] == "place arm at end of L1 turned 180 scale 2"
+    # Its handles do the same to one that stands there.
+    drafter.presses("Escape", "Escape")
+    drafter.clicks_on(60, 40)
+    drafter.drags((90, 0), (90, 20))
+    drafter.settles()
+    assert drafter.texts()[-1] == "place arm at end of L1 turned 180 scale 1"
+
+
 def test_slips_while_stroking(hand: Counting) -> None:
     """A view moved in mid-job, Esc in mid-stroke, undo of a stroke, a click beside everything, a stretch inked twice."""
     drafter = given(

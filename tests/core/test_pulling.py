@@ -15,6 +15,7 @@ from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointing import Pointer, Snapping
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
+from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.problem import Refused
 from kentrograph.core.snap.select import hanging_together, inside, touched
 
@@ -130,6 +131,53 @@ def test_a_size_that_is_named_is_pulled_for_all_that_name_it() -> None:
     assert handle.words == "changes hub = 20"
     assert text_pulled(made, handle, Pointer(0.0, 30.0, 1.0, 1.0)) == "hub = 60"
     assert len(handles(made, made.order[4])) == 1
+
+
+ARM = "symbol arm\n  line from 0, 0 to 20, 0\n  line from 0, 0 to 0, 5\nend symbol"
+
+
+@pytest.mark.parametrize(
+    ("givens", "which", "to", "text"),
+    [
+        ("", 1, (40, 70), "place arm at 40, 40 turned 90"),
+        ("", 2, (40, 70), "place arm at 40, 40 scale 1.5"),
+        (" turned 90", 1, (10, 40), "place arm at 40, 40 turned 180"),
+        (" turned 90 scale 2", 2, (30, 40), "place arm at 40, 40 turned 90 scale 0.5"),
+    ],
+)
+def test_a_placed_symbol_is_turned_and_scaled_by_its_handles(givens: str, which: int, to: tuple[float, float], text: str) -> None:
+    made = book_of(read_script(f"{ARM}\nplace arm at 40, 40{givens}\n"))
+    id = made.order[-1]
+    pulled = text_pulled(made, handles(made, id)[which], Pointer(*map(float, to), reach=2.0, pixel=1.0))
+    assert pulled == text
+    assert isinstance(made.edited(intents.mend(made, id, pulled)[0])[0].values[id], Drawn)
+
+
+@pytest.mark.parametrize(
+    ("rows", "to", "level", "reading", "text"),
+    [
+        ((), (40, 65), False, 0, "place arm at 40, 40 turned 90"),
+        ((), (42, 65), True, 0, "place arm at 40, 40 turned 90"),
+        ((), (40, 65), False, 1, "place arm at 40, 40 turned 90 scale 1.25"),
+        ((), (80, 40), False, 2, "place arm at 40, 40 scale 2"),
+        (("scale 3",), (15, 40), False, 0, "place arm at 40, 40 scale 3 turned 180"),
+        # Turned by 12 it reaches 19.56 across.
+        (("turned 12",), (15, 40), False, 0, "place arm at 40, 40 turned 12 scale 1.3"),
+        # Toward a special place exactly.
+        ((), (70, 80), False, 0, "place arm at 40, 40 turned 53.130102354"),
+    ],
+)
+def test_a_symbol_is_turned_while_it_is_placed(
+    rows: tuple[str, ...], to: tuple[float, float], level: bool, reading: int, text: str
+) -> None:
+    """With its place given, the other end of a drag says how far it is turned, or how large it is, or both."""
+    made = book_of(read_script(f"{ARM}\npoint 70, 80\n"))
+    draft = Draft("place", ("arm", "at 40, 40", *rows))
+    at = Pointer(*map(float, to), reach=2.0, pixel=1.0, level=level)
+    view = line_view(made, Looked(draft=draft, pointer=at, choice=reading, aimed=True))
+    assert view.click is not None
+    assert (view.click.do, view.click.statement) == ("write", text)
+    assert view.preview is not None
 
 
 def test_a_rectangle_lies_along_a_sloping_datum_and_is_pulled_along_it() -> None:

@@ -73,12 +73,13 @@ class Drag:
     """The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.
 
     ``figure`` is the word where the drag begins at a figure, and not at a place of it: an end at a figure is read with it,
-    too, and an end at a place with ``start``.
+    too, and an end at a place with ``start``. ``behind`` is how many givens stand before the drag.
     """
 
     start: str
     end: str
     figure: str = ""
+    behind: int = 0
 
 
 @dataclass(frozen=True, slots=True)

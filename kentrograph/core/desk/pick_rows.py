@@ -7,15 +7,16 @@ from ..book.kind import Kind
 from ..book.kinds import FIGURES
 from ..book.tree import Statement
 from ..book.values import Drawn
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..measure.away import away
 from ..shape.stretch import is_closed
 from ..snap.away import edge_at
 from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .draft import Draft
+from .handles.handle import reach_of, scale_text, turned_text
 from .open_line import read_open_line
-from .pointing import Pointed, Pointer, closes, last_of_draft, plain_position, rounded
+from .pointing import Pointed, Pointer, closes, last_of_draft, plain_position, rounded, stands
 
 _ROUND = Circle | Arc | Ellipse
 
@@ -87,6 +88,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
             return [*ways, *([on] if not pointed.special and on else [])]
         case "offset" | "split" | "extend" | "fillet" | "chamfer":
             return _shaping(book, draft, has, pointed, place, figure, name, all_of_it, pointer, index)
+        case "place" if "at" in has:
+            return _turned(book, draft, has, pointed, pointer, index)
         case _:
             kind = FIGURES[draft.kind]
             if kind.givens[0].word == "figures":
@@ -140,6 +143,22 @@ def _shaping(
         case _:
             corner = [place] if place.startswith("corner ") and not given else []
             return [*corner, *(figures if not given else reversed(figures))]
+
+
+def _turned(book: Book, draft: Draft, has: set[str], pointed: Pointed, pointer: Pointer, index: int) -> list[str]:
+    """For a symbol whose place is given: its first direction toward the pointer; or as large as to reach there, or both."""
+    value = stands(book, draft, index).value
+    placed = value.figure if isinstance(value, Drawn) else None
+    if not isinstance(placed, FigureSet) or not isinstance(value, Drawn) or value.last is None:
+        return []
+    dx, dy = pointed.at.x - value.last.x, pointed.at.y - value.last.y
+    reach, far = reach_of(placed, value.last), hypot(dx, dy)
+    if far <= SPOT_SHARE * pointer.reach:
+        return []
+    exact = plain((degrees(atan2(dy, dx)) - book.writing.datum.turn) % 360.0, 9)
+    turned = "" if "turned" in has else f"turned {exact}" if pointed.special else turned_text(book, dx, dy, pointer)
+    scale = "" if "scale" in has or reach == 0.0 else scale_text(far, reach, pointer)
+    return [row for row in dict.fromkeys((turned, f"{turned} {scale}".strip() if scale else "", scale)) if row]
 
 
 def _off(book: Book, draft: Draft, pointer: Pointer, index: int) -> float:

@@ -818,9 +818,14 @@ export interface components {
          * @description The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.
          *
          *     ``figure`` is the word where the drag begins at a figure, and not at a place of it: an end at a figure is read with it,
-         *     too, and an end at a place with ``start``.
+         *     too, and an end at a place with ``start``. ``behind`` is how many givens stand before the drag.
          */
         Drag: {
+            /**
+             * Behind
+             * @default 0
+             */
+            behind: number;
             /** End */
             end: string;
             /**

@@ -39,33 +39,33 @@ describe("Tab", () => {
 });
 
 describe("a drag", () => {
-  const drag = { start: "from", end: "to", figure: "square" };
+  const drag = { start: "from", end: "to", figure: "square", behind: 0 };
 
   it("goes from place to place", () => {
-    const words = dragWords(drag, false, over(false));
+    const words = dragWords(drag, 0, over(false));
     expect(words?.start).toBe("from");
     expect(words && dragEnd(words, over(true))).toBe("to");
   });
 
   it("goes from figure to figure", () => {
-    const words = dragWords(drag, false, over(true));
+    const words = dragWords(drag, 0, over(true));
     expect(words?.start).toBe("square");
     expect(words && dragEnd(words, over(true))).toBe("square");
   });
 
   it("that began at a figure and ends at a place runs from there", () => {
-    const words = dragWords(drag, false, over(true));
+    const words = dragWords(drag, 0, over(true));
     expect(words && dragEnd(words, over(false))).toBe("from");
   });
 
   it("states nothing once a given stands, or where the figure takes no two places", () => {
-    expect(dragWords(drag, true, over(false))).toBeNull();
-    expect(dragWords(null, false, over(false))).toBeNull();
+    expect(dragWords(drag, 1, over(false))).toBeNull();
+    expect(dragWords(null, 0, over(false))).toBeNull();
   });
 
   it("from figure to figure is only where that means something", () => {
-    const words = dragWords({ start: "through", end: "through", figure: "" }, false, over(true));
-    expect(words).toEqual({ start: "through", end: "through", figure: "" });
+    const words = dragWords({ start: "through", end: "through", figure: "", behind: 0 }, 0, over(true));
+    expect(words).toEqual({ start: "through", end: "through", figure: "", behind: 0 });
   });
 });
 

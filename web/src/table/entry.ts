@@ -9,6 +9,8 @@ export type Drag = NonNullable<Kind["drag"]>;
 export interface Entry {
   readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke" | "choose";
   readonly text: string;
+  /** Whether a drag begins with it: what it states waits for the other end, even where it would do alone. */
+  readonly begins?: boolean;
   /** Where a click was made. */
   readonly pointer?: Pointer;
   /** Where the pointer went from where it went down. */
@@ -55,13 +57,14 @@ export function heldNext(
   return { text: next, entered: typed.startsWith(`${word} `) ? typed : `${word} ${typed}` };
 }
 
-/** The words of the two ends of a drag that begins where the pointer is; null where the figure takes no two places. */
-export function dragWords(drag: Drag | null, begun: boolean, line: Line | null): Drag | null {
-  if (!drag || begun) return null;
+/** The words of the two ends of a drag that begins where the pointer is, with so much given already; null where the figure takes no
+ * two places. */
+export function dragWords(drag: Drag | null, given: number, line: Line | null): Drag | null {
+  if (drag?.behind !== given) return null;
   // From a figure, and not from a place of it: what is drawn between two figures.
   const { figure } = drag;
   return figure !== "" && line?.tag?.of_figure
-    ? { start: figure, end: figure, figure: drag.start }
+    ? { ...drag, start: figure, end: figure, figure: drag.start }
     : { ...drag, figure: "" };
 }
 

@@ -53,7 +53,8 @@ export class OpenLine {
     const { choice } = useInterface.getState();
     if (pointer && !this.aimed && farFrom(pointer, this.restedAt, choice === null ? undefined : ELSEWHERE_PIXELS)) {
       this.aimed = true;
-      if (choice !== null) useInterface.setState({ choice: null });
+      // What a drag is to state stays chosen, however far it goes.
+      if (choice !== null && !this.dragging) useInterface.setState({ choice: null });
     }
     this.refresh();
   }
@@ -213,19 +214,21 @@ export class OpenLine {
   /** A drag states the two places it goes between; here the first of them. False where the figure takes only one. */
   dragFrom(pointer: Pointer): boolean {
     const { draft: open, text, line } = useInterface.getState();
-    // A drag has two ends of its own, whatever the next one would go on from.
-    const draft = open?.again ? { ...open, rows: [] } : open;
-    const drag = draft ? (kindOf(draft.kind)?.drag ?? null) : null;
-    this.dragging = text === "" && draft ? dragWords(drag, draft.rows.length > 0, line) : null;
+    // A drag has two ends of its own, whatever the next one would go on from or have in common.
+    const drag = open ? (kindOf(open.kind)?.drag ?? null) : null;
+    const behind = drag?.behind ?? 0;
+    const draft = open && (open.again || behind > 0) ? { ...open, rows: open.rows.slice(0, behind) } : open;
+    this.dragging = text === "" && draft ? dragWords(drag, draft.rows.length, line) : null;
     if (this.dragging) {
       useInterface.setState({ draft });
-      this.push({ key: "click", text: this.dragging.start, pointer });
+      this.push({ key: "click", text: this.dragging.start, pointer, begins: true });
     }
     return this.dragging !== null;
   }
 
   dragTo(): void {
     const text = this.dragging ? dragEnd(this.dragging, useInterface.getState().line) : "";
+    this.dragging = null;
     this.push({ key: "click", text, pointer: this.pointer });
   }
 
@@ -282,7 +285,7 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer, by, stroke, rows, more }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by, stroke, rows, more, begins }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
     else if (key === "turn") await this.turned(text, by ?? 1);
@@ -299,7 +302,8 @@ export class OpenLine {
     else if (key === "click" && text === "") await this.place(pointer ?? null);
     else {
       const line = await this.session.readNow({ ...this.reading(text), ...(pointer === undefined ? {} : { pointer }) });
-      const click = key === "click" ? line?.click : null;
+      let click = key === "click" ? line?.click : null;
+      if (begins && click?.do === "write") click = { ...click, do: "given" };
       const done = line !== null && (await this.does(click ?? line.enter, text, line.problem));
       if (done) useInterface.setState({ choice: null });
       if (!done) this.putBack(text, line);

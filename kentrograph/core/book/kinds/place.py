@@ -7,7 +7,7 @@ from ...figures.similarity import carried, dilation, rotation, shift
 from ...problem import refuse
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Held, Kind, after_figures
+from ..kind import Drag, GivenKind, Held, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from ..values import Drawn
@@ -53,6 +53,7 @@ KIND = Kind(
     draws="set",
     puts_place=True,
     bare=after_figures("at"),
+    drag=Drag("at", "", behind=1),
     held=Held(("turned",)),
     in_common=("figures", "turned", "scale"),
     first="Name the symbol; then at and a place.",

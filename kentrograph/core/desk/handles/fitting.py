@@ -24,10 +24,10 @@ _CLOSER = 40
 
 
 def text_of(step: Step, rows: Rows) -> str:
-    """The text of a step with some of its givens written anew."""
+    """The text of a step with some of its givens written anew; what stands beyond its last given is added."""
     texts = given_texts(step.statement)
-    for n, text in rows.items():
-        texts[n] = text
+    for n, text in sorted(rows.items()):
+        texts[n : n + 1] = [text]
     return before_kind(step) + Draft(step.statement.kind, tuple(texts)).text()
 
 

@@ -6,7 +6,9 @@ from math import atan2, degrees, hypot
 
 from ...book.book import Book
 from ...book.tree import Argument, Bearing, Given, InUnit, Negative, Plain
-from ...figures import Point
+from ...figures import FigureSet, Point
+from ...figures.box import box_of
+from ...snap.query import decimals_for
 from ...units import plain
 from ..pointing import Pointer, rounded
 
@@ -36,6 +38,14 @@ def is_number(argument: Argument) -> bool:
 def literal(given: Given) -> bool:
     """Whether all that a given states are such numbers."""
     return bool(given.arguments) and all(map(is_number, given.arguments))
+
+
+def number_of(argument: Argument) -> float | None:
+    """A plain number as it was typed; None for anything else."""
+    if isinstance(argument, Negative):
+        of = number_of(argument.of)
+        return None if of is None else -of
+    return argument.value if isinstance(argument, Plain) else None
 
 
 def sign_of(argument: Argument) -> float:
@@ -70,3 +80,20 @@ def turn_text(degrees_shown: float, pointer: Pointer) -> str:
     """An angle in whole degrees or direction steps; 0 <= a < 360."""
     step = pointer.snapping.turn or 1.0
     return plain(round(degrees_shown / step) * step % 360, 9)
+
+
+def turned_text(book: Book, dx: float, dy: float, pointer: Pointer) -> str:
+    """Turns count from the datum's direction, counter-clockwise however the drawing counts its directions."""
+    return f"turned {turn_text(degrees(atan2(dy, dx)) - book.writing.datum.turn, pointer)}"
+
+
+def reach_of(placed: FigureSet, at: Point) -> float:
+    """How far a placed symbol reaches from the place where its datum lies, across or up."""
+    left, bottom, right, top = box_of(placed)
+    return max(abs(left - at.x), abs(right - at.x), abs(bottom - at.y), abs(top - at.y))
+
+
+def scale_text(away: float, reach: float, pointer: Pointer) -> str:
+    """The scale at which what reaches so far reaches as far as ``away``, as round as a pixel is wide; empty for none at all."""
+    factor = round(away / reach, max(1, decimals_for(pointer.pixel / reach)))
+    return f"scale {plain(factor, 12)}" if factor > 0.0 else ""

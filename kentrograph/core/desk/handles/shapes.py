@@ -1,16 +1,31 @@
-"""Handles of the sizes and turns of rectangles, polygons and ellipses."""
+"""Handles of the sizes and turns of rectangles, polygons, ellipses and placed symbols."""
 
 import re
 from collections.abc import Callable, Iterator
 from math import atan2, degrees, pi
 
+from ...angles import unit_vector
 from ...book.book import Book
 from ...book.step import Step
 from ...book.values import Drawn
-from ...figures import Ellipse, Line, Outline, Point, halfway
+from ...figures import Ellipse, FigureSet, Line, Outline, Point, halfway
 from ..interpretation import given_texts
 from ..pointing import Pointer
-from .handle import Handle, Pull, Rows, from_base, is_length, length_text, literal, sign_of, turn_text
+from .handle import (
+    Handle,
+    Pull,
+    Rows,
+    from_base,
+    is_length,
+    length_text,
+    literal,
+    number_of,
+    reach_of,
+    scale_text,
+    sign_of,
+    turn_text,
+    turned_text,
+)
 
 _PAIR = re.compile(r"(\w+)\s+(.+?)\s*(?:,|\.\.)\s*(.+)", re.DOTALL)
 Make = Callable[[Point, Pull, tuple[str, ...]], Handle]
@@ -31,6 +46,8 @@ def shape_handles(step: Step, value: Drawn) -> Iterator[Handle]:
             return _of_polygon(outline, numbers, made)
         case "ellipse", Ellipse() as ellipse:
             return _of_ellipse(ellipse, numbers, texts, made)
+        case "place", FigureSet() as placed:
+            return _of_symbol(step, placed, value.last, made) if value.last is not None else iter(())
     return iter(())
 
 
@@ -70,7 +87,7 @@ def _of_polygon(outline: Outline, numbers: dict[str, int], made: Make) -> Iterat
             text = length_text(book, away, pointer)
             rows: Rows = {numbers["radius"]: f"radius {text}"}
             if "turned" in numbers:
-                rows[numbers["turned"]] = _turned_text(book, dx, dy, pointer)
+                rows[numbers["turned"]] = turned_text(book, dx, dy, pointer)
             return rows if is_length(book, text) else None
 
         yield made(corners[0], radius, ("radius", "turned") if "turned" in numbers else ("radius",))
@@ -99,7 +116,7 @@ def _of_ellipse(ellipse: Ellipse, numbers: dict[str, int], texts: list[str], mad
             text = length_text(book, away if turning else abs(ellipse.to_own(pointer.x, pointer.y)[0]), pointer)
             rows: Rows = {n: f"axes {text}, {pair[3]}"}
             if turning:
-                rows[numbers["turned"]] = _turned_text(book, dx, dy, pointer)
+                rows[numbers["turned"]] = turned_text(book, dx, dy, pointer)
             return rows if is_length(book, text) else None
 
         def second(book: Book, pointer: Pointer) -> Rows | None:
@@ -120,6 +137,34 @@ def _of_ellipse(ellipse: Ellipse, numbers: dict[str, int], texts: list[str], mad
         yield made(ellipse.end, _part(ellipse, numbers["part"], False), ("part",))
 
 
+def _of_symbol(step: Step, placed: FigureSet, at: Point, made: Make) -> Iterator[Handle]:
+    """At its outermost distance from its datum, along its own directions: one states how far it is turned, one its scale."""
+    givens = step.statement.givens
+    where = {given.word: n for n, given in enumerate(givens)}
+    factor = number_of(givens[where["scale"]].arguments[0]) if "scale" in where else 1.0
+    turned = number_of(givens[where["turned"]].arguments[0]) if "turned" in where else 0.0
+    turn = step.manner.datum.turn + (turned or 0.0)
+    reach = reach_of(placed, at)
+    if reach == 0.0:
+        return
+
+    def along(direction: float) -> Point:
+        ux, uy = unit_vector(direction)
+        return Point(at.x + reach * ux, at.y + reach * uy)
+
+    if turned is not None:
+        words = "changes how far it is turned"
+        yield Handle(along(turn), words, step.id, _turned(at, where.get("turned", len(givens)), 1.0))
+    if factor:
+        n, own = where.get("scale", len(givens)), reach / factor
+
+        def scale(_: Book, pointer: Pointer) -> Rows | None:
+            text = scale_text(from_base(at, pointer)[2], own, pointer)
+            return {n: text} if text else None
+
+        yield Handle(along(turn + 90.0), "changes its scale", step.id, scale)
+
+
 def _part(ellipse: Ellipse, n: int, from_start: bool) -> Pull:
     """The direction, counted from the first axis, of the end that is pulled; the other one stays."""
 
@@ -138,11 +183,6 @@ def _turned(base: Point, n: int, sign: float) -> Pull:
 
     def pull(book: Book, pointer: Pointer) -> Rows | None:
         dx, dy, away = from_base(base, pointer)
-        return {n: _turned_text(book, sign * dx, sign * dy, pointer)} if away > 0.0 else None
+        return {n: turned_text(book, sign * dx, sign * dy, pointer)} if away > 0.0 else None
 
     return pull
-
-
-def _turned_text(book: Book, dx: float, dy: float, pointer: Pointer) -> str:
-    """Turns count from the datum's direction, counter-clockwise however the drawing counts its directions."""
-    return f"turned {turn_text(degrees(atan2(dy, dx)) - book.writing.datum.turn, pointer)}"
