@@ -88,6 +88,9 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
             return [*ways, *([on] if not pointed.special and on else [])]
         case "offset" | "split" | "extend" | "fillet" | "chamfer":
             return _shaping(book, draft, has, pointed, place, figure, name, all_of_it, pointer, index)
+        case "outline":
+            # What is out of sight closes nothing in.
+            return [f"{place} ink"] if pointer.snapping.ink_only else [place]
         case "place" if "at" in has:
             return _turned(book, draft, has, pointed, pointer, index)
         case _:
