@@ -24,7 +24,7 @@ from kentrograph.server.socket_schemas import known_draft
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
     "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
-    "book", "snap", "language", "desk",
+    "book", "snap", "checks", "language", "desk",
 ]  # fmt: skip
 
 

@@ -9,6 +9,8 @@ from typing import Any, NamedTuple
 from ..construct.solution import Solution
 from ..figures import Figure, Point
 from ..problem import Problem
+from ..tolerance import TOLERANCE
+from .wanted import Wanted
 
 
 @dataclass(frozen=True, slots=True)
@@ -18,8 +20,7 @@ class Reading:
     kind: str
     value: float
     parts: dict[str, float] = field(default_factory=dict)
-    wanted: float | None = None
-    within: float | None = None
+    wanted: Wanted | None = None
     state: str = ""
     """How two figures stand to each other, for a gap: touches, gap, crosses, lies on."""
 
@@ -28,14 +29,17 @@ class Reading:
         """By how much it differs from the value wanted; a direction by the smaller turn, -180 to 180 degrees."""
         if self.wanted is None:
             return None
-        off = self.value - self.wanted
+        off = self.value - self.wanted.value
         return remainder(off, 360.0) if self.kind == "direction" else off
 
     @property
     def good(self) -> bool | None:
-        """Whether it is as near to the value wanted as was asked; None where nothing was asked."""
+        """Whether it lies within the limits that were asked for; None where none were. A limit itself is within."""
         off = self.difference
-        return None if off is None or self.within is None else abs(off) <= self.within
+        if off is None or self.wanted is None or not self.wanted.limited:
+            return None
+        slack = TOLERANCE.length(abs(self.value) + abs(self.wanted.value))
+        return self.wanted.low - slack <= off <= self.wanted.high + slack
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.kind import GivenKind
 from ..book.kinds import ALL
+from ..book.kinds.measure import compares
 from ..book.tree import CrossingOf, FootOf, Name, Statement
 from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
 from ..problem import Refused
@@ -114,7 +115,7 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     """Further names for a given that takes several: ``touching C1 C2``, ``through P1 P2``, ``move C1 C2``."""
     given = _last_given(statement)
     if statement.kind == "measure":
-        read = bool(statement.givens) and statement.givens[-1].word not in ("wanted", "within")
+        read = bool(statement.givens) and not compares(statement.givens[-1].word)
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if read else []
     if given is None:
         first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
@@ -186,9 +187,19 @@ def _givens(statement: Statement) -> list[Completion]:
     if statement.kind == "measure":
         said = {g.word for g in statement.givens}
         # How far off is meant of what is wanted, so it stands behind that.
-        unfit = said | {"less"} | (set() if "wanted" in said else {"within"})
-        return [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in unfit]
+        limits = {"least", "most"}
+        unfit = said | {"less"} | (limits if "wanted" in said else {"within", *({"wanted"} if said & limits else ())})
+        found = [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in unfit]
+        last = statement.givens[-1] if statement.givens else None
+        if last is not None and last.word in ("wanted", "within") and len(last.arguments) == 1:
+            found.append(Completion("to", "the other limit"))
+        if last is not None and last.word == "wanted":
+            found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
+        return found
     return list(complete_given(statement.kind, statement, ""))
+
+
+_FITS = ("H7", "H11", "js7", "h6", "g6", "f7", "n6", "p6")
 
 
 def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[Completion, ...]:

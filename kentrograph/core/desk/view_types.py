@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from ..checks.verdict import Verdict
 from ..language.report import FigureData
 from .completion import Completion
 from .draft import Draft
@@ -46,11 +47,11 @@ class ReadingPart:
 
 @dataclass(frozen=True, slots=True)
 class Compared:
-    """A reading against the value wanted."""
+    """A reading against what is wanted of it: both in words, and how it stands to it."""
 
     wanted: str
     difference: str
-    good: bool | None
+    verdict: Verdict
 
 
 @dataclass(frozen=True, slots=True)

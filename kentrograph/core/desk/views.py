@@ -1,13 +1,17 @@
 """Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from math import inf
 from typing import Any
 
 from ..book.book import Book
+from ..book.kinds.measure import compares
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Untouchable, Value
+from ..book.wanted import Wanted
+from ..checks.verdict import ANGLES, verdict
 from ..figures import Arc, Circle, Line
 from ..figures.box import empty_box, stretch
 from ..language.messages import sentence
@@ -45,7 +49,7 @@ def step_view(book: Book, id: str) -> StepView:
     texts, values = given_texts(step.statement), given_values(book, step, index)
     if step.statement.kind == "measure":
         # The value wanted stands beside the reading itself.
-        texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if g.word not in ("wanted", "within")]
+        texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if not compares(g.word)]
         values = [""] * len(texts)
     rows = [Row(t, v, named(g)) for t, v, g in zip(texts, values, step.statement.givens, strict=False)]
     if step.statement.kind == UNREAD:
@@ -173,7 +177,7 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     header = book.header
 
     def told(value: float, kind: str) -> str:
-        if kind in _ANGLES:
+        if kind in ANGLES:
             return display.dms(value)
         if kind == "area":
             return f"{display.length(value, header)} {header.manner.unit}²"
@@ -193,8 +197,22 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     compared = None
     if reading.wanted is not None and off is not None:
         difference = ("+" if off > 0 else "") + told(off, reading.kind)
-        compared = Compared(told(reading.wanted, reading.kind), difference, reading.good)
+        wanted = _wanted_words(reading.wanted, lambda value: told(value, reading.kind))
+        compared = Compared(wanted, difference, verdict(reading, header))
     return ReadingView(reading.kind, said, reading.value, rows, compared)
 
 
-_ANGLES = frozenset({"direction", "angle", "turn", "acute"})
+def _wanted_words(wanted: Wanted, told: Callable[[float], str]) -> str:
+    """What is wanted, with its limits as they stand on paper: ``45.000 mm ±0.100 mm``, ``45.000 mm to 45.200 mm``."""
+    value = told(wanted.value)
+    if not wanted.limited:
+        return value
+    if wanted.high == inf:
+        return f"at least {value}"
+    if wanted.low == -inf:
+        return f"at most {value}"
+    if wanted.low == -wanted.high:
+        return f"{value} ±{told(wanted.high)}"
+    if wanted.low == 0.0:
+        return f"{value} to {told(wanted.value + wanted.high)}"
+    return f"{value}, {told(wanted.low)} to {'+' if wanted.high > 0.0 else ''}{told(wanted.high)}"

@@ -3,6 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
+from ..book.wanted import FITS
 from ..problem import Problem
 from ..units import plain
 
@@ -162,6 +163,11 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
         f"{f['name']} is a figure, not a number: name a part of it, {_listed([f['name'] + '.' + p for p in f['has']])}"
     ),
     "no_part": _no_part,
+    "no_fit": lambda f: (
+        f"{f['found']} is worked out for sizes up to 500 mm: write its limits, as within -0.02 to 0"
+        if f["sizes"]
+        else f"{f['found']} is no fit known here: there are {FITS}"
+    ),
     # names
     "unknown_name": lambda f: f"there is no {f['name']} before this step{_perhaps(f)}",
     "later_name": lambda f: f"a step can only use what stands before it: {' needs '.join(f['chain'])}, which comes later",

@@ -1,5 +1,6 @@
 """What a book holds, as plain data for ``run --json`` and for whoever draws it. Numbers keep every digit."""
 
+from math import isinf
 from typing import Any, Literal, Required, TypedDict, assert_never
 
 from ..book.book import Book
@@ -159,9 +160,10 @@ def reading_data(name: str, statement: str, reading: Reading) -> dict[str, Any]:
     if reading.state:
         data["state"] = reading.state
     if reading.wanted is not None:
-        data |= {"wanted": reading.wanted, "difference": reading.difference}
-    if reading.good is not None:
+        data |= {"wanted": reading.wanted.value, "difference": reading.difference}
+    if reading.wanted is not None and reading.good is not None:
         data["within"] = reading.good
+        data["limits"] = [None if isinf(off) else reading.wanted.value + off for off in (reading.wanted.low, reading.wanted.high)]
     return data
 
 

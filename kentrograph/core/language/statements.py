@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 
 from ..book.tree import UNREAD, Argument, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
+from .compared import compared
 from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .numbers import direction, looks_like_bearing, number
@@ -226,25 +227,25 @@ def _reading(c: Cursor) -> list[Given]:
         raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
     word = c.need_word(*READINGS)
     things: list[Argument] = []
-    while c.tok.kind != "end" and not c.at_word("less", "wanted"):
+    while c.tok.kind != "end" and not c.at_word("less", "wanted") and not (things and _at_limit(c)):
         things.append(measured_thing(c))
         c.take_op(";")
     givens = [Given(word, tuple(things), (), start, c.last)]
     if c.at_word("less"):
         start = c.advance().start
         holes: list[Argument] = []
-        while c.tok.kind != "end" and not c.at_word("wanted"):
+        while c.tok.kind != "end" and not c.at_word("wanted") and not (holes and _at_limit(c)):
             holes.append(measured_thing(c))
             c.take_op(";")
         if not holes:
             c.fail("the name of a hole")
         givens.append(Given("less", tuple(holes), (), start, c.last))
-    for extra in ("wanted", "within"):
-        if c.at_word(extra):
-            start = c.advance().start
-            wanted = direction(c) if word in ("direction", "angle") else number(c)
-            givens.append(Given(extra, (wanted,), (), start, c.last))
-    return givens
+    return [*givens, *compared(c, direction if word in ("direction", "angle") else number)]
+
+
+def _at_limit(c: Cursor) -> bool:
+    """Whether a limit follows, and no figure with such a name."""
+    return c.at_word("least", "most") and c.peek().kind != "end" and c.peek().text not in (";", "less", "wanted")
 
 
 __all__ = ["HeaderLine", "check_name", "is_blank", "parse_header", "read_line"]

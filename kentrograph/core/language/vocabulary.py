@@ -72,7 +72,9 @@ JOINTS = frozenset(
     " toward corner curve via straight".split()
 )
 
-NAMES_TOO = frozenset("axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split())
+NAMES_TOO = frozenset(
+    "least most axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split()
+)
 """Words that came when figures could bear them as names already: they still can."""
 
 RESERVED = (

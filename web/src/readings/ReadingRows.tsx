@@ -3,6 +3,8 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Reading } from "../api/types";
 
+const VERDICTS = { out: "out", close: "within, close to the limit", within: "within", none: "" };
+
 export function ReadingRows({ reading }: { reading: Reading }) {
   return (
     <Box fontVariantNumeric="tabular-nums">
@@ -35,10 +37,8 @@ export function ReadingParts({ reading }: { reading: Reading }) {
         ))}
       </Flex>
       {compared && (
-        <Text color={compared.good === false ? "place" : "quiet"}>
-          wanted {compared.wanted}, off by {compared.difference}
-          {compared.good === true && ": within"}
-          {compared.good === false && ": not within"}
+        <Text color={compared.verdict === "out" ? "place" : "quiet"}>
+          wanted {compared.wanted}, off by {compared.difference}: {VERDICTS[compared.verdict]}
         </Text>
       )}
     </Box>

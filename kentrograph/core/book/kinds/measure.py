@@ -1,16 +1,19 @@
 """Readings."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any, cast
+from math import inf
+from typing import cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
 from ..kind import Drag, GivenKind, Kind
 from ..parts import QUANTITIES, in_unit
-from ..planner import Env, Plan, Planner
+from ..planner import Env, NumberPlan, Plan, Planner
 from ..readings import COUNTS, plan_reading
 from ..tree import Name, Number, Place, Portion, Statement
 from ..values import Drawn, Reading
+from ..wanted import Wanted, fit_limits
 
 
 def plan_measure(p: Planner, statement: Statement) -> Plan:
@@ -27,22 +30,60 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
     of, holes = (cast("tuple[Place | Name | Portion, ...]", g.arguments if g else ()) for g in (given, less))
     read = plan_reading(p, given.word, of, holes)
-    compared = [g for g in statement.givens if g.word in ("wanted", "within")]
-    extras = {g.word: _extra(p, given.word, cast(Number, g.arguments[0])) for g in compared}
+    wanted = _wanted(p, statement)
 
     def draw(env: Env, last: Point) -> Drawn:
         try:
             value, parts, state = read(env, last)
         except Refused as refused:
             raise Refused(refused.problem.at(given.start, given.end)) from None
-        extra = {word: v if isinstance(v, float) else v(env, last) for word, v in extras.items()}
-        return Drawn(Reading(given.word, value, parts, extra.get("wanted"), extra.get("within"), state))
+        return Drawn(Reading(given.word, value, parts, wanted(env, last) if wanted is not None else None, state))
 
     return draw
 
 
-def _extra(p: Planner, kind: str, number: Number) -> Any:
-    """The value wanted, and how far it may be off, in what the reading itself is measured in."""
+def _wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Wanted] | None:
+    """What a reading is compared with, in what it is measured in itself; None where nothing is."""
+    kind = statement.givens[0].word
+    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens[1:]}
+    fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
+
+    def limits(env: Env, last: Point) -> Wanted:
+        numbers = {word: [v if isinstance(v, float) else v(env, last) for v in given[word]] for word in COMPARED & given.keys()}
+        if "wanted" not in numbers:
+            low, high = (numbers[word][0] if word in numbers else None for word in ("least", "most"))
+            value = low if low is not None else cast(float, high)
+            return Wanted(value, 0.0 if low is not None else -inf, inf if high is None else high - value)
+        value, *upto = numbers["wanted"]
+        if upto:
+            low, high = sorted((value, upto[0]))
+            return Wanted(low, 0.0, high - low)
+        if fit is not None:
+            try:
+                return Wanted(value, *fit_limits(fit.word.removeprefix("fit "), value, p.unit))
+            except Refused as refused:
+                raise Refused(refused.problem.at(fit.start, fit.end)) from None
+        match numbers.get("within"):
+            case [off]:
+                return Wanted(value, -abs(off), abs(off))
+            case [one, other]:
+                return Wanted(value, min(one, other), max(one, other))
+        return Wanted(value)
+
+    return limits if COMPARED & given.keys() else None
+
+
+COMPARED = frozenset({"wanted", "within", "least", "most"})
+"""The words of what a reading is compared with; a fit stands behind the value wanted."""
+
+
+def compares(word: str) -> bool:
+    """Whether a given says what a reading is compared with."""
+    return word in COMPARED or word.startswith("fit ")
+
+
+def _extra(p: Planner, kind: str, number: Number) -> NumberPlan:
+    """A number in what the reading itself is measured in."""
     quantity = QUANTITIES[kind]
     value, written, unit = p.number(number), p.manner.unit, p.unit
     if isinstance(value, float):
@@ -82,6 +123,8 @@ KIND = Kind(
         GivenKind("less", "figures", "what is taken away from an area"),
         GivenKind("wanted", "length", "the value it should have"),
         GivenKind("within", "length", "how far it may be off"),
+        GivenKind("least", "length", "what it should be at least"),
+        GivenKind("most", "length", "what it should be at most"),
     ),
     examples=(
         ("measure distance P1 P3", "with across, up and direction"),
@@ -97,5 +140,8 @@ KIND = Kind(
         ("measure area segment of E2", "between an arc or a part of an ellipse and its chord; `sector of`, to its centre"),
         ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
         ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),
+        ("measure distance P1 P3 wanted 40 within -0.1 to +0.2", "off to one side more than to the other; `wanted 39.9 to 40.2`"),
+        ("measure radius C1 wanted 10 H7", "a fit of the trade"),
+        ("measure gap C1 L1 least 2", "at least, or at `most`"),
     ),
 )

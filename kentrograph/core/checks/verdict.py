@@ -1,0 +1,30 @@
+"""How a reading stands to what is wanted of it."""
+
+from math import inf
+from typing import Literal
+
+from ..book.manner import Header
+from ..book.values import Reading
+
+Verdict = Literal["out", "close", "within", "none"]
+"""Out of its limits; within them, but close to one; within; nothing is wanted of it. The first is the most trouble."""
+
+CLOSE = 0.1
+"""So much of the width between two limits, next to either, is close."""
+HALF_A_SECOND = 0.5 / 3600.0
+ANGLES = frozenset({"direction", "angle", "turn", "acute"})
+
+
+def verdict(reading: Reading, header: Header) -> Verdict:
+    """A reading with limits is held against them; one of which only a value is wanted should show that value."""
+    off, wanted = reading.difference, reading.wanted
+    if off is None or wanted is None:
+        return "none"
+    if not wanted.limited:
+        shown = HALF_A_SECOND if reading.kind in ANGLES else 0.5 * 10.0**-header.decimals
+        return "within" if abs(off) < shown else "out"
+    if not reading.good:
+        return "out"
+    width = wanted.high - wanted.low
+    # What has a limit on one side only is close to nothing.
+    return "close" if width < inf and min(off - wanted.low, wanted.high - off) < CLOSE * width else "within"
