@@ -1,0 +1,169 @@
+"""All that is found in a book, kept up to date: after an edit only what it touched is looked at again.
+
+Method: each figure is compared with those whose boxes come near, which the index of the book tells. Findings are kept by the
+figures that they are about.
+"""
+
+from bisect import bisect_left, insort
+from collections.abc import Iterable
+
+from ..book.book import Book
+from ..book.caches import Shared
+from ..book.index import Index, index_of
+from ..book.kinds import ALL
+from ..book.scene import pen_of, seen, sharing
+from ..book.values import Drawn, Untouchable
+from ..figures import FigureSet
+from ..units import convert
+from .finding import KINDS, Finding
+from .looked import Looked, looked_at
+from .own import alone
+from .pairs import between
+from .weak import weakly_held
+
+HALF_A_MILLIMETRE = 0.5
+
+
+def usual_limit(unit: str) -> float:
+    """How near is too near to be meant, where nobody has said: half a millimetre, rounded to the unit.
+
+    >>> usual_limit("mm"), usual_limit("in"), usual_limit("m")
+    (0.5, 0.02, 0.0005)
+    """
+    limit = convert(HALF_A_MILLIMETRE, "mm", unit)
+    return float(f"{limit:.1g}")
+
+
+class LooseEnds:
+    """The findings of a book, for one limit. `loose_ends` brings it up to date."""
+
+    def __init__(self) -> None:
+        self.limit = 0.0
+        self._stamp: object = None
+        self._looked: dict[str, Looked] = {}
+        self._of_step: dict[str, list[str]] = {}
+        self._found: dict[str, list[Finding]] = {}
+        """The findings by the first of their figures."""
+        self._sorted: list[Finding] = []
+        self._come: list[Finding] = []
+        self._gone: list[Finding] = []
+        """What has come and gone since the list was put in order."""
+        self._partners: dict[str, dict[str, None]] = {}
+        """For each figure the others under which findings about it are kept."""
+
+    def of(self, book: Book, limit: float) -> "LooseEnds":
+        """The findings of this book."""
+        if self._stamp is book.stamp and self.limit == limit:
+            return self
+        index = index_of(book)
+        if self._stamp is not None and book.before is self._stamp and self.limit == limit:
+            self._renew(book, index, {one for id in book.touched for one in (id, *sharing(book, id))})
+        else:
+            self.limit = limit
+            self._looked, self._of_step, self._found, self._partners = {}, {}, {}, {}
+            self._sorted = []
+            self._renew(book, index, book.order, at_first=True)
+        self._stamp = book.stamp
+        return self
+
+    def all(self) -> list[Finding]:
+        """All of them, the most trouble first, within a kind those that are off least first: they are least likely meant."""
+        return self._sorted
+
+    def _renew(self, book: Book, index: Index, steps: Iterable[str], at_first: bool = False) -> None:
+        fresh: dict[str, None] = {}
+        for id in steps:
+            for one in self._of_step.pop(id, ()):
+                self._drop(one)
+            if id in book.steps:
+                fresh.update(dict.fromkeys(self._put_in(book, id)))
+        done: set[str] = set()
+        for one in fresh:
+            self._compare(book, index, self._looked[one], fresh, done, at_first)
+            done.add(one)
+        if at_first:
+            self._sorted = sorted(self._come, key=_trouble)
+        else:
+            # A few that come and go in a list that stands in order, whatever its length.
+            self._sorted = self._sorted.copy()
+            for finding in self._gone:
+                del self._sorted[bisect_left(self._sorted, _trouble(finding), key=_trouble)]
+            for finding in self._come:
+                insort(self._sorted, finding, key=_trouble)
+        self._come, self._gone = [], []
+
+    def _put_in(self, book: Book, id: str) -> list[str]:
+        """Looks at what comes of a step, as far as it is seen."""
+        value, step = book.values[id], book.steps[id]
+        if not isinstance(value, Drawn) or isinstance(value.figure, Untouchable) or step.hidden:
+            return []
+        kind = ALL[step.statement.kind]
+        traced = kind.word == "outline" or kind.collects
+        ids: list[str] = []
+        alone = not value.more and not isinstance(value.figure, FigureSet)
+        for one, _, figure in ((id, "", value.figure),) if alone else book.leaves_of(id):
+            whole = one.partition("/")[0]
+            if not isinstance(figure, Untouchable) and seen(book, whole):
+                self._looked[one] = looked_at(one, id, figure, pen_of(book, whole), traced)
+                ids.append(one)
+        if ids:
+            self._of_step[id] = ids
+        return ids
+
+    def _compare(self, book: Book, index: Index, f: Looked, fresh: dict[str, None], done: set[str], at_first: bool) -> None:
+        limit, looked = self.limit, self._looked
+        for finding in alone(f, limit):
+            self._keep(finding)
+        for finding in weakly_held(book, f):
+            self._keep(finding)
+        if f.traced:
+            return
+        x0, y0, x1, y1 = f.box
+        x0, y0, x1, y1 = x0 - limit, y0 - limit, x1 + limit, y1 + limit
+        for id in index.in_box(x0, y0, x1, y1, every=True):
+            if id in done or id not in looked:
+                continue
+            g = looked[id]
+            box = g.box
+            # Written out: cells are coarse, and most of what they hold lies elsewhere.
+            if box[0] > x1 or box[2] < x0 or box[1] > y1 or box[3] < y0:
+                continue
+            # Copies of one step stand to each other as they were told to.
+            if g.step == f.step or g.traced:
+                continue
+            for finding in between(f, g, limit):
+                self._keep(finding)
+
+    def _keep(self, finding: Finding) -> None:
+        first = finding.first.figure
+        self._found.setdefault(first, []).append(finding)
+        self._come.append(finding)
+        for other in finding.figures[1:]:
+            self._partners.setdefault(other, {})[first] = None
+
+    def _drop(self, figure: str) -> None:
+        self._looked.pop(figure, None)
+        self._gone += self._found.pop(figure, ())
+        for first in self._partners.pop(figure, {}):
+            known = self._found.get(first, [])
+            kept = [one for one in known if figure not in one.figures]
+            self._gone += [one for one in known if figure in one.figures]
+            if kept:
+                self._found[first] = kept
+            else:
+                self._found.pop(first, None)
+
+
+_RANKS = {kind: rank for rank, kind in enumerate(KINDS)}
+
+
+def _trouble(one: Finding) -> tuple[int, float, str]:
+    return _RANKS[one.kind], one.amount, one.key
+
+
+def loose_ends(book: Book, limit: float | None = None) -> list[Finding]:
+    """What is found in a book with a limit, in the drawing's unit; with the usual one where none is said."""
+    return _LOOSE.of(book).of(book, limit or usual_limit(book.header.manner.unit)).all()
+
+
+_LOOSE = Shared(LooseEnds)
