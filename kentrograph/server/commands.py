@@ -3,9 +3,10 @@
 from ..core.desk import clipboard, intents
 from ..core.desk.intents import Entry
 from ..core.desk.rename import rename
+from ..core.desk.settling import settle
 from ..core.figures import Point
 from ..store.changes import Make
-from .schemas import Act, Flag, MakeSymbol, Mend, MoveStep, Paste, Redo, Rename, Strike, TakeAway, Undo, Write, WriteAll
+from .schemas import Act, Flag, MakeSymbol, Mend, MoveStep, Paste, Redo, Rename, Settle, Strike, TakeAway, Undo, Write, WriteAll
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -22,6 +23,8 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.strike(book, id, others)
         case TakeAway(id=id, figures=figures):
             return lambda book: intents.take_away(book, figures, id)
+        case Settle(id=id, findings=keys, limit=limit):
+            return lambda book: settle(book, keys, limit, id)
         case Paste(id=id, text=text, x=x, y=y, in_front_of=in_front_of):
             return lambda book: clipboard.pasted(book, text, Point(x, y), id, in_front_of)
         case MakeSymbol(id=id, name=name, figures=figures, at=at):

@@ -9,6 +9,7 @@ from starlette.concurrency import run_in_threadpool
 
 from ..core.book.pens import PENS
 from ..core.desk.fields import Field, length_of, numbers_of
+from ..core.desk.finding_views import CauseView, LooseView, causes_view, loose_view
 from ..core.desk.help_views import help_kinds
 from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
@@ -43,6 +44,7 @@ from .service import service_of
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]
+Limit = Annotated[float | None, Query(gt=0, le=1e9)]
 
 
 @router.get("/health")
@@ -150,6 +152,24 @@ def get_ways(
 ) -> Any:
     """The ways in which a step could state another value, the fewest givens replaced first."""
     return ways_view(service_of(request).state(id).book, step, word, typed)
+
+
+@router.get("/drawings/{id}/loose", response_model=LooseView)
+def get_loose_ends(request: Request, id: UUID, limit: Limit = None) -> Any:
+    """What almost meets, almost touches or lies twice, nearer than a limit in the drawing's unit, and what would put it right."""
+    service = service_of(request)
+    book = service.state(id).book
+    with service.reading(id):
+        return loose_view(book, limit)
+
+
+@router.get("/drawings/{id}/causes/{step}", response_model=list[CauseView])
+def get_causes(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
+    """The typed numbers on which a reading hangs, and what each would have to be."""
+    service = service_of(request)
+    book = service.state(id).book
+    with service.reading(id):
+        return causes_view(book, step)
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

@@ -252,6 +252,15 @@ class TakeAway(Model):
     figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
 
 
+class Settle(Model):
+    """Puts loose ends right, by their keys, with what was offered for each; what is written gets ids that begin with this."""
+
+    do: Literal["settle"]
+    id: Id
+    findings: Annotated[list[Annotated[str, Field(max_length=500)]], Field(min_length=1, max_length=200)]
+    limit: Annotated[float, Field(gt=0, le=1e9)]
+
+
 class Paste(Model):
     """Puts down what a text draws, with its 0, 0 at a place in the drawing's unit."""
 
@@ -312,7 +321,7 @@ class Redo(Model):
 
 
 Act = Annotated[
-    Write | WriteAll | Mend | Strike | TakeAway | Paste | MakeSymbol | MoveStep | Rename | Flag | Undo | Redo,
+    Write | WriteAll | Mend | Strike | TakeAway | Settle | Paste | MakeSymbol | MoveStep | Rename | Flag | Undo | Redo,
     Field(discriminator="do"),
 ]
 

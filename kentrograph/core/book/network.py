@@ -390,6 +390,11 @@ class Network:
         found: tuple[str, ...] = self._markers.get(key, ())
         return found
 
+    def needs_of(self, id: str) -> list[str]:
+        """The steps that one needs, those that it looks at the whole drawing for aside."""
+        needs = dict.fromkeys(step_of(need) for need in self._links.get(id, ()))
+        return [need for need in needs if need in self.steps]
+
     def users_of(self, id: str) -> tuple[str, ...]:
         """The steps that need one."""
         found: tuple[str, ...] = self._users.get(id, ())

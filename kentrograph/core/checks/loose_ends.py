@@ -5,7 +5,7 @@ figures that they are about.
 """
 
 from bisect import bisect_left, insort
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from ..book.book import Book
 from ..book.caches import Shared
@@ -94,21 +94,11 @@ class LooseEnds:
 
     def _put_in(self, book: Book, id: str) -> list[str]:
         """Looks at what comes of a step, as far as it is seen."""
-        value, step = book.values[id], book.steps[id]
-        if not isinstance(value, Drawn) or isinstance(value.figure, Untouchable) or step.hidden:
-            return []
-        kind = ALL[step.statement.kind]
-        traced = kind.word == "outline" or kind.collects
-        ids: list[str] = []
-        alone = not value.more and not isinstance(value.figure, FigureSet)
-        for one, _, figure in ((id, "", value.figure),) if alone else book.leaves_of(id):
-            whole = one.partition("/")[0]
-            if not isinstance(figure, Untouchable) and seen(book, whole):
-                self._looked[one] = looked_at(one, id, figure, pen_of(book, whole), traced)
-                ids.append(one)
-        if ids:
-            self._of_step[id] = ids
-        return ids
+        found = list(figures_to_check(book, id))
+        self._looked.update((one.id, one) for one in found)
+        if found:
+            self._of_step[id] = [one.id for one in found]
+        return [one.id for one in found]
 
     def _compare(self, book: Book, index: Index, f: Looked, fresh: dict[str, None], done: set[str], at_first: bool) -> None:
         limit, looked = self.limit, self._looked
@@ -152,6 +142,55 @@ class LooseEnds:
                 self._found[first] = kept
             else:
                 self._found.pop(first, None)
+
+
+def figures_to_check(book: Book, id: str) -> Iterator[Looked]:
+    """What comes of a step, as far as it is seen, ready to be compared."""
+    value, step = book.values[id], book.steps[id]
+    if not isinstance(value, Drawn) or isinstance(value.figure, Untouchable) or step.hidden:
+        return
+    kind = ALL[step.statement.kind]
+    traced = kind.word == "outline" or kind.collects
+    one_alone = not value.more and not isinstance(value.figure, FigureSet)
+    for one, _, figure in ((id, "", value.figure),) if one_alone else book.leaves_of(id):
+        whole = one.partition("/")[0]
+        if not isinstance(figure, Untouchable) and seen(book, whole):
+            yield looked_at(one, id, figure, pen_of(book, whole), traced)
+
+
+def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set[str]]:
+    """The keys of what is found about the figures that an edit of a book touches: before it, and after it.
+
+    Both are looked at in the index of the book before: what an edit leaves alone stands where it stood.
+    """
+    touched = {one for id in after.touched for one in (id, *sharing(after, id), *sharing(book, id))}
+    index = index_of(book)
+    keys: list[set[str]] = []
+    for version in (book, after):
+        fresh = [one for id in touched if id in version.steps for one in figures_to_check(version, id)]
+        found: set[str] = set()
+        for n, f in enumerate(fresh):
+            found.update(one.key for one in alone(f, limit))
+            x0, y0, x1, y1 = f.box
+            near = index.in_box(x0 - limit, y0 - limit, x1 + limit, y1 + limit, every=True)
+            others = [id for id in near if book.step_of(id) not in touched]
+            looked = [*fresh[n + 1 :], *_still(version, others)]
+            for g in looked:
+                if g.step != f.step and not (f.traced or g.traced) and _boxes_meet(f, g, limit):
+                    found.update(one.key for one in (*between(f, g, limit), *between(g, f, limit)))
+        keys.append(found)
+    return keys[0], keys[1]
+
+
+def _still(book: Book, ids: Iterable[str]) -> Iterator[Looked]:
+    steps = dict.fromkeys(book.step_of(id) for id in ids)
+    wanted = set(ids)
+    return (one for step in steps for one in figures_to_check(book, step) if one.id in wanted)
+
+
+def _boxes_meet(f: Looked, g: Looked, limit: float) -> bool:
+    a, b = f.box, g.box
+    return a[0] <= b[2] + limit and b[0] <= a[2] + limit and a[1] <= b[3] + limit and b[1] <= a[3] + limit
 
 
 _RANKS = {kind: rank for rank, kind in enumerate(KINDS)}

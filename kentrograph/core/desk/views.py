@@ -203,8 +203,12 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
 
 
 def _wanted_words(wanted: Wanted, told: Callable[[float], str]) -> str:
-    """What is wanted, with its limits as they stand on paper: ``45.000 mm ±0.100 mm``, ``45.000 mm to 45.200 mm``."""
+    """What is wanted, with its limits as they stand on paper: ``45.000 mm ±0.100``, ``45.000 mm to 45.200 mm``."""
     value = told(wanted.value)
+
+    def bare(off: float) -> str:
+        return told(off).partition(" ")[0]
+
     if not wanted.limited:
         return value
     if wanted.high == inf:
@@ -212,7 +216,7 @@ def _wanted_words(wanted: Wanted, told: Callable[[float], str]) -> str:
     if wanted.low == -inf:
         return f"at most {value}"
     if wanted.low == -wanted.high:
-        return f"{value} ±{told(wanted.high)}"
+        return f"{value} ±{bare(wanted.high)}"
     if wanted.low == 0.0:
         return f"{value} to {told(wanted.value + wanted.high)}"
-    return f"{value}, {told(wanted.low)} to {'+' if wanted.high > 0.0 else ''}{told(wanted.high)}"
+    return f"{value}, {bare(wanted.low)} to {'+' if wanted.high > 0.0 else ''}{bare(wanted.high)}"

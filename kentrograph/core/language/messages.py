@@ -162,6 +162,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "not_a_number": lambda f: (
         f"{f['name']} is a figure, not a number: name a part of it, {_listed([f['name'] + '.' + p for p in f['has']])}"
     ),
+    "nothing_to_settle": lambda f: "nothing of that can be put right in one way only: look at it, and mend it by hand",
     "no_part": _no_part,
     "no_fit": lambda f: (
         f"{f['found']} is worked out for sizes up to 500 mm: write its limits, as within -0.02 to 0"

@@ -4,6 +4,7 @@ import createClient from "openapi-fetch";
 import type { paths } from "./schema.gen";
 import type {
   Backing,
+  Cause,
   Copied,
   Drawing,
   Field,
@@ -12,6 +13,7 @@ import type {
   Groups,
   Help,
   Kind,
+  Loose,
   Pen,
   Placing,
   Pointer,
@@ -64,6 +66,11 @@ export const valuesOf = (id: string, step: string): Promise<FigureValue[]> =>
   answer(http.GET("/api/drawings/{id}/values/{step}", ofStep(id, step)));
 export const waysToState = (id: string, step: string, word: string, typed: string): Promise<Way[]> =>
   answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
+/** Where no limit is said, the usual one holds. */
+export const looseEnds = (id: string, limit?: number): Promise<Loose> =>
+  answer(http.GET("/api/drawings/{id}/loose", { params: { path: { id }, query: { limit: limit ?? null } } }));
+export const causesOf = (id: string, step: string): Promise<Cause[]> =>
+  answer(http.GET("/api/drawings/{id}/causes/{step}", ofStep(id, step)));
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
 export type Alike = NonNullable<paths["/api/drawings/{id}/alike/{figure}"]["get"]["parameters"]["query"]>["way"];

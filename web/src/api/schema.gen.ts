@@ -168,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/causes/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Causes
+         * @description The typed numbers on which a reading hangs, and what each would have to be.
+         */
+        get: operations["get_causes_api_drawings__id__causes__step__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/changes": {
         parameters: {
             query?: never;
@@ -280,6 +300,26 @@ export interface paths {
          * @description The figures that lie inside a box of a view turned by ``turn`` degrees or, with ``touched``, are touched by it.
          */
         get: operations["get_inside_api_drawings__id__inside_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/loose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Loose Ends
+         * @description What almost meets, almost touches or lies twice, nearer than a limit in the drawing's unit, and what would put it right.
+         */
+        get: operations["get_loose_ends_api_drawings__id__loose_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -658,12 +698,39 @@ export interface components {
             words: string[];
         };
         /**
+         * CauseView
+         * @description A number on which a reading hangs: the step that it stands in, what it says, and in words by how much it moves the reading.
+         *
+         *     ``text`` is the text of that step with which the reading is as it is wanted, ``becomes`` the number there; both are empty where
+         *     no value of it would do. ``slip`` says that one wrong digit, or two that changed places, would explain it.
+         */
+        CauseView: {
+            /** Becomes */
+            becomes: string;
+            /** Moves */
+            moves: string;
+            /** Name */
+            name: string;
+            /** Slip */
+            slip: boolean;
+            /** Start */
+            start: number;
+            /** Statement */
+            statement: string;
+            /** Step */
+            step: string;
+            /** Text */
+            text: string;
+            /** Typed */
+            typed: string;
+        };
+        /**
          * ChangeRequest
          * @description One change, against the revision that it was made on.
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -674,13 +741,16 @@ export interface components {
         };
         /**
          * Compared
-         * @description A reading against the value wanted.
+         * @description A reading against what is wanted of it: both in words, and how it stands to it.
          */
         Compared: {
             /** Difference */
             difference: string;
-            /** Good */
-            good: boolean | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "out" | "close" | "within" | "none";
             /** Wanted */
             wanted: string;
         };
@@ -719,7 +789,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -981,6 +1051,29 @@ export interface components {
             to?: number[];
             /** Turned */
             turned?: number;
+        };
+        /**
+         * FindingView
+         * @description A loose end: what it is, where, about which figures, and in words what would put it right (empty where nothing would).
+         */
+        FindingView: {
+            /** Amount */
+            amount: number;
+            /** At */
+            at: number[];
+            /** Figures */
+            figures: string[];
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "crosses" | "open" | "ends" | "near" | "double" | "beside" | "weak" | "short";
+            /** Offer */
+            offer: string;
+            /** Words */
+            words: string;
         };
         /**
          * Flag
@@ -1301,6 +1394,22 @@ export interface components {
             figure: components["schemas"]["FigureView"];
             /** Words */
             words: string;
+        };
+        /**
+         * LooseView
+         * @description The loose ends of a drawing, the most trouble first, up to a number; ``count`` is how many there are.
+         */
+        LooseView: {
+            /** Count */
+            count: number;
+            /** Findings */
+            findings: components["schemas"]["FindingView"][];
+            /** Limit */
+            limit: number;
+            /** Unit */
+            unit: string;
+            /** Usual */
+            usual: number;
         };
         /**
          * MakeSymbol
@@ -1729,6 +1838,23 @@ export interface components {
             text: string;
             /** Value */
             value: string;
+        };
+        /**
+         * Settle
+         * @description Puts loose ends right, by their keys, with what was offered for each; what is written gets ids that begin with this.
+         */
+        Settle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "settle";
+            /** Findings */
+            findings: string[];
+            /** Id */
+            id: string;
+            /** Limit */
+            limit: number;
         };
         /**
          * SnapKind
@@ -2789,6 +2915,65 @@ export interface operations {
             };
         };
     };
+    get_causes_api_drawings__id__causes__step__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                step: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CauseView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     change_drawing_api_drawings__id__changes_post: {
         parameters: {
             query?: never;
@@ -3118,6 +3303,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_loose_ends_api_drawings__id__loose_get: {
+        parameters: {
+            query?: {
+                limit?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LooseView"];
                 };
             };
             /** @description Bad Request */

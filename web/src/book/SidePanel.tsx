@@ -1,9 +1,9 @@
 /** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
 import { Box, Flex } from "@chakra-ui/react";
 
+import { ChecksLeaf } from "../checks/ChecksLeaf";
 import { GroupsLeaf } from "../groups/GroupsLeaf";
 import { HelpLeaf } from "../help/HelpLeaf";
-import { ReadingsLeaf } from "../readings/ReadingsLeaf";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
@@ -13,7 +13,7 @@ import { Stopped } from "./Stopped";
 
 const LEAVES = [
   ["book", "Book"],
-  ["readings", "Readings"],
+  ["checks", "Checks"],
   ["groups", "Groups"],
   ["help", "Help"],
 ] as const;
@@ -56,8 +56,8 @@ export function SidePanel() {
       <Box flex="1" minH="0" overflowY="auto" role="tabpanel" tabIndex={-1}>
         {leaf === "book" ? (
           <BookLeaf />
-        ) : leaf === "readings" ? (
-          <ReadingsLeaf />
+        ) : leaf === "checks" ? (
+          <ChecksLeaf />
         ) : leaf === "groups" ? (
           <GroupsLeaf />
         ) : (

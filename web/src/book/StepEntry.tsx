@@ -12,7 +12,7 @@ import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { StepActs } from "./StepActs";
 import { Values } from "./Values";
-import { ReadingParts, ReadingValue } from "../readings/ReadingRows";
+import { ReadingParts, ReadingValue } from "../checks/ReadingRows";
 
 /** Between givens; where the line breaks, the dot stays behind. */
 const JOINT = "\u00a0· ";

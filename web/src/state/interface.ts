@@ -33,7 +33,7 @@ interface Interface {
   inBook: boolean;
   /** A figure that is only looked at: what another value would make of the selected one. */
   trial: Figure | null;
-  leaf: "book" | "readings" | "groups" | "help";
+  leaf: "book" | "checks" | "groups" | "help";
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */

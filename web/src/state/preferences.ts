@@ -36,6 +36,8 @@ interface Preferences {
   /** By drawing: the groups that are locked, and the names of figures that are marked. */
   locked: Readonly<Record<string, readonly string[]>>;
   marked: Readonly<Record<string, readonly string[]>>;
+  /** By drawing: how near is too near to be meant, where it is not the usual. */
+  limits: Readonly<Record<string, number>>;
   author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
@@ -54,6 +56,7 @@ export const usePreferences = create<Preferences>()(
       author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       locked: {},
       marked: {},
+      limits: {},
       unfinished: {},
     }),
     {

@@ -182,6 +182,13 @@ export class View {
     this.see(fitted(this.camera, box));
   }
 
+  /** A place in the middle of the view, with so much around it in sight that it can be told what is wrong there. */
+  goTo(at: readonly number[], about: number): void {
+    const [x = 0, y = 0] = at;
+    this.remember();
+    this.see(fitted(this.camera, [x - about, y - about, x + about, y + about]));
+  }
+
   /** What lies between two pixels, as large as it fits. */
   frameBox(a: Pixel, b: Pixel): void {
     this.overlay = { ...this.overlay, frame: null };

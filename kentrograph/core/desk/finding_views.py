@@ -1,0 +1,153 @@
+"""Loose ends in words, with what would put each right; and what a reading hangs on."""
+
+from dataclasses import dataclass
+from typing import assert_never
+
+from ..book.book import Book
+from ..checks.finding import Finding, FindingKind, Place
+from ..checks.loose_ends import loose_ends, usual_limit
+from ..checks.verdict import ANGLES
+from ..figures import Outline
+from ..snap.away import edge_at
+from ..units import plain
+from . import display
+from .causes import causes
+from .settling import offer_for
+
+MOST_SHOWN = 200
+MOST_OFFERS = 40
+"""For so many findings it is tried what would put them right; for the others once these are gone."""
+
+
+@dataclass(frozen=True, slots=True)
+class FindingView:
+    """A loose end: what it is, where, about which figures, and in words what would put it right (empty where nothing would)."""
+
+    key: str
+    kind: FindingKind
+    words: str
+    figures: list[str]
+    at: list[float]
+    amount: float
+    offer: str
+
+
+@dataclass(frozen=True, slots=True)
+class LooseView:
+    """The loose ends of a drawing, the most trouble first, up to a number; ``count`` is how many there are."""
+
+    limit: float
+    usual: float
+    unit: str
+    count: int
+    findings: list[FindingView]
+
+
+@dataclass(frozen=True, slots=True)
+class CauseView:
+    """A number on which a reading hangs: the step that it stands in, what it says, and in words by how much it moves the reading.
+
+    ``text`` is the text of that step with which the reading is as wanted, ``becomes`` the number there; both are empty where
+    no value of it would do. ``slip`` says that one wrong digit, or two that changed places, would explain it.
+    """
+
+    step: str
+    name: str
+    statement: str
+    typed: str
+    start: int
+    moves: str
+    text: str
+    becomes: str
+    slip: bool
+
+
+def loose_view(book: Book, limit: float | None = None) -> LooseView:
+    """The loose ends of a book, with a limit in the drawing's unit or the usual one."""
+    unit = book.header.manner.unit
+    used = limit or usual_limit(unit)
+    found = loose_ends(book, used)
+    views = []
+    for n, one in enumerate(found[:MOST_SHOWN]):
+        offer = offer_for(book, one, used) if n < MOST_OFFERS else None
+        at = one.second.at if one.kind in ("near", "double") and one.second is not None else one.first.at
+        views.append(
+            FindingView(
+                one.key, one.kind, words(book, one), list(one.figures), [at.x, at.y], one.amount, offer.words if offer else ""
+            )
+        )
+    return LooseView(used, usual_limit(unit), unit, len(found), views)
+
+
+def words(book: Book, one: Finding) -> str:
+    """A finding in one sentence."""
+    by = _amount(book, one.amount)
+    first = _place(book, one.first)
+    second = _place(book, one.second) if one.second is not None else ""
+    match one.kind:
+        case "crosses":
+            return f"{first} crosses itself."
+        case "open":
+            return f"{_name(book, one.first)} does not close: {by} between its ends."
+        case "ends" if one.second is not None and one.second.what == "body":
+            return f"The {first} runs {by} past {second}." if one.past else f"The {first} falls {by} short of {second}."
+        case "ends":
+            return f"The {first} and the {second} miss each other by {by}."
+        case "near":
+            return f"{first} and {second} almost touch: they miss by {by}."
+        case "double":
+            rest = f", but for {by}" if one.amount > 0.0 else ""
+            return f"{first} lies upon {second}{rest}."
+        case "beside":
+            subject = first if one.first.what == "point" else f"The {first}"
+            beside = second if one.second is not None and one.second.what in ("body", "point") else f"the {second}"
+            return f"{subject} lies {by} beside {beside}."
+        case "weak":
+            return f"The {first} is badly held: its figures touch it at {display.dms(one.amount)} to each other, nearly in line."
+        case "short":
+            return f"A stretch of {first} is only {by} long."
+        case _:
+            assert_never(one.kind)
+
+
+def _amount(book: Book, amount: float) -> str:
+    """A small length with two digits that say something, however many decimals the drawing has."""
+    return f"{float(f'{amount:.2g}'):g} {book.header.manner.unit}"
+
+
+def _name(book: Book, place: Place) -> str:
+    return book.name_of(place.figure) or "a figure without a name"
+
+
+def _place(book: Book, place: Place) -> str:
+    name = _name(book, place)
+    figure = book.figure_of(place.figure)
+    match place.what:
+        case "point":
+            return name
+        case "body":
+            return edge_at(figure, name, place.at.x, place.at.y)[1] if isinstance(figure, Outline) else name
+        case "corner":
+            number = next((n for n, corner in enumerate(figure.corners, 1) if corner == place.at), 1)
+            return f"corner {number} of {name}"
+        case _:
+            return f"{place.what} of {name}"
+
+
+def causes_view(book: Book, reading: str) -> list[CauseView]:
+    """What a reading hangs on. Raises `Refused` (no_step)."""
+    kind = book.steps[reading].statement.givens[0].word if reading in book.steps else ""
+    views = []
+    for one in causes(book, reading):
+        step = book.steps[one.step]
+        much = one.slope * _NUDGE
+        shown = display.dms(abs(much)) if kind in ANGLES else plain(float(f"{abs(much):.2g}"), 12)
+        moves = f"{_NUDGE:g} more makes it {shown} {'more' if much > 0.0 else 'less'}"
+        views.append(
+            CauseView(one.step, step.name, step.statement.text, one.typed, one.start, moves, one.text, one.becomes, one.slip)
+        )
+    return views
+
+
+_NUDGE = 0.01
+"""What a number is changed by where it is said how much it moves a reading."""

@@ -1,0 +1,108 @@
+/** Whether what is drawn is right: what is out or waits first, then loose ends, then what is close to a limit, then the rest. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+import type { Step } from "../api/types";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { Word } from "../Words";
+import { LooseEnds } from "./LooseEnds";
+import { ReadingCheck } from "./ReadingCheck";
+
+export function ChecksLeaf() {
+  const steps = useDocument((d) => d.steps);
+  const { openLine } = useTable();
+  const readings = steps.filter((s) => s.kind === "reading");
+  const verdict = (step: Step) => step.reading?.compared?.verdict ?? "none";
+  const of = (...verdicts: string[]) => readings.filter((s) => !s.problem && verdicts.includes(verdict(s)));
+  const waiting = steps.filter((s) => s.problem && !s.off);
+  return (
+    <Box pb="4">
+      <Part title="Out" count={of("out").length} trouble>
+        {of("out").map((step) => (
+          <ReadingCheck key={step.id} step={step} />
+        ))}
+      </Part>
+      <Part title="Waits" count={waiting.length} trouble>
+        {waiting.map((step) => (
+          <Waiting key={step.id} step={step} />
+        ))}
+      </Part>
+      <LooseEnds />
+      <Part title="Close to a limit" count={of("close").length}>
+        {of("close").map((step) => (
+          <ReadingCheck key={step.id} step={step} />
+        ))}
+      </Part>
+      <Part title="Readings" count={of("within", "none").length} always>
+        {[...of("within"), ...of("none")].map((step) => (
+          <ReadingCheck key={step.id} step={step} />
+        ))}
+        {readings.length === 0 && (
+          <Flex color="quiet" align="baseline" px="4">
+            <Text>Nothing is measured yet.</Text>
+            <Word color="snap" onClick={() => openLine.begin("measure distance")}>
+              Measure a distance
+            </Word>
+          </Flex>
+        )}
+      </Part>
+    </Box>
+  );
+}
+
+/** A part of the leaf; without anything in it, it is not there unless it always is. */
+export function Part({
+  title,
+  count,
+  trouble,
+  always,
+  aside,
+  children,
+}: {
+  title: string;
+  count: number;
+  trouble?: boolean;
+  always?: boolean;
+  aside?: ReactNode;
+  children: ReactNode;
+}) {
+  if (count === 0 && !always) return null;
+  return (
+    <Box as="section" aria-label={title} pt="3">
+      <Flex px="4" align="baseline" gap="1.5" fontSize="12px">
+        <Text as="h3" color={trouble && count > 0 ? "place" : "label"} fontWeight={600}>
+          {title}
+        </Text>
+        {count > 0 && <Text color="quiet">{count}</Text>}
+        <Box flex="1" />
+        {aside}
+      </Flex>
+      {children}
+    </Box>
+  );
+}
+
+function Waiting({ step }: { step: Step }) {
+  return (
+    <Box px="4" py="1.5" borderBottomWidth="1px" borderColor="rule">
+      <Flex gap="2" align="baseline">
+        <Word ml="-1.5" fontWeight={600} title="Show it in the book" onClick={() => showStep(step)}>
+          {step.name || step.title}
+        </Word>
+        <Text color="quiet" truncate>
+          {step.text.replace(/^[\w ]+=\s*/, "")}
+        </Text>
+      </Flex>
+      <Text color="place">
+        <b>waits</b>: {step.problem?.message}
+      </Text>
+    </Box>
+  );
+}
+
+/** The step where it stands in the book. */
+export function showStep(step: { readonly id: string }): void {
+  useInterface.setState({ selected: step.id, others: [], inBook: true, leaf: "book" });
+}

@@ -1,0 +1,164 @@
+/** What almost meets, almost touches or lies twice, with what would put it right. */
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
+
+import type { Finding } from "../api/types";
+import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
+import { limitLoose, loadLoose, useLoose } from "../state/loose";
+import { usePreferences } from "../state/preferences";
+import { selectAll } from "../state/selection";
+import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
+import { Word } from "../Words";
+import { Part } from "./ChecksLeaf";
+
+/** How large a loose end is shown where one goes to it, and how large its mark is, in pixels. */
+const ABOUT = 24;
+const MARK_PIXELS = 11;
+
+export function LooseEnds() {
+  const { session } = useTable();
+  const revision = useDocument((d) => d.revision);
+  const limit = usePreferences((p) => p.limits[session.drawing]);
+  const { of, shown } = useLoose();
+  useEffect(() => {
+    if (revision >= 0) void loadLoose(session.drawing);
+  }, [session.drawing, revision, limit]);
+  if (!shown || of !== session.drawing) return null;
+  const offered = shown.findings.filter((one) => one.offer !== "");
+  return (
+    <Part title="Loose ends" count={shown.count} trouble always aside={<Limit limit={shown.limit} unit={shown.unit} />}>
+      {shown.count === 0 && (
+        <Text px="4" color="quiet">
+          None: all that comes so near meets, touches, or lies apart.
+        </Text>
+      )}
+      <Box as="ul" listStyleType="none" aria-label="Loose ends found">
+        {shown.findings.map((one) => (
+          <Row key={one.key} finding={one} limit={shown.limit} />
+        ))}
+      </Box>
+      {shown.count > shown.findings.length && (
+        <Text px="4" color="quiet">
+          and {shown.count - shown.findings.length} more
+        </Text>
+      )}
+      {offered.length > 1 && (
+        <Word
+          mx="2.5"
+          color="snap"
+          onClick={() =>
+            void settle(
+              session,
+              offered.map((one) => one.key),
+              shown.limit,
+            )
+          }
+        >
+          Mend all {offered.length} that can be
+        </Word>
+      )}
+    </Part>
+  );
+}
+
+async function settle(
+  session: ReturnType<typeof useTable>["session"],
+  findings: string[],
+  limit: number,
+): Promise<void> {
+  useInterface.setState({ trial: null });
+  const answer = await session.act({ do: "settle", id: newId(), findings, limit });
+  if (!answer.ok) refuse(answer.message);
+}
+
+function Row({ finding, limit }: { finding: Finding; limit: number }) {
+  const { session, view } = useTable();
+  const look = () => {
+    const radius = MARK_PIXELS * (view.current?.pixel ?? 1);
+    useInterface.setState({
+      trial: { kind: "circle", centre: finding.at, radius },
+      pointed: finding.figures[0] ?? null,
+    });
+  };
+  const away = () => useInterface.setState({ trial: null, pointed: null });
+  const go = () => {
+    selectAll(finding.figures, finding.figures[0] ?? null);
+    view.current?.goTo(finding.at, ABOUT * Math.max(finding.amount, limit / ABOUT));
+  };
+  return (
+    <Flex
+      as="li"
+      px="4"
+      py="1"
+      gap="1"
+      align="flex-start"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      onPointerEnter={look}
+      onPointerLeave={away}
+    >
+      <Word
+        flex="1"
+        ml="-1.5"
+        py="0.5"
+        textAlign="left"
+        whiteSpace="normal"
+        fontWeight={400}
+        title="Go there"
+        onFocus={look}
+        onBlur={away}
+        onClick={go}
+      >
+        {finding.words}
+      </Word>
+      {finding.offer !== "" && (
+        <Word
+          py="0.5"
+          fontSize="12px"
+          color="snap"
+          title={finding.offer}
+          aria-label={`Mend: ${finding.offer}`}
+          onClick={() => void settle(session, [finding.key], limit)}
+        >
+          Mend
+        </Word>
+      )}
+    </Flex>
+  );
+}
+
+/** How near is too near to be meant. */
+function Limit({ limit, unit }: { limit: number; unit: string }) {
+  const { session } = useTable();
+  const [typed, setTyped] = useState<string | null>(null);
+  const take = () => {
+    const number = Number(typed);
+    if (typed?.trim() === "") limitLoose(session.drawing, null);
+    else if (typed !== null && number > 0) limitLoose(session.drawing, number);
+    setTyped(null);
+  };
+  return (
+    <Flex data-own-keys align="center" gap="1" color="quiet" whiteSpace="nowrap">
+      nearer than
+      <Input
+        size="2xs"
+        w="52px"
+        px="1"
+        textAlign="right"
+        aria-label={`Nearer than, in ${unit}; empty for the usual`}
+        value={typed ?? String(limit)}
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => setTyped(e.target.value)}
+        onBlur={take}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") e.currentTarget.blur();
+          if (e.key === "Escape") setTyped(null);
+        }}
+      />
+      {unit}
+    </Flex>
+  );
+}
