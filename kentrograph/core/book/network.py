@@ -392,8 +392,7 @@ class Network:
 
     def needs_of(self, id: str) -> list[str]:
         """The steps that one needs, those that it looks at the whole drawing for aside."""
-        needs = dict.fromkeys(step_of(need) for need in self._links.get(id, ()))
-        return [need for need in needs if need in self.steps]
+        return [need for need in dict.fromkeys(map(step_of, self._links.get(id, ()))) if need in self.steps]
 
     def users_of(self, id: str) -> tuple[str, ...]:
         """The steps that need one."""

@@ -10,13 +10,15 @@ from ..units import convert
 from .manner import Manner
 from .values import Reading
 
-Quantity = Literal["length", "area", "direction", "turn"]
+Quantity = Literal["length", "area", "moment", "direction", "turn", "count"]
 
 QUANTITIES: dict[str, Quantity] = {
     "distance": "length", "length": "length", "radius": "length", "gap": "length", "area": "area",
     "direction": "direction", "angle": "turn",
     "across": "length", "up": "length", "centres": "length", "square": "length", "diameter": "length", "perimeter": "length",
-    "x": "length", "y": "length", "turn": "turn", "acute": "turn",
+    "x": "length", "y": "length", "turn": "turn", "acute": "turn", "rest": "length", "beside": "length",
+    "moments": "moment", "upright": "moment", "mixed": "moment", "greatest": "moment", "smallest": "moment", "axis": "turn",
+    "box": "length", "height": "length", "count": "count",
 }  # fmt: skip
 """What the value of each kind of reading, and each further number of one, is measured in."""
 
@@ -29,7 +31,9 @@ def in_unit(value: float, quantity: Quantity, unit: str, into: str) -> float:
     """
     if quantity == "length":
         return convert(value, unit, into)
-    return convert(convert(value, unit, into), unit, into) if quantity == "area" else value
+    for _ in range({"area": 2, "moment": 4}.get(quantity, 0)):
+        value = convert(value, unit, into)
+    return value
 
 
 Part = Callable[[Any, Manner, str], float | None]

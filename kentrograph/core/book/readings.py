@@ -5,23 +5,27 @@ Lengths are in the drawing's unit, directions as the planner's manner counts the
 
 from collections.abc import Callable, Sequence
 from functools import partial
-from math import hypot
+from math import atan2, degrees, fsum, hypot
 from typing import Any
 
 from ..angles import direction_of
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..figures.along import heading
+from ..figures.box import box_of, empty_box
+from ..figures.similarity import carried, rotation
 from ..measure.angle import at_corner, between_lines
-from ..measure.area import area_of, balance, perimeter_of
+from ..measure.area import area_of, balance, perimeter_of, signed_area
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
+from ..measure.moments import moments_of
 from ..meet.nearest import feet
 from ..meet.within import within
 from ..problem import Refused, refuse
+from ..shape.corners import turn_between
 from ..shape.faces import Face
 from .places import plan_thing
-from .planner import Env, Planner
-from .tree import PLACES, Name, Place, PlaceOf, Portion
+from .planner import Env, NumberPlan, Planner
+from .tree import PLACES, CornerOf, Name, Place, PlaceOf, Portion
 from .values import Untouchable
 
 Read = tuple[float, dict[str, float], str]
@@ -29,8 +33,10 @@ Read = tuple[float, dict[str, float], str]
 
 ReadPlan = Callable[[Env, Point], Read]
 
+_ANY = tuple(range(1, 1001))
 COUNTS: dict[str, tuple[int, ...]] = {
-    "distance": (2,), "direction": (1, 2), "angle": (2, 3), "length": (1,), "radius": (1,), "area": (1,), "gap": (2,),
+    "distance": (2,), "direction": (1, 2), "angle": (1, 2, 3), "length": (1,), "radius": (1,), "area": _ANY, "gap": (2,),
+    "across": (2,), "up": (2,), "diameter": (1,), "moments": (1,), "box": _ANY, "count": (1,),
 }  # fmt: skip
 """How many things each kind of reading is of."""
 
@@ -45,13 +51,23 @@ def plan_reading(
     if what == "direction" and len(of) == 1 and isinstance(of[0], PlaceOf) and of[0].what in ("start", "end"):
         tip, at_start = p.slot(of[0].name), of[0].what == "start"
         return lambda env, last: (_direction_at_end(p, env[tip], at_start), {}, "")
+    if what == "angle" and len(of) == 1:
+        if not isinstance(of[0], CornerOf):
+            raise refuse("needs_given", kind="measure angle", more=1, could=["another line", "a corner of an outline"])
+        return _plan_corner(p, of[0])
+    if what == "count":
+        if not isinstance(of[0], Name):
+            raise refuse("not_a_figure")
+        return _plan_count(p, of[0])
     things: list[Callable[[Env, Point], Any]] = []
     placed = False
     for one in (*of, *less):
         thing = p.behind(placed, partial(plan_thing, p, one))
-        things.append(plan_face(p, thing) if what == "area" and isinstance(one, PLACES) else thing)
+        things.append(plan_face(p, thing) if what in ("area", "moments") and isinstance(one, PLACES) else thing)
         placed = placed or isinstance(one, PLACES)
     read = READERS[what]
+    if what == "area" and len(of) > 1:
+        read = partial(_areas, len(of))
 
     def measure(env: Env, last: Point) -> Read:
         found: list[Any] = []
@@ -65,6 +81,48 @@ def plan_reading(
         return read(p, *found)
 
     return measure
+
+
+def _plan_corner(p: Planner, corner: CornerOf) -> ReadPlan:
+    """The angle inside a corner of an outline, between the ways in which its edge runs there."""
+    slot, which = p.slot(corner.name), as_function_of_number(p.number(corner.which))
+    place = p.place(corner)
+
+    def angle(env: Env, last: Point) -> Read:
+        outline = env[slot]
+        if not isinstance(outline, Outline):
+            raise refuse("no_angle")
+        at = place(env, last) if callable(place) else place
+        n = round(which(env, last)) - 1
+        ahead = outline.pieces[n % len(outline.pieces)]
+        if not outline.closed and not 0 < n < len(outline.pieces):
+            raise refuse("no_corner")
+        before = outline.pieces[n - 1]
+        assert at == ahead.start
+        sine, cosine = turn_between(before, ahead)
+        turn = degrees(atan2(sine, cosine))
+        left = not outline.closed or signed_area(outline) > 0.0
+        return 180.0 - (turn if left else -turn), {"turn": turn}, ""
+
+    return angle
+
+
+def as_function_of_number(plan: NumberPlan) -> Callable[[Env, Point], float]:
+    """A number as a function, whether it depends on anything or not."""
+    return (lambda env, last: plan) if isinstance(plan, float) else plan
+
+
+def _plan_count(p: Planner, name: Name) -> ReadPlan:
+    """How many figures of the drawing before it are like a figure: of one kind and size; of a set how many it has."""
+    slot, scene = p.slot(name), p.drawing()
+
+    def count(env: Env, last: Point) -> Read:
+        figure = env[slot]
+        if isinstance(figure, FigureSet):
+            return float(len(figure.members)), {}, ""
+        return float(env[scene].count_like(figure)), {}, ""
+
+    return count
 
 
 def plan_face(p: Planner, place: Callable[[Env, Point], Any]) -> Callable[[Env, Point], Face]:
@@ -148,6 +206,52 @@ def _length(p: Planner, a: Any) -> Read:
     return float(length), {}, ""
 
 
+def _across(p: Planner, a: Any, b: Any) -> Read:
+    return _beside(p, a, b)[0], {}, ""
+
+
+def _up(p: Planner, a: Any, b: Any) -> Read:
+    return _beside(p, a, b)[1], {}, ""
+
+
+def _beside(p: Planner, a: Any, b: Any) -> tuple[float, float]:
+    """How far across and up one place lies from another, along the datum's direction."""
+    start, end = place_of(a), place_of(b)
+    return _along_datum(p, end.x - start.x, end.y - start.y)
+
+
+def _diameter(p: Planner, a: Any) -> Read:
+    value, parts, _ = _radius(p, a)
+    return 2.0 * value, {"radius": value, "x": parts["x"], "y": parts["y"]}, ""
+
+
+def _moments(p: Planner, a: Any, *less: Any) -> Read:
+    """About the axis across through the area's centre; counted along the datum."""
+    whole, *holes = [*_of_face(a), *(one for thing in less for one in _of_face(thing))]
+    level = p.manner.datum.turn
+    found = moments_of(whole, tuple(holes)).turned(level)
+    greatest, smallest, axis = found.principal
+    centre = Point(*p.manner.in_unit(p.unit).from_world(found.centre))
+    parts = {
+        "upright": found.xx, "mixed": found.xy, "greatest": greatest, "smallest": smallest, "axis": axis,
+        "area": found.area, "x": centre.x, "y": centre.y,
+    }  # fmt: skip
+    return found.yy, parts, ""
+
+
+def _box(p: Planner, *things: Any) -> Read:
+    """The box around all of them, along the datum."""
+    level = p.manner.datum.turn
+    about = Point(0.0, 0.0)
+    x0, y0, x1, y1 = empty_box()
+    for thing in things:
+        if isinstance(thing, EndlessLine):
+            raise refuse("no_length", name="it")
+        a, b, c, d = box_of(carried(thing, rotation(about, -level)) if level else thing)
+        x0, y0, x1, y1 = min(x0, a), min(y0, b), max(x1, c), max(y1, d)
+    return x1 - x0, {"height": y1 - y0}, ""
+
+
 def _radius(p: Planner, a: Any) -> Read:
     if not isinstance(a, Circle | Arc):
         raise refuse("no_rim", name="it")
@@ -162,6 +266,15 @@ def _area(p: Planner, a: Any, *less: Any) -> Read:
     if centre is not None:
         parts |= {"x": centre.x, "y": centre.y}
     return value, parts, ""
+
+
+def _areas(count: int, p: Planner, *things: Any) -> Read:
+    """Several areas together, less what is taken away from them."""
+    whole = [one for thing in things[:count] for one in _of_face(thing)[:1]]
+    holes = [one for thing in things[:count] for one in _of_face(thing)[1:]]
+    holes += [one for thing in things[count:] for one in _of_face(thing)]
+    value = fsum(map(area_of, whole)) - fsum(map(area_of, holes))
+    return value, {"perimeter": fsum(map(perimeter_of, whole))}, ""
 
 
 def _of_face(thing: Any) -> list[Any]:
@@ -182,4 +295,9 @@ READERS: dict[str, Callable[..., Read]] = {
     "radius": _radius,
     "area": _area,
     "gap": _gap,
+    "across": _across,
+    "up": _up,
+    "diameter": _diameter,
+    "moments": _moments,
+    "box": _box,
 }

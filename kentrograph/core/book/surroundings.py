@@ -1,8 +1,10 @@
 """What a step sees that looks at the whole drawing before it."""
 
 from collections.abc import Iterator
+from typing import Any
 
 from ..figures import Curve, Outline, Point
+from ..measure.alike import alike
 from ..shape.faces import Face, Tracer
 from .index import index_half_way, index_of
 from .network import Network
@@ -31,6 +33,12 @@ class Surroundings:
     def face(self, at: Point, ink_only: bool) -> Face:
         """The face of the drawing around a place. Raises `Refused`: see `Tracer`."""
         return Tracer(lambda box: self.curves(box, ink_only)).face(at)
+
+    def count_like(self, figure: Any) -> int:
+        """How many figures that are seen are of one kind and size with a figure."""
+        book = self._book
+        leaves = (leaf for id in book.order.before(self._at) for leaf in book.leaves_of(id))
+        return sum(alike(one, figure) and in_sight(book, id.partition("/")[0], self._at) for id, _, one in leaves)
 
     def _curves_of(self, id: str, ink_only: bool) -> tuple[Known, ...]:
         """The curves of a figure; none where it is not seen."""

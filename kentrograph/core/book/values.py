@@ -23,6 +23,8 @@ class Reading:
     wanted: Wanted | None = None
     state: str = ""
     """How two figures stand to each other, for a gap: touches, gap, crosses, lies on."""
+    shown: str = ""
+    """The unit of length in which it is shown, or the parts of an inch (``1/16``); the drawing's where that is empty."""
 
     @property
     def difference(self) -> float | None:

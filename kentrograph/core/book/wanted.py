@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from math import inf
 
 from ..problem import refuse
+from ..tolerance import TOLERANCE
 from ..units import convert
 
 
@@ -69,7 +70,8 @@ def fit_limits(fit: str, size: float, unit: str) -> tuple[float, float]:
         raise refuse("no_fit", found=fit, sizes=True)
     if not grade.isdigit() or int(grade) not in _GRADES:
         raise refuse("no_fit", found=fit, sizes=False)
-    column = bisect_left(_SIZES, size_mm)
+    # A size that stands at the end of a column stays in it, whatever unit it was written in.
+    column = bisect_left(_SIZES, size_mm * (1.0 - TOLERANCE.size_share))
     width = _GRADES[int(grade)][column]
     low: float
     high: float

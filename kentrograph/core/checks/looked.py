@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from ..book.order import Key
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.box import box_of
 
@@ -27,13 +28,15 @@ class Looked:
     extent: float
     out: float
     """How far from the drawing's datum it reaches."""
+    key: Key
+    """Where its step stands: of two figures the one that was drawn earlier is the first."""
 
 
-def looked_at(id: str, step: str, figure: Any, pen: str, traced: bool) -> Looked:
+def looked_at(id: str, step: str, figure: Any, pen: str, traced: bool, key: Key) -> Looked:
     """A figure that is no set, ready to be compared with others."""
     x0, y0, x1, y1 = box_of(figure)
     extent, out = max(x1 - x0, y1 - y0), max(abs(x0), abs(y0), abs(x1), abs(y1))
-    return Looked(id, step, figure, pen, traced, _places(figure), _curves(figure), (x0, y0, x1, y1), extent, out)
+    return Looked(id, step, figure, pen, traced, _places(figure), _curves(figure), (x0, y0, x1, y1), extent, out, key)
 
 
 def _curves(figure: Any) -> tuple[Curve, ...]:

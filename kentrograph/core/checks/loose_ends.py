@@ -121,7 +121,7 @@ class LooseEnds:
             # Copies of one step stand to each other as they were told to.
             if g.step == f.step or g.traced:
                 continue
-            for finding in between(f, g, limit):
+            for finding in between(f, g, limit) if f.key < g.key else between(g, f, limit):
                 self._keep(finding)
 
     def _keep(self, finding: Finding) -> None:
@@ -151,11 +151,12 @@ def figures_to_check(book: Book, id: str) -> Iterator[Looked]:
         return
     kind = ALL[step.statement.kind]
     traced = kind.word == "outline" or kind.collects
+    key = book.order.key(id)
     one_alone = not value.more and not isinstance(value.figure, FigureSet)
     for one, _, figure in ((id, "", value.figure),) if one_alone else book.leaves_of(id):
         whole = one.partition("/")[0]
         if not isinstance(figure, Untouchable) and seen(book, whole):
-            yield looked_at(one, id, figure, pen_of(book, whole), traced)
+            yield looked_at(one, id, figure, pen_of(book, whole), traced, key)
 
 
 def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set[str]]:
@@ -177,7 +178,7 @@ def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set
             looked = [*fresh[n + 1 :], *_still(version, others)]
             for g in looked:
                 if g.step != f.step and not (f.traced or g.traced) and _boxes_meet(f, g, limit):
-                    found.update(one.key for one in (*between(f, g, limit), *between(g, f, limit)))
+                    found.update(one.key for one in (between(f, g, limit) if f.key < g.key else between(g, f, limit)))
         keys.append(found)
     return keys[0], keys[1]
 

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from math import hypot
 
 from ..figures import Arc, Ellipse, Line, Outline, Point
+from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..figures.outline import Piece
@@ -25,7 +26,7 @@ def alone(f: Looked, limit: float) -> Iterator[Finding]:
     if f.pen != "pencil":
         for piece in f.curves:
             if isinstance(piece, Line | Arc | Ellipse) and piece.length < SHORT_SHARE * limit:
-                yield Finding("short", Place(f.id, "body", piece.start), piece.length)
+                yield Finding("short", Place(f.id, "body", place_along(piece, 0.5 * piece.length)), piece.length)
     if isinstance(f.figure, Outline):
         outline = f.figure
         gap = hypot(outline.end.x - outline.start.x, outline.end.y - outline.start.y)

@@ -15,6 +15,8 @@ from .looked import Looked, What
 
 _SAME_SHARE = 0.2
 """Two circles about one centre are one drawn twice where their radii differ by less than this share of the limit."""
+_SMALL = 4.0
+"""What reaches no further than so many limits is small."""
 _STILL_TOGETHER = 10.0
 """So many times what counts as nothing may lie between places that were worked out on different ways."""
 
@@ -58,7 +60,11 @@ def _near_places(f: Looked, g: Looked, limit: float) -> Iterator[tuple[What, Poi
         (hypot(p.x - q.x, p.y - q.y), one, p, other, q)
         for one, p in f.places
         for other, q in g.places
-        if abs(p.x - q.x) <= limit and abs(p.y - q.y) <= limit
+        if abs(p.x - q.x) <= limit
+        and abs(p.y - q.y) <= limit
+        # The centre of something so small is near to all that meets it.
+        and not (one == "centre" and f.extent <= _SMALL * limit)
+        and not (other == "centre" and g.extent <= _SMALL * limit)
     ]
     taken: set[int] = set()
     for apart, one, p, other, q in sorted(close, key=lambda pair: pair[0]):

@@ -23,7 +23,7 @@ MOST_NUMBERS = 40
 """No more numbers than this are looked at, the nearest to the reading first."""
 LEAST_SHARE = 0.002
 """What moves a reading by less than this share of what the strongest number does, it does not hang on."""
-_LITTLE = 0.001
+_LITTLE = 0.002
 """Share of a number by which it is changed to see how much it moves the reading."""
 _ROUNDS = 12
 _MOST_DIGITS = 9

@@ -9,7 +9,8 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.kind import GivenKind
 from ..book.kinds import ALL
-from ..book.kinds.measure import compares
+from ..book.kinds.measure import OF_READING
+from ..book.readings import COUNTS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
 from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
 from ..problem import Refused
@@ -87,6 +88,8 @@ def complete_beginning(typed: str) -> tuple[Completion, ...]:
     """Words that begin a step and go on as typed. Only what can be drawn is offered."""
     typed = " ".join(typed.lower().split())
     found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word.startswith(typed)]
+    if typed and "read".startswith(typed):
+        found.append(Completion("read", "what lies under the pointer; a click keeps it"))
     for word, explanation in READINGS.items():
         if typed and (f"measure {word}".startswith(typed) or word.startswith(typed)):
             found.append(Completion(f"measure {word}", explanation))
@@ -115,8 +118,9 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     """Further names for a given that takes several: ``touching C1 C2``, ``through P1 P2``, ``move C1 C2``."""
     given = _last_given(statement)
     if statement.kind == "measure":
-        read = bool(statement.givens) and not compares(statement.givens[-1].word)
-        return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if read else []
+        last = statement.givens[-1] if statement.givens else None
+        more = last is not None and (last.word == "less" or len(last.arguments) < max(COUNTS.get(last.word, (0,))))
+        return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if more else []
     if given is None:
         first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
         if not any(g.word == "figures" for g in first):
@@ -144,11 +148,13 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
         return [*_names(book, at, kinds, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
     if wanted == "the name of a figure":
         return _names(book, at, None, partial)
+    if wanted == "the name of a line":
+        return _names(book, at, {"line"}, partial)
     if wanted == "a kind of figure":
         return list(complete_beginning(""))
     if wanted in ("a number", "a direction"):
         return _names(book, at, {"number", "reading"}, partial)
-    if wanted.isalpha():
+    if wanted.isalnum():
         return [Completion(wanted, READINGS.get(wanted) or KIND_OF_WAY.get(wanted, "the word that comes next here"))]
     return []
 
@@ -188,7 +194,12 @@ def _givens(statement: Statement) -> list[Completion]:
         said = {g.word for g in statement.givens}
         # How far off is meant of what is wanted, so it stands behind that.
         limits = {"least", "most"}
-        unfit = said | {"less"} | (limits if "wanted" in said else {"within", *({"wanted"} if said & limits else ())})
+        way = OF_READING.get(statement.givens[0].word, ()) if statement.givens else ()
+        unfit = (
+            said
+            | ({"from", "to", "along", "at", "less"} - {*way})
+            | (limits if "wanted" in said else {"within", *({"wanted"} if said & limits else ())})
+        )
         found = [Completion(g.word, g.explanation) for g in ALL["measure"].givens if g.word not in unfit]
         last = statement.givens[-1] if statement.givens else None
         if last is not None and last.word in ("wanted", "within") and len(last.arguments) == 1:

@@ -1,9 +1,12 @@
 """Numbers as the drawing shows them: decimals, unit, angle convention."""
 
+from fractions import Fraction
 from math import floor
 
 from ..book.manner import Header
+from ..book.parts import Quantity
 from ..figures import Point
+from ..units import MILLIMETRES, convert
 
 
 def length(value: float, header: Header) -> str:
@@ -21,6 +24,47 @@ def length(value: float, header: Header) -> str:
 def with_unit(value: float, header: Header) -> str:
     """A length with its unit: ``113.437 mm``."""
     return f"{length(value, header)} {header.manner.unit}"
+
+
+_POWERS = {"length": (1, ""), "area": (2, "\u00b2"), "moment": (4, "\u2074")}
+
+
+def measured(value: float, quantity: Quantity, header: Header, shown: str = "") -> str:
+    """A measured value with its unit; ``shown`` is another unit, or the parts of an inch.
+
+    >>> measured(1250.0, "area", Header(), "cm"), measured(9.130277, "turn", Header())
+    ('12.500 cm\u00b2', '9\u00b007\u203249\u2033')
+    """
+    if quantity in ("direction", "turn"):
+        return dms(value)
+    if quantity == "count":
+        return f"{value:.0f}"
+    power, sign = _POWERS[quantity]
+    if shown.startswith("1/") and quantity == "length":
+        return feet_and_inches(value, header, int(shown[2:]))
+    unit = shown if shown in MILLIMETRES else header.manner.unit
+    for _ in range(power):
+        value = convert(value, header.manner.unit, unit)
+    text = length(value, header)
+    if unit != header.manner.unit and 0.0 < abs(value) < 0.5 * 10.0 ** (2 - header.decimals):
+        # A larger unit: as many digits as say something.
+        text = f"{value:.{header.decimals + 1}g}"
+    return f"{text} {unit}{sign}"
+
+
+def feet_and_inches(value: float, header: Header, parts: int) -> str:
+    """A length in feet, inches and parts of an inch, to the nearest: ``3'-4 1/16"``.
+
+    >>> print(feet_and_inches(1017.5875, Header(), 16))
+    3'-4 1/16"
+    """
+    whole = round(convert(abs(value), header.manner.unit, "in") * parts)
+    inches, rest = divmod(whole, parts)
+    feet, inches = divmod(inches, 12)
+    fraction = Fraction(rest, parts)
+    sign = "-" if value < 0.0 and whole else ""
+    small = f"{inches} {fraction}" if rest and inches else f"{fraction}" if rest else f"{inches}"
+    return f"{sign}{feet}'-{small}\"" if feet else f'{sign}{small}"'
 
 
 def direction(value: float, header: Header) -> str:

@@ -6,6 +6,7 @@ from typing import Literal
 from ..book.kind import Drag, Held, Kind
 from ..book.kinds import FIGURES
 from ..book.kinds.measure import READINGS
+from .read_at import READ
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,4 +64,5 @@ def kind_views() -> list[KindView]:
         )
         for word, one in READINGS.items()
     ]
-    return [*figures, *readings]
+    anything = KindView(READ, "Anything", "read", "whatever lies under the pointer", None, None, False, False, "none")
+    return [*figures, anything, *readings]

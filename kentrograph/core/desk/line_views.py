@@ -1,43 +1,31 @@
 """The open line as a table shows it: read, with the pointer where it is, mended or pulled."""
 
 from dataclasses import dataclass, replace
-from math import hypot
 
-from ..angles import direction_of
 from ..book.book import Book
 from ..book.edits import Replace
-from ..book.manner import Header
-from ..book.values import Drawn, Reading
-from ..construct.solution import Solution
-from ..figures import Point
+from ..book.values import Reading
 from ..language.messages import sentence
 from ..language.report import figure_data
-from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
-from . import display
-from .afterwards import going_on, joining, said_first
+from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
 from .draft import Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
-from .interpretation import given_texts, given_values
+from .line_parts import enter_of, handles_of, line_of
 from .open_line import OpenLine, before_kind, draft_of, read_mend, read_open_line
 from .picks import Shown, under_pointer
 from .pointing import (
-    OF_FIGURE,
-    Pointed,
     Pointer,
     exactly_at,
-    last_of_draft,
     later_place,
-    leaving,
-    passed_over,
     place_at,
     places_passed,
-    turning_about,
     with_solution,
 )
+from .read_at import READ, named_there, readings_at
 from .told import told
 from .view_types import (
     BrushView,
@@ -45,18 +33,10 @@ from .view_types import (
     EnterView,
     EntryView,
     FollowView,
-    HandleView,
     LineView,
-    LiveView,
-    ProblemView,
     PullView,
-    Row,
-    SolutionView,
-    TagView,
 )
-from .views import box_around, problem_view, reading_words, together
-
-MOST_SOLUTIONS = 64
+from .views import problem_view, reading_words, together
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -97,19 +77,21 @@ def _looked(book: Book, at: Looked) -> LineView:
     if at.pull is not None and at.pointer is not None and chosen in book.steps:
         return _pull_view(book, chosen, at.pull, at.pointer)
     index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
+    if at.draft is not None and at.draft.kind == READ:
+        return _read_view(book, at, index)
     if at.carried and at.pointer is not None and at.start is not None:
         return _carry_view(book, at, at.start, at.pointer, index)
     if at.draft is not None and not at.draft.rows and not at.text.strip() and strokes(at.draft.kind):
         return _brush_view(book, at, at.draft, index)
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
     shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
-    line = _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
+    line = line_of(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
     if at.draft is None and not at.text and line.tag is not None and read.pointed is not None:
         line = replace(line, tag=replace(line.tag, told=told(book, read.pointed)))
     return replace(
         line,
-        handles=_handles(shown),
-        click=_enter(read.click) if read.click else None,
+        handles=handles_of(shown),
+        click=enter_of(read.click) if read.click else None,
         picks=list(read.rows),
         picked=read.picked,
         beside=read.beside or None,
@@ -124,7 +106,7 @@ def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
     join = offered_join(book) if not gone and index == len(book.order) else ""
     if join:
         line = joining(book, line, join)
-    view = replace(_line(book, line, line, index, draft, None), last=None, live=None, preview=None, box=None)
+    view = replace(line_of(book, line, line, index, draft, None), last=None, live=None, preview=None, box=None)
     if at.pointer is None:
         return view
     # Nothing that is stroked over is held level: the key means the whole figure here.
@@ -135,9 +117,30 @@ def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
     return replace(view, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
 
 
+def _read_view(book: Book, at: Looked, index: int) -> LineView:
+    """Reading by pointing: what lies under the pointer tells its measures, and a click keeps the one that is taken. What is typed
+    is read as if nothing were begun."""
+    if at.text.strip():
+        return _looked(book, replace(at, draft=None))
+    nothing = OpenLine("nothing", at.draft, hint="Point at a figure, a corner or a space: a click keeps what it says.")
+    pointed = place_at(book, at.pointer) if at.pointer is not None else None
+    view = replace(line_of(book, nothing, nothing, index, None, pointed), last=None, live=None)
+    if at.pointer is None or pointed is None or view.tag is None:
+        return view
+    view = replace(view, tag=replace(view.tag, passes=named_there(book, pointed)))
+    kept = readings_at(book, pointed, at.pointer, index)
+    if not kept:
+        return view
+    picked = (at.choice or 0) % len(kept)
+    one = kept[picked]
+    reading = reading_words(one.value.figure, book) if isinstance(one.value.figure, Reading) else None
+    write = EnterView("write", at.draft, one.text, None)
+    return replace(view, reading=reading, click=write, picks=[each.words for each in kept], picked=picked)
+
+
 def _carry_view(book: Book, at: Looked, start: Pointer, pointer: Pointer, index: int) -> LineView:
     """What is selected, dragged from a place to a place."""
-    view = _line(book, OpenLine("nothing"), OpenLine("nothing"), index, None, None)
+    view = line_of(book, OpenLine("nothing"), OpenLine("nothing"), index, None, None)
     try:
         found = carry(book, at.carried, start, pointer, at.copied, index)
     except Refused as refused:
@@ -152,8 +155,8 @@ def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineV
     all_of_them = handles(book, selected)
     handle = all_of_them[which] if which < len(all_of_them) else None
     if handle is None:
-        nothing = _line(book, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), None, place_at(book, pointer))
-        return replace(nothing, last=None, live=None, handles=_handles(all_of_them))
+        nothing = line_of(book, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), None, place_at(book, pointer))
+        return replace(nothing, last=None, live=None, handles=handles_of(all_of_them))
     line, made, follows = _pulled(book, handle, pointer)
     later = later_place(book, pointer, book.position(handle.step))
     if later is not None and made is not None and book.step_of(later.figure or "") not in {f.id for f in follows}:
@@ -165,10 +168,10 @@ def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineV
     hand = book.in_hand(book.steps[handle.step].manner)
     said = f"as {later.words} lies now; it comes later, so nothing here follows it" if later else ""
     return replace(
-        _line(book, line, line, index, None, later or place_at(hand, pointer)),
+        line_of(book, line, line, index, None, later or place_at(hand, pointer)),
         last=None,
         live=None,
-        handles=_handles(all_of_them),
+        handles=handles_of(all_of_them),
         follows=follows,
         passed=[[p.x, p.y] for p in places_passed(book, pointer, index)],
         pull=PullView(handle.step, made.text, made.becomes, said) if made and line.do == "write" else None,
@@ -187,7 +190,7 @@ def _mend_view(book: Book, at: Looked, id: str) -> LineView:
     step = book.steps.get(id)
     if step is None:
         gone = OpenLine("nothing", problem=Problem("no_step"))
-        return replace(_line(book, gone, gone, len(book.order), None, None), last=None, live=None)
+        return replace(line_of(book, gone, gone, len(book.order), None, None), last=None, live=None)
     index = book.position(id)
     # Its numbers go on being read, and are written, as they were when it was written.
     book = book.in_hand(step.manner)
@@ -197,12 +200,12 @@ def _mend_view(book: Book, at: Looked, id: str) -> LineView:
         else:
             line = with_solution(book, read_mend(book, id, at.text), at.choice, None, index, id)
         pointed = place_at(book, at.pointer) if at.pointer else None
-        view = replace(_line(book, said_first(book, line, index), line, index, None, pointed), last=None, live=None)
+        view = replace(line_of(book, said_first(book, line, index), line, index, None, pointed), last=None, live=None)
         return replace(view, follows=_follows(book, id, line, False))
     read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
-    view = _line(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
+    view = line_of(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
     # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
-    click = _enter(replace(read.click, do="given") if read.rows else read.click) if read.click else None
+    click = enter_of(replace(read.click, do="given") if read.rows else read.click) if read.click else None
     before = before_kind(step)
     return replace(
         view,
@@ -248,126 +251,3 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[FollowV
         else:
             found.append(FollowView(one, together(value.results), None))
     return found
-
-
-def _line(
-    book: Book,
-    line: OpenLine,
-    shown: OpenLine,
-    index: int,
-    draft: Draft | None,
-    pointed: Pointed | None,
-    pointer: Pointer | None = None,
-) -> LineView:
-    # A reading puts nothing down: nothing is counted from the last place.
-    places = draft is not None and not draft.kind.startswith("measure")
-    last = last_of_draft(book, draft, index)
-    rows = _rows(book, line, index)
-    value = shown.value if isinstance(shown.value, Drawn) else None
-    drawn = value.figure if value else None
-    results = value.results if value else ()
-    preview = together(results)
-    target = _target(drawn, None if line.row else pointed)
-    about = turning_about(book, draft, index)
-    return LineView(
-        type="line",
-        seq=0,
-        rows=rows,
-        name=line.step.name if line.step else "",
-        row=line.row,
-        value=rows[-1].value if rows and line.row else "",
-        enter=_enter(line),
-        preview=preview,
-        box=box_around(results) if preview is not None else None,
-        solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
-        taken=value.taken if value else 0,
-        note=value.note if value else "",
-        reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
-        problem=_problem(book, line, index, draft),
-        hint=line.hint,
-        completions=line.completions,
-        tag=_tag(book, pointed),
-        live=_live(last, target, book.header) if target is not None and places else None,
-        last=[last.x, last.y] if places else None,
-        around=[about.x, about.y] if about else None,
-        leaving=leaving(book, draft, index),
-        passed=[[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
-        click=None,
-        picks=[],
-        picked=0,
-        beside=None,
-        unfit=None,
-        follows=[],
-        handles=[],
-        pull=None,
-        brush=None,
-        carry=None,
-    )
-
-
-def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> ProblemView | None:
-    """What is wrong with the row, and what would work there: as a row of a draft, else as the whole statement."""
-    if line.problem is None:
-        return None
-    view = problem_view(book, line.problem, index, line.step)
-    if view.suggested and view.suggestion and draft is not None:
-        word = view.suggestion.split()[0]
-        if word in KINDS and word != draft.kind:
-            # Another kind of figure takes the place of the whole.
-            return replace(view, suggested=view.suggestion)
-        return replace(view, suggested=view.suggestion if line.row.lower().startswith(word) else None)
-    return view
-
-
-def _solution(one: Solution) -> SolutionView:
-    return SolutionView(figure_data(one.figure), one.signature, one.note, [[c.at.x, c.at.y] for c in one.contacts])
-
-
-def _rows(book: Book, line: OpenLine, index: int) -> list[Row]:
-    if line.step is None or line.step.statement.kind == "measure":
-        return [Row(row, "") for row in (line.draft.rows if line.draft else ())]
-    texts, values = given_texts(line.step.statement), given_values(book, line.step, index)
-    return [Row(t, v) for t, v in zip(texts, values, strict=True)]
-
-
-def _target(drawn: object, pointed: Pointed | None) -> Point | None:
-    end = getattr(drawn, "end", None)
-    if isinstance(end, Point):
-        return end
-    return pointed.at if pointed else None
-
-
-def _live(last: Point, to: Point, header: Header) -> LiveView:
-    dx, dy = to.x - last.x, to.y - last.y
-    # Across and up count along the datum, as coordinates do.
-    ux, uy = header.manner.turned(1.0, 0.0)
-    across, up = dx * ux + dy * uy, dy * ux - dx * uy
-    return LiveView(
-        length=display.with_unit(hypot(dx, dy), header),
-        direction=display.direction(direction_of(dx, dy), header),
-        across=display.length(across, header),
-        up=display.length(up, header),
-    )
-
-
-def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
-    if pointed is None:
-        return None
-    return TagView(
-        words=pointed.words,
-        at=[pointed.at.x, pointed.at.y],
-        kind=pointed.kind,
-        more=pointed.more,
-        figure=pointed.figure.partition("/")[0] if pointed.figure else None,
-        sights=[figure_data(line) for line in pointed.sights],
-        of_figure=pointed.kind in OF_FIGURE,
-        passes=passed_over(book, pointed),
-    )
-
-
-def _enter(line: OpenLine) -> EnterView:
-    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement, going_on(line))
-
-
-def _handles(found: list[Handle]) -> list[HandleView]:
-    return [HandleView([h.at.x, h.at.y], h.words) for h in found]

@@ -289,6 +289,8 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
     if header is not None:
         return header
     completions = complete_beginning(typed)
+    if typed.lower() == "read":
+        return OpenLine("begin", Draft("read"), hint="Point at what is to be read.")
     kind = _kind_word(typed)
     if kind is not None:
         stands = _stands(book, Draft(kind), at)

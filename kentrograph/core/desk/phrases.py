@@ -10,12 +10,13 @@ from math import hypot
 from ..angles import direction_of
 from ..book.book import Book
 from ..book.kinds.touching import SIZES
-from ..figures import Point
+from ..figures import Outline, Point
 from ..language.vocabulary import KINDS, PARTS
 from ..snap.guide_lines import coordinate
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..units import plain
 from .draft import Draft
+from .pick_rows import figure_under
 from .pointing import Pointed, Pointer, own_last, places_at, rounded
 
 _MOST = 6
@@ -60,6 +61,9 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
         rows.extend(_first_of_crossing(book, head, asked, places))
     rows.extend(_second_of_crossing(typed, places))
     rows.extend(f"{typed} {place.words}" for place in places)
+    # Of an outline the edge there is meant, before the whole of it.
+    edges = (figure_under(book, p)[1] for p in places if isinstance(book.figure_of(p.figure), Outline))
+    rows.extend(f"{typed} {edge}" for edge in dict.fromkeys(edges))
     for id in dict.fromkeys(p.figure for p in places if p.figure and not isinstance(book.figure_of(p.figure), Point)):
         name = book.name_of(id)
         if asked in ("foot", "touch"):

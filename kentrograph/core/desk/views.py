@@ -6,12 +6,13 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.measure import compares
+from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, Reading, Untouchable, Value
 from ..book.wanted import Wanted
-from ..checks.verdict import ANGLES, verdict
+from ..checks.verdict import verdict
 from ..figures import Arc, Circle, Line
 from ..figures.box import empty_box, stretch
 from ..language.messages import sentence
@@ -177,11 +178,7 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     header = book.header
 
     def told(value: float, kind: str) -> str:
-        if kind in ANGLES:
-            return display.dms(value)
-        if kind == "area":
-            return f"{display.length(value, header)} {header.manner.unit}²"
-        return display.with_unit(value, header)
+        return display.measured(value, QUANTITIES[kind], header, reading.shown)
 
     rows = [ReadingPart(part, told(value, part)) for part, value in reading.parts.items()]
     said = told(reading.value, reading.kind)

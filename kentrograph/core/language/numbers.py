@@ -25,7 +25,7 @@ from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, Wanted
 from .lexer import Token
-from .vocabulary import FUNCTIONS, PARTS, READINGS
+from .vocabulary import FUNCTIONS, NAMES_TOO, PARTS, READINGS
 
 _DEGREES = {"deg": 1.0, "gon": 0.9, "rad": 180.0 / pi}
 _BEARING = re.compile(
@@ -129,7 +129,8 @@ def _word(c: Cursor, wanted: Wanted, token: Token) -> Number:
         return Plain(pi)
     if word in FUNCTIONS:
         return _call(c)
-    if word in READINGS and c.peek().kind != "op":
+    following = c.peek().kind
+    if word in READINGS and (following in ("word", "num") if word in NAMES_TOO else following != "op"):
         return measured(c)
     if c.at_name():
         return named_number(c)
@@ -200,7 +201,7 @@ def measured(c: Cursor) -> Measured:
     return Measured(token.text, tuple(things), tuple(less), token.start, c.last)
 
 
-_THINGS = {"distance": (2, 2), "direction": (1, 2), "angle": (2, 3), "gap": (2, 2)}
+_THINGS = {"distance": (2, 2), "direction": (1, 2), "angle": (2, 3), "gap": (2, 2), "across": (2, 2), "up": (2, 2)}
 """The fewest and the most things that a reading is of."""
 
 

@@ -3,13 +3,13 @@
 import re
 from dataclasses import dataclass, replace
 
-from ..book.tree import UNREAD, Argument, Given, KindOf, SetKind, Statement
+from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
-from .compared import compared
 from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
 from .givens import read_given
-from .numbers import direction, looks_like_bearing, number
-from .places import Reader, measured_thing
+from .numbers import looks_like_bearing, number
+from .places import Reader
+from .readings import read_reading
 from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
@@ -139,7 +139,7 @@ def _statement(c: Cursor) -> Statement:
         return _finish(c, token.text, name, pen, _figure_givens(c, token.text), token.start, token.end)
     if token.kind == "word" and token.text == "measure":
         c.advance()
-        return _finish(c, "measure", name, pen, _reading(c), token.start, token.end)
+        return _finish(c, "measure", name, pen, read_reading(c), token.start, token.end)
     if (
         name is not None
         and " " not in name
@@ -218,34 +218,6 @@ def _figure_givens(c: Cursor, kind: str) -> list[Given]:
         c.take_op(";")
         givens.extend(read_given(c, spec))
     return givens
-
-
-def _reading(c: Cursor) -> list[Given]:
-    start = c.tok.start
-    if c.tok.kind == "word" and c.tok.text not in READINGS:
-        nearest = nearest_words(c.tok.text, list(READINGS))
-        raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
-    word = c.need_word(*READINGS)
-    things: list[Argument] = []
-    while c.tok.kind != "end" and not c.at_word("less", "wanted") and not (things and _at_limit(c)):
-        things.append(measured_thing(c))
-        c.take_op(";")
-    givens = [Given(word, tuple(things), (), start, c.last)]
-    if c.at_word("less"):
-        start = c.advance().start
-        holes: list[Argument] = []
-        while c.tok.kind != "end" and not c.at_word("wanted") and not (holes and _at_limit(c)):
-            holes.append(measured_thing(c))
-            c.take_op(";")
-        if not holes:
-            c.fail("the name of a hole")
-        givens.append(Given("less", tuple(holes), (), start, c.last))
-    return [*givens, *compared(c, direction if word in ("direction", "angle") else number)]
-
-
-def _at_limit(c: Cursor) -> bool:
-    """Whether a limit follows, and no figure with such a name."""
-    return c.at_word("least", "most") and c.peek().kind != "end" and c.peek().text not in (";", "less", "wanted")
 
 
 __all__ = ["HeaderLine", "check_name", "is_blank", "parse_header", "read_line"]

@@ -63,6 +63,16 @@ PARTS = {
     "square": "square to the line, of a distance to its end",
     "turn": "angle with its sign",
     "acute": "the acute angle",
+    "rest": "the other way round, of a length along what is closed",
+    "beside": "how far beside, of a distance along a line",
+    "moments": "value of a second moment",
+    "upright": "the moment about the upright axis",
+    "mixed": "the product of inertia",
+    "greatest": "the greatest moment",
+    "smallest": "the smallest moment",
+    "axis": "direction of the axis about which it is greatest",
+    "box": "width of a box",
+    "height": "height of a box",
 }
 
 PLACE_WORDS = frozenset("start end middle centre center box corner on crossing foot nearest touch".split())
@@ -73,13 +83,14 @@ JOINTS = frozenset(
 )
 
 NAMES_TOO = frozenset(
-    "least most axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split()
+    "axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split()
+    + "least most up moments count".split()
 )
 """Words that came when figures could bear them as names already: they still can."""
 
 RESERVED = (
     ((frozenset(KINDS) | frozenset(g.word for k in KINDS.values() for g in k.givens)) - NAMES_TOO)
-    | frozenset(READINGS)
+    | (frozenset(READINGS) - NAMES_TOO)
     | HEADERS
     | (PENS - NAMES_TOO)
     | frozenset(FUNCTIONS)

@@ -1,11 +1,15 @@
 """Angles between directions."""
 
-from math import atan2, degrees
+from math import atan2, degrees, hypot
+from typing import assert_never
 
-from ..figures import EndlessLine, Line, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures.along import Longish
 from ..meet.carriers import way_of
+from ..meet.nearest import nearest
 from ..problem import refuse
 from ..tolerance import TOLERANCE
+from .closest import distance_between
 
 
 def turn_between(ax: float, ay: float, bx: float, by: float) -> float:
@@ -18,6 +22,36 @@ def between_lines(a: Line | EndlessLine, b: Line | EndlessLine) -> float:
     """Degrees from the direction of one line, as it runs, to that of another."""
     p, q = way_of(a), way_of(b)
     return turn_between(p.ux, p.uy, q.ux, q.uy)
+
+
+def running_at(figure: Longish, at: Point) -> tuple[float, float]:
+    """The unit vector along which a figure runs at the place on it that is nearest to another; circles run counter-clockwise.
+
+    Of an outline that of the piece there; at its corners of the piece that begins there.
+    """
+    match figure:
+        case Line() | EndlessLine():
+            way = way_of(figure)
+            return way.ux, way.uy
+        case Circle(centre) | Arc(centre):
+            rx, ry = at.x - centre.x, at.y - centre.y
+            r = hypot(rx, ry)
+            if r == 0.0:
+                raise refuse("same_places")
+            sign = -1.0 if isinstance(figure, Arc) and figure.sweep < 0.0 else 1.0
+            return -sign * ry / r, sign * rx / r
+        case Ellipse():
+            u, v = figure.to_own(*_on(figure, at))
+            return figure.heading_at(degrees(atan2(v / figure.b, u / figure.a)))
+        case Outline(pieces):
+            return running_at(min(reversed(pieces), key=lambda piece: distance_between(at, piece)), at)
+        case _:
+            assert_never(figure)
+
+
+def _on(figure: Ellipse, at: Point) -> tuple[float, float]:
+    foot = nearest(figure, at)
+    return foot.x, foot.y
 
 
 def at_corner(a: Point, corner: Point, b: Point) -> float:

@@ -100,13 +100,13 @@ def balance(figure: Any) -> Point | None:
         sy.append(cross * (ay + by) / 6.0)
         if not isinstance(piece, Line):
             area = segment_area(piece)
-            cx, cy = _segment_centre(piece)
+            cx, cy = segment_centre(piece)
             sx.append(area * (cx - o.x))
             sy.append(area * (cy - o.y))
     return Point(o.x + fsum(sx) / total, o.y + fsum(sy) / total)
 
 
-def _segment_centre(arc: Arc | Ellipse) -> tuple[float, float]:
+def segment_centre(arc: Arc | Ellipse) -> tuple[float, float]:
     """Centre of the segment between an arc and its chord: 4 R sin³(t/2) / (3 (t - sin t)) from the centre, toward its middle."""
     t = abs(radians(arc.sweep))
     share = 4.0 * sin(t / 2.0) ** 3 / (3.0 * _t_minus_sin(t))

@@ -2,6 +2,10 @@
 import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 
+/** The kind that reads whatever lies under the pointer. */
+export const READ = "read";
+const MOST_READ = 5;
+
 /** ``words`` is what pulling the handle under the pointer changes. */
 export function showTag(
   tag: HTMLDivElement | null,
@@ -20,6 +24,11 @@ export function showTag(
       rows.push(["typed", line.pull.becomes]);
       if (line.pull.later !== "") rows.push(["live", line.pull.later]);
     } else if (line.problem) rows.push(["live", line.problem.message]);
+  } else if (draft?.kind === READ && text === "") {
+    // All that can be read there at once; the one in front is what a click keeps.
+    line.picks.slice(0, MOST_READ).forEach((pick, n) => rows.push([n === line.picked ? "typed" : "live", pick]));
+    if (line.picks.length > MOST_READ) rows.push(["live", `↑ ↓ ${line.picks.length - MOST_READ} more`]);
+    if (line.picks.length === 0) rows.push(["live", "nothing to read here"]);
   } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
@@ -32,7 +41,7 @@ export function showTag(
   }
   if (handle === null && !draft && text === "" && !line.carry)
     for (const row of line.tag?.told ?? []) rows.push(["live", row]);
-  if (draft && line.reading && text.trim() === "") rows.push(["typed", line.reading.value]);
+  if (draft && draft.kind !== READ && line.reading && text.trim() === "") rows.push(["typed", line.reading.value]);
   if (line.brush && !handle) {
     const { words, why, entries } = line.brush;
     if (entries.length > 1) rows.push(["words", `${entries.length} stretches`]);

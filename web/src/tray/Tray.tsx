@@ -1,11 +1,12 @@
 /** The tray along the bottom, in words. Nothing needs it: everything on it has a word to type. */
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 
 import type { Kind } from "../api/types";
 import { useInterface } from "../state/interface";
 import { kindOf, useKinds } from "../state/kinds";
 import { usePreferences } from "../state/preferences";
+import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -16,8 +17,6 @@ const GROUPS: readonly (readonly [Group, string])[] = [
   ["carry", "Carry"],
   ["read", "Read"],
 ];
-/** From a usual window on the readings stand beside the open group; in a narrower one they are a group to be opened. */
-const BESIDE = "xl";
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
 const ROOMY = { base: "none", "2xl": "block" };
 
@@ -65,6 +64,7 @@ function Kinds({ group }: { group: Group }) {
 }
 
 export function Tray() {
+  const { openLine } = useTable();
   const [place, setPlace] = useState<Group>("place");
   const [shape, setShape] = useState<Group>("shape");
   // What is selected is most often to be shaped; whoever opens another group then finds that one again.
@@ -75,10 +75,6 @@ export function Tray() {
   // What is being written stays in sight, whichever words were open before; unless others are asked for meanwhile.
   const [asked, setAsked] = useState<{ readonly group: Group; readonly begun: string | undefined } | null>(null);
   const open = asked !== null && begun !== undefined && asked.begun === begun ? asked.group : (group ?? chosen);
-  // Beside the readings the words that were open stay where they are.
-  const other = open !== "read" ? open : chosen !== "read" ? chosen : "place";
-  const wide = { base: "none", [BESIDE]: "flex" };
-  const narrow = { base: "block", [BESIDE]: "none" };
   const pens = useKinds((k) => k.pens);
   const pen = usePreferences((p) => p.pen);
   return (
@@ -98,29 +94,17 @@ export function Tray() {
         <Heading
           key={one}
           aria-expanded={open === one}
-          display={one === "read" ? narrow : undefined}
           onClick={() => {
             setOpen(one);
             setAsked({ group: one, begun });
+            // Whoever wants to read points at what is to be read; the words are for what has to be said.
+            if (one === "read" && begun === undefined) openLine.begin(READ);
           }}
         >
           {title}
         </Heading>
       ))}
-      <Flex display={{ base: "flex", [BESIDE]: open === "read" ? "none" : "flex" }} align="center" flex="none">
-        <Kinds group={open} />
-      </Flex>
-      {open === "read" && (
-        <Flex display={wide} align="center" flex="none">
-          <Kinds group={other} />
-        </Flex>
-      )}
-      <Flex display={wide} align="center" flex="none">
-        <Text color="label" fontWeight={600} fontSize="12px" ml="2" mr="0.5">
-          Read
-        </Text>
-        <Kinds group="read" />
-      </Flex>
+      <Kinds group={open} />
       <Box flex="1" />
       <Flex
         role="radiogroup"

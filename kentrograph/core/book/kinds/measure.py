@@ -5,15 +5,23 @@ from dataclasses import dataclass
 from math import inf
 from typing import cast
 
-from ...figures import Point
+from ...angles import unit_vector
+from ...figures import EndlessLine, Line, Point
+from ...measure.angle import running_at, turn_between
+from ...measure.closest import place_of
 from ...problem import Refused, refuse
+from ...shape.stretch import is_closed, part_of
+from ..chain import place_in
 from ..kind import Drag, GivenKind, Kind
 from ..parts import QUANTITIES, in_unit
+from ..places import plan_thing
 from ..planner import Env, NumberPlan, Plan, Planner
-from ..readings import COUNTS, plan_reading
-from ..tree import Name, Number, Place, Portion, Statement
+from ..readings import COUNTS, Read, ReadPlan, plan_reading
+from ..tree import Given, Name, Number, Place, Portion, Statement
 from ..values import Drawn, Reading
 from ..wanted import Wanted, fit_limits
+from .cutting import longish, plan_cut
+from .given import by_word, needs, place_of_given
 
 
 def plan_measure(p: Planner, statement: Statement) -> Plan:
@@ -26,20 +34,87 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
     if count not in allowed:
         raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
     less = next((g for g in statement.givens if g.word == "less"), None)
-    if less is not None and given.word != "area":
+    if less is not None and given.word not in ("area", "moments"):
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
     of, holes = (cast("tuple[Place | Name | Portion, ...]", g.arguments if g else ()) for g in (given, less))
-    read = plan_reading(p, given.word, of, holes)
+    read = _plan_how(p, statement, of) or plan_reading(p, given.word, of, holes)
     wanted = _wanted(p, statement)
+    shown = next((g.word.removeprefix("in ") for g in statement.givens if g.word.startswith("in ")), "")
 
     def draw(env: Env, last: Point) -> Drawn:
         try:
             value, parts, state = read(env, last)
         except Refused as refused:
             raise Refused(refused.problem.at(given.start, given.end)) from None
-        return Drawn(Reading(given.word, value, parts, wanted(env, last) if wanted is not None else None, state))
+        return Drawn(Reading(given.word, value, parts, wanted(env, last) if wanted is not None else None, state, shown))
 
     return draw
+
+
+def _plan_how(p: Planner, statement: Statement, of: "tuple[Place | Name | Portion, ...]") -> ReadPlan | None:
+    """A reading that is taken in a way of its own: along a figure, in a direction, at a place; None for all others."""
+    given = by_word(statement, ("from", "to", "along", "at"))
+    if not given:
+        return None
+    if "along" in given:
+        return _plan_along(p, of, given["along"])
+    if "at" in given:
+        return _plan_tangents(p, statement, of, given["at"])
+    if len(given) < 2:
+        raise needs(statement, *(f"{word} a place on it" for word in ("from", "to") if word not in given))
+    thing = plan_thing(p, of[0])
+    cuts = [plan_cut(p, statement, given[word]) for word in ("from", "to")]
+
+    def stretch(env: Env, last: Point) -> Read:
+        figure = longish(thing(env, last), "measure length", "it")
+        a, b = (cut(figure, env, last) for cut in cuts)
+        closed = is_closed(figure)
+        if not closed and (b.piece, b.along) < (a.piece, a.along):
+            a, b = b, a
+        part = part_of(figure, a, b)
+        length = part.length if part is not None else 0.0
+        whole = getattr(figure, "length", length)
+        return length, {"rest": whole - length} if closed else {}, ""
+
+    return stretch
+
+
+def _plan_along(p: Planner, of: "tuple[Place | Name | Portion, ...]", given: Given) -> ReadPlan:
+    """How far one place lies from another in a direction, or along a line; and how far beside that."""
+    way = given.arguments[0]
+    ends = [plan_thing(p, one) for one in of]
+    direction = p.direction(cast(Number, way)) if not isinstance(way, Name) else None
+    slot = p.slot(way) if isinstance(way, Name) else 0
+
+    def along(env: Env, last: Point) -> Read:
+        start, end = (place_of(thing(env, last)) for thing in ends)
+        if direction is not None:
+            turn = direction if isinstance(direction, float) else direction(env, last)
+        elif isinstance(env[slot], Line | EndlessLine):
+            turn = env[slot].direction
+        elif isinstance(env[slot], float):
+            turn = p.manner.direction_to_core(env[slot])
+        else:
+            raise refuse("no_line", word="along")
+        ux, uy = unit_vector(turn)
+        dx, dy = end.x - start.x, end.y - start.y
+        return dx * ux + dy * uy, {"beside": dy * ux - dx * uy}, ""
+
+    return along
+
+
+def _plan_tangents(p: Planner, statement: Statement, of: "tuple[Place | Name | Portion, ...]", given: Given) -> ReadPlan:
+    """The angle between two figures where they cross: that of their tangents there."""
+    place = place_in(p, statement, place_of_given(given))
+    things = [plan_thing(p, one) for one in of]
+
+    def angle(env: Env, last: Point) -> Read:
+        at = place(env, last)
+        one, other = (running_at(longish(thing(env, last), "measure angle", "it"), at) for thing in things)
+        turn = turn_between(*one, *other)
+        return abs(turn), {"turn": turn, "acute": min(abs(turn), 180.0 - abs(turn))}, ""
+
+    return angle
 
 
 def _wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Wanted] | None:
@@ -73,6 +148,8 @@ def _wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Wanted] 
     return limits if COMPARED & given.keys() else None
 
 
+OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",), "area": ("less",), "moments": ("less",)}
+"""The words that may follow what a kind of reading is of, before what it is compared with."""
 COMPARED = frozenset({"wanted", "within", "least", "most"})
 """The words of what a reading is compared with; a fit stands behind the value wanted."""
 
@@ -107,6 +184,12 @@ READINGS: dict[str, ReadingKind] = {
     "length": ReadingKind("Length", "of a line, an arc or an outline"),
     "radius": ReadingKind("Radius", "of a circle or an arc"),
     "area": ReadingKind("Area", "of what is closed, `less` its holes"),
+    "diameter": ReadingKind("Diameter", "of a circle or an arc"),
+    "across": ReadingKind("Across", "how far across one place lies from another, along the datum", Drag("", "")),
+    "up": ReadingKind("Up", "how far up one place lies from another", Drag("", "")),
+    "moments": ReadingKind("Moments", "second moments of area about the area centre, `less` those of holes"),
+    "box": ReadingKind("Box", "width and height of all that is named, along the datum"),
+    "count": ReadingKind("Count", "how many figures of the same kind and size there are; of a set, how many it has"),
     "gap": ReadingKind("Touch", "whether two figures touch, miss or cross, and by how much"),
 }
 
@@ -120,11 +203,16 @@ KIND = Kind(
     puts_place=False,
     first="Give a place or a figure: type it or point at it.",
     givens=(
+        GivenKind("from", "place", "from where along a figure its length is measured"),
+        GivenKind("to", "place", "as far as where"),
+        GivenKind("along", "direction", "the direction, or the line, along which a distance is measured"),
+        GivenKind("at", "place", "where figures cross, whose angle there is measured"),
         GivenKind("less", "figures", "what is taken away from an area"),
         GivenKind("wanted", "length", "the value it should have"),
         GivenKind("within", "length", "how far it may be off"),
         GivenKind("least", "length", "what it should be at least"),
         GivenKind("most", "length", "what it should be at most"),
+        GivenKind("in", "nothing", "the unit that it is shown in, `m2`, or parts of an inch, `1/16`"),
     ),
     examples=(
         ("measure distance P1 P3", "with across, up and direction"),
@@ -138,6 +226,17 @@ KIND = Kind(
         ("measure radius C1", "with diameter and centre"),
         ("measure area C2 less C1", "of what is closed, less its holes"),
         ("measure area segment of E2", "between an arc or a part of an ellipse and its chord; `sector of`, to its centre"),
+        ("measure length C1 from 0, 0 to P1", "along a figure, from place to place"),
+        ("measure distance P1 P3 along L1", "in a direction, or along a line; and how far beside it"),
+        ("measure angle C1 L1 at P1", "between the tangents where figures cross"),
+        ("measure angle corner 2 of K1", "inside a corner of an outline"),
+        ("measure diameter C1", "of a circle or an arc"),
+        ("measure across P1 P3", "along the datum"),
+        ("measure up P1 P3", "square to it"),
+        ("measure moments C2 less C1", "of the second order, about the axes through the area centre"),
+        ("measure box C1 C2", "width and height together"),
+        ("measure count C1", "figures alike"),
+        ("measure area C2 in cm2", "in another unit"),
         ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
         ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),
         ("measure distance P1 P3 wanted 40 within -0.1 to +0.2", "off to one side more than to the other; `wanted 39.9 to 40.2`"),

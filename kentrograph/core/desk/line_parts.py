@@ -1,0 +1,150 @@
+"""What every look at the open line shows: its rows, its preview and solutions, the tag, the live numbers."""
+
+from dataclasses import replace
+from math import hypot
+
+from ..angles import direction_of
+from ..book.book import Book
+from ..book.manner import Header
+from ..book.values import Drawn, Reading
+from ..construct.solution import Solution
+from ..figures import Point
+from ..language.report import figure_data
+from ..language.vocabulary import KINDS
+from . import display
+from .afterwards import going_on
+from .draft import Draft
+from .handles import Handle
+from .interpretation import given_texts, given_values
+from .open_line import OpenLine
+from .pointing import OF_FIGURE, Pointed, Pointer, last_of_draft, leaving, passed_over, places_passed, turning_about
+from .view_types import EnterView, HandleView, LineView, LiveView, ProblemView, Row, SolutionView, TagView
+from .views import box_around, problem_view, reading_words, together
+
+MOST_SOLUTIONS = 64
+
+
+def line_of(
+    book: Book,
+    line: OpenLine,
+    shown: OpenLine,
+    index: int,
+    draft: Draft | None,
+    pointed: Pointed | None,
+    pointer: Pointer | None = None,
+) -> LineView:
+    """The open line as it is ``shown``, which may be more than what is read; without what only some ways of looking add."""
+    # A reading puts nothing down: nothing is counted from the last place.
+    places = draft is not None and not draft.kind.startswith("measure")
+    last = last_of_draft(book, draft, index)
+    rows = _rows(book, line, index)
+    value = shown.value if isinstance(shown.value, Drawn) else None
+    drawn = value.figure if value else None
+    results = value.results if value else ()
+    preview = together(results)
+    target = _target(drawn, None if line.row else pointed)
+    about = turning_about(book, draft, index)
+    return LineView(
+        type="line",
+        seq=0,
+        rows=rows,
+        name=line.step.name if line.step else "",
+        row=line.row,
+        value=rows[-1].value if rows and line.row else "",
+        enter=enter_of(line),
+        preview=preview,
+        box=box_around(results) if preview is not None else None,
+        solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
+        taken=value.taken if value else 0,
+        note=value.note if value else "",
+        reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
+        problem=_problem(book, line, index, draft),
+        hint=line.hint,
+        completions=line.completions,
+        tag=_tag(book, pointed),
+        live=_live(last, target, book.header) if target is not None and places else None,
+        last=[last.x, last.y] if places else None,
+        around=[about.x, about.y] if about else None,
+        leaving=leaving(book, draft, index),
+        passed=[[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
+        click=None,
+        picks=[],
+        picked=0,
+        beside=None,
+        unfit=None,
+        follows=[],
+        handles=[],
+        pull=None,
+        brush=None,
+        carry=None,
+    )
+
+
+def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> ProblemView | None:
+    """What is wrong with the row, and what would work there: as a row of a draft, else as the whole statement."""
+    if line.problem is None:
+        return None
+    view = problem_view(book, line.problem, index, line.step)
+    if view.suggested and view.suggestion and draft is not None:
+        word = view.suggestion.split()[0]
+        if word in KINDS and word != draft.kind:
+            # Another kind of figure takes the place of the whole.
+            return replace(view, suggested=view.suggestion)
+        return replace(view, suggested=view.suggestion if line.row.lower().startswith(word) else None)
+    return view
+
+
+def _solution(one: Solution) -> SolutionView:
+    return SolutionView(figure_data(one.figure), one.signature, one.note, [[c.at.x, c.at.y] for c in one.contacts])
+
+
+def _rows(book: Book, line: OpenLine, index: int) -> list[Row]:
+    if line.step is None or line.step.statement.kind == "measure":
+        return [Row(row, "") for row in (line.draft.rows if line.draft else ())]
+    texts, values = given_texts(line.step.statement), given_values(book, line.step, index)
+    return [Row(t, v) for t, v in zip(texts, values, strict=True)]
+
+
+def _target(drawn: object, pointed: Pointed | None) -> Point | None:
+    end = getattr(drawn, "end", None)
+    if isinstance(end, Point):
+        return end
+    return pointed.at if pointed else None
+
+
+def _live(last: Point, to: Point, header: Header) -> LiveView:
+    dx, dy = to.x - last.x, to.y - last.y
+    # Across and up count along the datum, as coordinates do.
+    ux, uy = header.manner.turned(1.0, 0.0)
+    across, up = dx * ux + dy * uy, dy * ux - dx * uy
+    return LiveView(
+        length=display.with_unit(hypot(dx, dy), header),
+        direction=display.direction(direction_of(dx, dy), header),
+        across=display.length(across, header),
+        up=display.length(up, header),
+    )
+
+
+def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
+    if pointed is None:
+        return None
+    return TagView(
+        words=pointed.words,
+        at=[pointed.at.x, pointed.at.y],
+        kind=pointed.kind,
+        more=pointed.more,
+        figure=pointed.figure.partition("/")[0] if pointed.figure else None,
+        sights=[figure_data(line) for line in pointed.sights],
+        of_figure=pointed.kind in OF_FIGURE,
+        passes=passed_over(book, pointed),
+    )
+
+
+def enter_of(line: OpenLine) -> EnterView:
+    """What Enter, or a click, does with a line that was read."""
+    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement, going_on(line))
+
+
+def handles_of(found: list[Handle]) -> list[HandleView]:
+    """Handles as they go over the wire."""
+    return [HandleView([h.at.x, h.at.y], h.words) for h in found]

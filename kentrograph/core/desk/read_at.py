@@ -1,0 +1,103 @@
+"""What can be read where the pointer is: statements that a click would keep, with what each says now, likeliest first."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Any
+
+from ..book.book import Book
+from ..book.step import Step
+from ..book.values import Drawn, Reading
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
+from ..problem import Refused
+from .open_line import DRAFT_ID
+from .pick_rows import figure_under
+from .pointing import Pointed, Pointer, plain_position
+from .trying import tried
+from .views import reading_words
+
+READ = "read"
+"""The word that begins reading by pointing, as a draft's kind."""
+_MOST = 8
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A reading that a click would keep: its statement, and the step with what it holds."""
+
+    text: str
+    words: str
+    step: Step
+    value: Drawn
+
+
+def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> list[Kept]:
+    """The readings of what lies under the pointer: its own measures, those from what was pointed at last, and where nothing lies
+    there the area of the face around it."""
+    found: list[Kept] = []
+    for text in dict.fromkeys(_texts(book, pointed, pointer)):
+        try:
+            step, value = tried(book, f"measure {text}", DRAFT_ID, index)
+        except Refused:
+            continue
+        if isinstance(value, Drawn) and isinstance(value.figure, Reading):
+            found.append(Kept(step.statement.text, f"{text}: {reading_words(value.figure, book).value}", step, value))
+        if len(found) == _MOST:
+            break
+    return found
+
+
+def named_there(book: Book, pointed: Pointed) -> str | None:
+    """What is pointed at, in words that a reading can be of: a special place, else the figure there; None where nothing is."""
+    if _is_place(pointed):
+        return pointed.words
+    return figure_under(book, pointed)[1] or None
+
+
+_PLACES = frozenset({"point", "end", "centre", "crossing"})
+"""The kinds of place that are meant themselves; at any other one the figure is."""
+
+
+def _is_place(pointed: Pointed) -> bool:
+    return pointed.special and pointed.kind in _PLACES
+
+
+def _texts(book: Book, pointed: Pointed, pointer: Pointer) -> Iterator[str]:
+    there = named_there(book, pointed)
+    if there is None:
+        # Nothing is there: the face around the place, as long as it is closed in.
+        yield f"area {plain_position(book, pointer)[0]}"
+        return
+    last = next((words for words in reversed(pointer.passed) if words != there), None)
+    place = _is_place(pointed)
+    if place and there.startswith("corner "):
+        yield f"angle {there}"
+    if place and last is not None:
+        yield f"distance {last}; {there}"
+    edge, edge_name = figure_under(book, pointed)
+    whole, whole_name = figure_under(book, pointed, whole=True)
+    if edge_name:
+        yield from (f"{word} {edge_name}" for word in _own(edge))
+    if whole_name and whole_name != edge_name:
+        yield from (f"{word} {whole_name}" for word in _own(whole))
+    if last is not None and not place:
+        yield f"distance {last}; {there}"
+    if place and last is not None:
+        yield f"direction {last}; {there}"
+    if last is not None and not place:
+        yield f"angle {last} {there}"
+
+
+def _own(figure: Any) -> tuple[str, ...]:
+    """The readings that a figure has of itself, the one most wanted first."""
+    if isinstance(figure, Outline | Ellipse):
+        closed = figure.closed if isinstance(figure, Outline) else figure.whole
+        return ("area", "length") if closed else ("length",)
+    return _OF_KIND.get(type(figure), ())
+
+
+_OF_KIND: dict[type, tuple[str, ...]] = {
+    Line: ("length", "direction"),
+    EndlessLine: ("direction",),
+    Circle: ("diameter", "radius", "area", "length"),
+    Arc: ("radius", "length"),
+}

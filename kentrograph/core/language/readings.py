@@ -1,0 +1,125 @@
+"""What is read, and what it is compared with: ``measure length K1 from P1 to P2 wanted 45 within -0.1 to +0.2 in cm``."""
+
+import re
+from collections.abc import Callable
+
+from ..book.kinds.measure import OF_READING
+from ..book.tree import Argument, Given, Number
+from ..problem import refuse
+from ..units import MILLIMETRES
+from .cursor import Cursor, nearest_words
+from .numbers import direction, number
+from .places import measured_thing, place, thing
+from .vocabulary import READINGS
+
+_FIT = re.compile(r"[A-Za-z]{1,2}[0-9]{1,2}")
+
+
+def read_reading(c: Cursor) -> list[Given]:
+    """The givens of a reading: what it is of, how it is taken, and what it is compared with."""
+    start = c.tok.start
+    if c.tok.kind == "word" and c.tok.text not in READINGS:
+        nearest = nearest_words(c.tok.text, list(READINGS))
+        raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
+    word = c.need_word(*READINGS)
+    how = [one for one in OF_READING.get(word, ()) if one != "less"]
+    givens = [Given(word, _things(c, (*how, "less", "wanted")), (), start, c.last)]
+    while c.at_word(*how) and c.tok.text not in {g.word for g in givens}:
+        givens.append(_how(c))
+        c.take_op(";")
+    if c.at_word("less"):
+        start = c.advance().start
+        holes = _things(c, ("wanted",))
+        if not holes:
+            c.fail("the name of a hole")
+        givens.append(Given("less", holes, (), start, c.last))
+    power = _POWERS.get(word, "")
+    shown = _shown(c, power)
+    compared = _compared(c, direction if word in ("direction", "angle") else number)
+    return [*givens, *shown, *compared, *([] if shown else _shown(c, power))]
+
+
+def _things(c: Cursor, until: tuple[str, ...]) -> tuple[Argument, ...]:
+    things: list[Argument] = []
+    while c.tok.kind != "end" and not c.at_word(*until) and not (things and (_at_limit(c) or c.at_word("in"))):
+        things.append(measured_thing(c))
+        c.take_op(";")
+    return tuple(things)
+
+
+def _how(c: Cursor) -> Given:
+    token = c.advance()
+    if token.text == "along":
+        # A line gives the direction, or a number does.
+        if c.tok.kind == "end":
+            c.fail("a direction", "the name of a line")
+        of = thing(c) if c.at_edge() or (c.at_name() and c.ask(c.tok, "step")) else direction(c)
+        return Given("along", (of,), (), token.start, c.last)
+    if token.text in ("from", "to") and c.at_word("start", "end") and c.peek().text != "of":
+        return Given(token.text, (), (c.advance().text,), token.start, c.last)
+    return Given(token.text, (place(c),), (), token.start, c.last)
+
+
+def _at_limit(c: Cursor) -> bool:
+    """Whether a limit follows, and no figure with such a name."""
+    return c.at_word("least", "most") and c.peek().kind != "end" and c.peek().text not in (";", "less", "wanted", "least", "most")
+
+
+_POWERS = {"area": "2", "moments": "4"}
+
+
+def _shown(c: Cursor, power: str) -> list[Given]:
+    """``in m2``, ``in ft``, ``in 1/16``: the unit that it is shown in, with its power or without, or the parts of an inch."""
+    if not c.at_word("in"):
+        return []
+    start = c.advance().start
+    token = c.tok
+    unit = token.text.removesuffix(power) if power else token.text
+    if token.kind == "word" and unit in MILLIMETRES:
+        c.advance()
+        return [Given(f"in {unit}", (), (), start, c.last)]
+    if token.kind == "num" and token.text == "1" and c.peek().text == "/" and c.peek(2).text in _PARTS:
+        parts = c.peek(2).text
+        for _ in range(3):
+            c.advance()
+        return [Given(f"in 1/{parts}", (), (), start, c.last)]
+    c.fail(*(f"{unit}{power}" for unit in MILLIMETRES), *([] if power else ["1/16"]))
+
+
+_PARTS = frozenset({"2", "4", "8", "16", "32", "64"})
+
+
+def _compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
+    """The givens with which a reading is compared, as far as there are any; ``read`` reads one of its numbers."""
+    c.take_op(";")
+    if c.at_word("least", "most"):
+        return _limits(c, read)
+    if not c.at_word("wanted"):
+        return []
+    start = c.advance().start
+    value = read(c)
+    if c.take_word("to"):
+        return [Given("wanted", (value, read(c)), (), start, c.last)]
+    givens = [Given("wanted", (value,), (), start, c.last)]
+    token = c.tok
+    if token.kind == "word" and _FIT.fullmatch(token.text):
+        c.advance()
+        return [*givens, Given(f"fit {c.text[token.start : token.end]}", (), (), token.start, c.last)]
+    c.take_op(";")
+    start = c.tok.start
+    if c.take_op("\u00b1"):
+        return [*givens, Given("within", (read(c),), (), start, c.last)]
+    if c.take_word("within"):
+        first = read(c)
+        both = (first, read(c)) if c.take_word("to") else (first,)
+        givens.append(Given("within", both, (), start, c.last))
+    return givens
+
+
+def _limits(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
+    givens: list[Given] = []
+    while c.at_word("least", "most") and c.tok.text not in {g.word for g in givens}:
+        token = c.advance()
+        givens.append(Given(token.text, (read(c),), (), token.start, c.last))
+        c.take_op(";")
+    return givens

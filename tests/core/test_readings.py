@@ -1,0 +1,285 @@
+"""All kinds of reading, what is wanted of them, and second moments, against values from elsewhere."""
+
+from itertools import pairwise
+from math import atan2, degrees, hypot, pi, radians
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from shapely.geometry import Polygon
+
+from kentrograph.core.book.kinds.measure import READINGS
+from kentrograph.core.book.manner import Header
+from kentrograph.core.book.values import Reading
+from kentrograph.core.book.wanted import fit_limits
+from kentrograph.core.checks.verdict import verdict
+from kentrograph.core.desk.completion import complete
+from kentrograph.core.desk.views import reading_words
+from kentrograph.core.figures import Ellipse, Line, Outline, Point
+from kentrograph.core.figures.along import place_along
+from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
+from kentrograph.core.measure.moments import moments_of
+
+from .support import book, figure, problem, report
+
+GROUND = (
+    "P1 = point 0, 0", "P2 = point 40, 30", "L1 = line from 0, 0 to 40, 40", "L2 = line from 0, 0 to 40, 0",
+    "C1 = circle centre 20, 15 radius 5", "C2 = circle centre 20, 25 radius 5", "C3 = circle centre 90, 90 radius 5",
+    "K1 = rectangle from 0, 0 size 40, 30", "K2 = path from 100, 0 to + 30, 0 to + 0, 20 to + -30, 40 close",
+    "K3 = path from 0, 100 to 40, 100 to 40, 130", "S1 = repeat C3 4 times step 20, 0",
+)  # fmt: skip
+
+# The reading, its value and some of its parts. Source: by hand from the coordinates, but where something else is said.
+VALUES: list[tuple[str, float, dict[str, float]]] = [
+    ("across P1 P2", 40.0, {}),
+    ("up P1; P2", 30.0, {}),
+    ("up P2 P1", -30.0, {}),
+    ("distance P1 P2 along 90", 30.0, {"beside": -40.0}),
+    ("distance P1 P2 along L1", 35.0 * 2**0.5, {"beside": -5.0 * 2**0.5}),
+    ("diameter C1", 10.0, {"radius": 5.0, "x": 20.0, "y": 15.0}),
+    ("length K1 from P1 to P2", 70.0, {"rest": 70.0}),
+    ("length K1 from P2 to 20, 30", 20.0, {"rest": 120.0}),
+    ("length K3 from start to 40, 110", 50.0, {}),
+    ("length K3 from 40, 110 to start", 50.0, {}),
+    ("length C1 from 25, 15 to 20, 20", 2.5 * pi, {"rest": 7.5 * pi}),
+    # Angles of a quadrangle: 360 together; common practice.
+    ("angle corner 1 of K1", 90.0, {}),
+    ("angle corner 3 of K2", 180.0 - degrees(atan2(30, 40)), {}),
+    ("angle corner 4 of K2", degrees(atan2(30, 60)) - degrees(atan2(30, 60)) + degrees(atan2(30, 40)), {}),
+    ("angle corner 2 of K3", 90.0, {}),
+    # Two circles of 5 with centres 10 apart touch: their tangents agree there. A diameter meets its circle squarely.
+    ("angle C1 L2 at 20, 10", 0.0, {"acute": 0.0}),
+    ("angle C1 L1 at crossing of C1 L1 entering", 135.0 - degrees(atan2(1, 7)) - 0.0, {}),
+    ("area K1 K2", 1200.0 + 30 * 20 + 30 * 20, {}),
+    ("area K1 K2 less C1 C3", 1200.0 + 1200.0 - 50 * pi, {}),
+    ("box K1 C2", 40.0, {"height": 30.0}),
+    ("box K3 P1", 40.0, {"height": 130.0}),
+    ("count C1", 6.0, {}),
+    ("count S1", 4.0, {}),
+    # Rectangle b h³ / 12, circle pi r⁴ / 4: published, engineers' handbooks (from memory).
+    ("moments K1", 40 * 30**3 / 12, {"upright": 30 * 40**3 / 12, "mixed": 0.0, "axis": 90.0, "area": 1200.0}),
+    ("moments C1", pi * 5**4 / 4, {"upright": pi * 5**4 / 4, "smallest": pi * 5**4 / 4}),
+    ("moments K1 less C1", 40 * 30**3 / 12 - pi * 5**4 / 4, {"upright": 30 * 40**3 / 12 - pi * 5**4 / 4}),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("text", "value", "parts"), VALUES)
+def test_what_is_read(text: str, value: float, parts: dict[str, float]) -> None:
+    if "entering" in text:
+        # Where the line enters: from the centre the tangent is square to the way there.
+        at = figure(book(*GROUND, "Q_ = point crossing of C1 L1 entering"), "Q_")
+        tangent = degrees(atan2(at.y - 15.0, at.x - 20.0)) + 90.0
+        value = abs((45.0 - tangent + 180.0) % 360.0 - 180.0)
+    found = report(*GROUND, f"measure {text}")["readings"][0]
+    assert found["value"] == pytest.approx(value, abs=1e-9)
+    for part, number in parts.items():
+        assert found[part] == pytest.approx(number, abs=1e-9), part
+
+
+def test_every_kind_of_reading_stands_in_the_table_or_has_tests_of_its_own() -> None:
+    elsewhere = {"distance", "direction", "angle", "length", "radius", "area", "gap"}
+    assert {text.split()[0] for text, _, _ in VALUES} | elsewhere == set(READINGS)
+
+
+@pytest.mark.parametrize(
+    ("text", "kind"),
+    [
+        ("angle K1", "needs_given"),
+        ("angle corner 1 of K3", "no_corner"),
+        ("length K1 from P1", "needs_given"),
+        ("across P1", "needs_given"),
+        ("moments K3", "not_closed"),
+        ("moments C2 less C1 C3", "no_area"),
+        ("count 4, 5", "not_a_figure"),
+        ("radius C1 wanted 5 Q7", "no_fit"),
+        ("radius C1 wanted 600 H7", "no_fit"),
+        ("distance P1 P2 along C1", "no_line"),
+    ],
+)
+def test_what_cannot_be_read_says_why(text: str, kind: str) -> None:
+    assert problem(*GROUND, f"measure {text}")["kind"] == kind
+
+
+def test_words_of_newer_readings_are_still_names() -> None:
+    made = report("up = 4", "count = up + 1", "most = point 3, 4", "P1 = point 0, 0", "measure distance P1 most most 5")
+    assert made["figures"]["count"]["value"] == 5.0
+    assert made["problems"] == []
+    assert made["readings"][0]["limits"] == [None, 5.0]
+
+
+# Second moments --------------------------------------------------------------------------------------------------
+
+
+def divided(outline: Outline | Ellipse, parts: int = 4000) -> Polygon:
+    pieces = outline.pieces if isinstance(outline, Outline) else (outline,)
+    places = [place_along(p, p.length * n / parts) for p in pieces for n in range(parts)]
+    return Polygon([(at.x, at.y) for at in places])
+
+
+def of_polygon(shape: Polygon) -> tuple[float, float, float]:
+    """Second moments about the centroid from coordinates; published, common formulas of polygons, run on a shape of shapely 2."""
+    o = shape.centroid
+    xx = yy = xy = 0.0
+    xs = [(x - o.x, y - o.y) for x, y in shape.exterior.coords]
+    for (ax, ay), (bx, by) in pairwise(xs):
+        c = ax * by - bx * ay
+        xx += c * (ax * ax + ax * bx + bx * bx) / 12
+        yy += c * (ay * ay + ay * by + by * by) / 12
+        xy += c * (ax * by + 2 * ax * ay + 2 * bx * by + bx * ay) / 24
+    sign = 1.0 if shape.exterior.is_ccw else -1.0
+    return sign * xx, sign * yy, sign * xy
+
+
+ROUNDED = [
+    "path from 0, 0 to + 40, 0 curve via 60, 20 to 40, 40 to 0, 40 close",
+    "path from 0, 0 to + 40, 0 curve via 30, 20 to 40, 40 to 0, 40 curve via -3, 20 to 0, 0",
+    "path from 0, 0 curve radius 30 right major to 40, 10 to 20, 60 close",
+    "path from 0, 40 to 40, 40 curve via 60, 20 to 40, 0 to 0, 0 close",
+]
+
+
+@pytest.mark.parametrize("text", ROUNDED)
+def test_moments_of_outlines_with_arcs_against_fine_division(text: str) -> None:
+    """Library: shapely 2.x on 4,000 parts a piece; the division itself leaves about 1e-7 of it."""
+    outline = figure(book(f"Q_ = {text}"), "Q_")
+    found, (xx, yy, xy) = moments_of(outline), of_polygon(divided(outline))
+    size = found.area**2
+    assert found.xx == pytest.approx(xx, abs=1e-6 * size)
+    assert found.yy == pytest.approx(yy, abs=1e-6 * size)
+    assert found.xy == pytest.approx(xy, abs=1e-6 * size)
+
+
+def test_moments_of_parts_of_ellipses_against_fine_division() -> None:
+    made = book("E1 = ellipse centre 30, 10 axes 30, 12 turned 25 part 20 to 250", "R1 = measure area segment of E1")
+    ellipse = figure(made, "E1")
+    from_chord = Outline((ellipse, *_chord(ellipse)), True)
+    found, (xx, yy, xy) = moments_of(from_chord), of_polygon(divided(from_chord))
+    assert (found.xx, found.yy, found.xy) == pytest.approx((xx, yy, xy), rel=1e-6)
+
+
+def _chord(ellipse: Ellipse) -> tuple[Any, ...]:
+
+    return (Line(ellipse.end, ellipse.start),)
+
+
+@settings(max_examples=60, deadline=None)
+@given(
+    st.sampled_from(ROUNDED), st.floats(-180, 180), st.floats(0.01, 100.0), st.floats(-1e4, 1e4), st.floats(-1e4, 1e4)
+)  # fmt: skip
+def test_moments_go_with_what_is_done_to_the_figure(text: str, turn: float, factor: float, dx: float, dy: float) -> None:
+    """Metamorphic: moving leaves them, turning turns them, scaling by k makes them k⁴ times as large."""
+    outline = figure(book(f"Q_ = {text}"), "Q_")
+    before = moments_of(outline)
+    moved = carried(carried(carried(outline, rotation(Point(1.0, 2.0), turn)), dilation(Point(0.0, 0.0), factor)), shift(dx, dy))
+    after = moments_of(moved)
+    back = after.turned(turn)
+    size = factor**4 * (before.xx + before.yy)
+    # A place so far from the datum is known to so many digits.
+    slack = 1e-9 * size + 1e-11 * (abs(dx) + abs(dy)) * factor**3 * before.area**1.5
+    assert (back.xx, back.yy, back.xy) == pytest.approx(
+        (factor**4 * before.xx, factor**4 * before.yy, factor**4 * before.xy), abs=slack
+    )
+    greatest, smallest, _ = after.principal
+    assert greatest + smallest == pytest.approx(after.xx + after.yy, rel=1e-12)
+    assert greatest * smallest == pytest.approx(after.xx * after.yy - after.xy**2, rel=1e-6)
+
+
+# What is wanted --------------------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("wanted", "limits", "good"),
+    [
+        ("wanted 50 within 0.1", [49.9, 50.1], True),
+        ("wanted 50 ±0.1", [49.9, 50.1], True),
+        ("wanted 50.2 within -0.1 to +0.2", [50.1, 50.4], False),
+        ("wanted 49.9 within +0.2 to -0.1", [49.8, 50.1], True),
+        ("wanted 50 to 50.2", [50.0, 50.2], True),
+        ("wanted 50.2 to 50", [50.0, 50.2], True),
+        ("least 50", [50.0, None], True),
+        ("most 49.999", [None, 49.999], False),
+        ("least 40 most 50", [40.0, 50.0], True),
+        ("most 60; least 51", [51.0, 60.0], False),
+        # Published: ISO 286-1 (from memory): 50 H7 is 0 to +25, 50 g6 -25 to -9 micrometres.
+        ("wanted 50 H7", [50.0, 50.025], True),
+        ("wanted 50 g6", [49.975, 49.991], False),
+        ("wanted 50 js7", [49.9875, 50.0125], True),
+        ("wanted 5cm within 0.5mm", [49.5, 50.5], True),
+    ],
+)  # fmt: skip
+def test_limits(wanted: str, limits: list[float | None], good: bool) -> None:
+    found = report(*GROUND, f"measure distance P1 P2 {wanted}")["readings"][0]
+    assert found["limits"] == [None if one is None else pytest.approx(one, abs=1e-12) for one in limits]
+    assert found["within"] is good
+
+
+@pytest.mark.parametrize(
+    ("fit", "size", "low", "high"),
+    # Published: ISO 286-1 and -2, from memory.
+    [
+        ("H7", 25.0, 0, 21), ("H8", 100.0, 0, 54), ("H11", 6.0, 0, 75), ("h6", 18.0, -11, 0), ("g6", 30.0, -20, -7),
+        ("f7", 50.0, -50, -25), ("n6", 40.0, 17, 33), ("p6", 20.0, 22, 35), ("js6", 12.0, -5.5, 5.5), ("G7", 30.0, 7, 28),
+        ("F8", 16.0, 16, 43), ("m6", 8.0, 6, 15), ("e8", 70.0, -106, -60), ("d9", 9.0, -76, -40),
+    ],
+)  # fmt: skip
+def test_fits(fit: str, size: float, low: float, high: float) -> None:
+    assert fit_limits(fit, size, "mm") == pytest.approx((low / 1000, high / 1000), abs=1e-12)
+    inches = fit_limits(fit, size / 25.4, "in")
+    assert inches == pytest.approx((low / 25400, high / 25400), abs=1e-12)
+
+
+@pytest.mark.parametrize(
+    ("wanted", "said"),
+    [
+        ("", "none"), ("wanted 50", "within"), ("wanted 50.0004", "within"), ("wanted 50.0006", "out"),
+        ("wanted 50 within 1", "within"), ("wanted 49.05 within 1", "close"), ("wanted 48 within 1", "out"),
+        ("least 50", "within"), ("least 50.001", "out"), ("wanted 50 to 51", "close"),
+    ],
+)  # fmt: skip
+def test_verdicts(wanted: str, said: str) -> None:
+    made = book(*GROUND, f"R1 = measure distance P1 P2 {wanted}")
+    assert verdict(figure(made, "R1"), made.header) == said
+
+
+@pytest.mark.parametrize(
+    ("text", "shown", "compared"),
+    [
+        ("area K1 in cm2", "12.000 cm²", None),
+        ("area K1 in m2", "0.0012 m²", None),
+        ("distance P1 P2 in cm wanted 50", "5.000 cm", "5.000 cm"),
+        ("distance P1 P2 in 1/16", '1 15/16"', None),
+        ("moments K1", "90000.000 mm⁴", None),
+        ("count C1", "6", None),
+        ("distance P1 P2 wanted 50 within -0.1 to +0.2", "50.000 mm", "50.000 mm, -0.100 to +0.200"),
+        ("distance P1 P2 least 40", "50.000 mm", "at least 40.000 mm"),
+        ("distance P1 P2 wanted 50 to 50.2", "50.000 mm", "50.000 mm to 50.200 mm"),
+    ],
+)
+def test_readings_in_words(text: str, shown: str, compared: str | None) -> None:
+    made = book(*GROUND, f"R1 = measure {text}")
+    reading = figure(made, "R1")
+    assert isinstance(reading, Reading)
+    words = reading_words(reading, made)
+    # 50 mm are 1.9685 in, which is 31.496 sixteenths.
+    assert words.value == shown
+    assert (words.compared.wanted if words.compared else None) == compared
+
+
+def test_what_may_follow_a_wanted_value_is_offered() -> None:
+    made = book(*GROUND)
+    offered = {one.word for one in complete(made, "measure distance P1 P2 wanted 50 ")}
+    assert {"within", "to", "H7"} <= offered
+    assert "least" not in offered
+    assert "to" in {one.word for one in complete(made, "measure distance P1 P2 wanted 50 within -0.1 ")}
+
+
+def test_far_from_the_datum() -> None:
+    """Moving by 1e7 costs digits of the place, not of the area: 1e7 is known to 2e-9."""
+    outline = figure(book(f"Q_ = {ROUNDED[0]}"), "Q_")
+    far = moments_of(carried(outline, shift(1e7, -1e7)))
+    near = moments_of(outline)
+    assert far.xx == pytest.approx(near.xx, rel=1e-7)
+    assert hypot(far.centre.x - 1e7 - near.centre.x, far.centre.y + 1e7 - near.centre.y) < 1e-7
+    assert radians(far.principal[2] - near.principal[2]) == pytest.approx(0.0, abs=1e-6)
+    assert Header().decimals == 3
