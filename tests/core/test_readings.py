@@ -1,5 +1,6 @@
 """All kinds of reading, what is wanted of them, and second moments, against values from elsewhere."""
 
+from dataclasses import replace
 from itertools import pairwise
 from math import atan2, degrees, hypot, pi, radians
 from typing import Any
@@ -14,7 +15,11 @@ from kentrograph.core.book.manner import Header
 from kentrograph.core.book.values import Reading
 from kentrograph.core.book.wanted import fit_limits
 from kentrograph.core.checks.verdict import verdict
+from kentrograph.core.desk import intents
 from kentrograph.core.desk.completion import complete
+from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import Ellipse, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
@@ -283,3 +288,55 @@ def test_far_from_the_datum() -> None:
     assert hypot(far.centre.x - 1e7 - near.centre.x, far.centre.y + 1e7 - near.centre.y) < 1e-7
     assert radians(far.principal[2] - near.principal[2]) == pytest.approx(0.0, abs=1e-6)
     assert Header().decimals == 3
+
+
+# By pointing -----------------------------------------------------------------------------------------------------
+
+PLATE = (
+    "K1 = rectangle from 0, 0 size 80, 50", "C1 = circle centre 20, 25 radius 6", "L1 = line from 120, 0 to 120, 50",
+    "A1 = arc centre 150, 0 from 170, 0 sweep 90", "P1 = point 100, 40",
+)  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("at", "passed", "kept", "others"),
+    [
+        ((120, 20), (), "measure length L1", {"direction L1: 90°"}),
+        ((26, 25), (), "measure diameter C1", {"radius C1: 6.000 mm"}),
+        ((20 + 6 * 0.6, 25 + 6 * 0.8), (), "measure diameter C1", {"area C1: 113.097 mm²"}),
+        ((150 + 20 * 0.6, 16), (), "measure radius A1", {"length A1: 31.416 mm"}),
+        ((30, 0.3), (), "measure length edge 1 of K1", {"area K1: 4000.000 mm²", "length K1: 260.000 mm"}),
+        ((80, 50), (), "measure angle corner 3 of K1", set()),
+        # From what was pointed at last: a place from a place, a figure from a figure.
+        ((120, 50), ("P1",), "measure distance P1; end of L1", {"direction P1; end of L1: 26°33′54″"}),
+        ((120, 20), ("C1",), "measure length L1", {"distance C1; L1: 94.000 mm"}),
+        ((120, 20), ("edge 1 of K1",), "measure length L1", {"angle edge 1 of K1 L1: 90°"}),
+        # Where nothing lies, what is around: the plate less its hole.
+        ((50, 30), (), "measure area 50, 30", set()),
+    ],
+)
+def test_what_lies_under_the_pointer_is_read_and_kept(
+    at: tuple[float, float], passed: tuple[str, ...], kept: str, others: set[str]
+) -> None:
+    made = book(*PLATE)
+    looked = Looked(draft=Draft("read"), pointer=Pointer(*map(float, at), reach=2.0, pixel=0.5, passed=passed))
+    view = line_view(made, looked)
+    assert view.click is not None
+    assert (view.click.do, view.click.statement) == ("write", kept)
+    assert others <= set(view.picks)
+    assert view.reading is not None
+    # The next reading by the arrow keys is what a click would keep then.
+    for n, words in enumerate(view.picks):
+        other = line_view(made, replace(looked, choice=n))
+        assert other.click is not None
+        assert other.click.statement.removeprefix("measure ") == words.partition(":")[0]
+        intents.write(made, other.click.statement, "kept")
+
+
+def test_reading_by_pointing_at_nothing_says_nothing_and_typing_goes_on() -> None:
+    made = book(*PLATE)
+    nothing = line_view(made, Looked(draft=Draft("read"), pointer=Pointer(300.0, 300.0, 2.0, 0.5)))
+    assert (nothing.click, nothing.picks) == (None, [])
+    typed = line_view(made, Looked(draft=Draft("read"), text="line"))
+    assert (typed.enter.do, typed.enter.draft) == ("begin", Draft("line"))
+    assert line_view(made, Looked(text="read")).enter.draft == Draft("read")
