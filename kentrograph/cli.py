@@ -4,12 +4,15 @@ import argparse
 import json
 import sys
 from collections.abc import Sequence
+from datetime import date
 from pathlib import Path
 from typing import Any
 
 from . import __version__, service
-from .core.language.report import run_report
-from .core.language.script import book_of, read_script
+from .core.desk.check_report import CheckReport, check_report
+from .core.language.report import problem_data, run_report
+from .core.language.script import Script, book_of, read_script
+from .exchange.check_page import VERDICTS, Facts, check_csv, check_html, picture_of
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -20,6 +23,14 @@ def main(arguments: Sequence[str] | None = None) -> int:
     run = commands.add_parser("run", help="evaluate a text and print its figures and readings")
     run.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
     run.add_argument("--json", action="store_true", help="print one JSON object")
+    check = commands.add_parser(
+        "check", help="check a text: readings, touching figures, loose ends; status 1 when something is out"
+    )
+    check.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
+    check.add_argument("--json", action="store_true", help="print one JSON object")
+    check.add_argument("--csv", action="store_true", help="print one row for each thing that was checked")
+    check.add_argument("--html", action="store_true", help="print a page that can be printed")
+    check.add_argument("--limit", type=_length, metavar="LENGTH", help="how near is too near to be meant, in the drawing's unit")
     prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
     serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
@@ -33,6 +44,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     match chosen.command:
         case "run":
             return run_file(chosen.file, chosen.json)
+        case "check":
+            form = "json" if chosen.json else "csv" if chosen.csv else "html" if chosen.html else "plain"
+            return check_file(chosen.file, form, chosen.limit)
         case "prepare":
             return service.prepare(chosen.demo)
         case "serve":
@@ -41,25 +55,75 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return service.print_schema()
 
 
-def run_file(name: str, as_json: bool) -> int:
-    """Evaluates a file: 0 without problems, 1 with some, 2 when it cannot be read."""
+def _length(text: str) -> float:
+    """A length above nothing. Raises `ValueError`, which the parser turns into a sentence."""
+    value = float(text)
+    if not 0.0 < value < 1e9:
+        raise ValueError(text)
+    return value
+
+
+def read_file(name: str) -> Script | None:
+    """A file as a script; None, with a sentence on standard error, when it cannot be read."""
     try:
         raw = sys.stdin.buffer.read() if name == "-" else Path(name).read_bytes()
     except OSError as error:
         print(f"kentrograph: cannot read {name}: {error.strerror or error}", file=sys.stderr)
-        return 2
+        return None
     try:
         text = raw.decode("utf-8-sig")
     except UnicodeDecodeError as error:
         print(f"kentrograph: {name} is not UTF-8 text: byte {error.start} is {raw[error.start]:#04x}", file=sys.stderr)
+        return None
+    return read_script(text)
+
+
+def run_file(name: str, as_json: bool) -> int:
+    """Evaluates a file: 0 without problems, 1 with some, 2 when it cannot be read."""
+    script = read_file(name)
+    if script is None:
         return 2
-    script = read_script(text)
     report = run_report(script, book_of(script))
     if as_json:
         print(json.dumps(report, ensure_ascii=False))
     else:
         _print_plain(report)
     return 1 if report["problems"] else 0
+
+
+def check_file(name: str, form: str, limit: float | None) -> int:
+    """Checks a file: 0 when nothing is out, waits or is loose, 1 when something does, 2 when it cannot be read."""
+    script = read_file(name)
+    if script is None:
+        return 2
+    book = book_of(script)
+    report = check_report(book, limit)
+    unread = [problem_data(m.problem, m.line, m.text) for m in script.misread]
+    if form == "json":
+        print(json.dumps({**report.as_data(), "good": report.good and not unread, "problems": unread}, ensure_ascii=False))
+    elif form == "csv":
+        sys.stdout.buffer.write(check_csv(report).encode())
+    elif form == "html":
+        facts = Facts(Path(name).stem, "as in the file", "unknown", f"{date.today():%d %B %Y}", picture_of(book))
+        print(check_html(report, facts))
+    else:
+        _print_check(report)
+    for one in unread:
+        print(f"line {one['line']}, column {one['column']}: {one['message']}", file=sys.stderr)
+    return 0 if report.good and not unread else 1
+
+
+def _print_check(report: CheckReport) -> None:
+    for reading in report.readings:
+        wanted = f"  wanted {reading.wanted}, off by {reading.difference}: {VERDICTS[reading.verdict]}" if reading.wanted else ""
+        print(f"{reading.name:6} {reading.what}: {reading.value}{wanted}")
+    for touching in report.touching:
+        print(f"{touching.name:6} touches to {touching.residual}{'' if touching.exact else ': out'}")
+    for waiting in report.waiting:
+        print(f"{waiting.name:6} waits: {waiting.why}")
+    for words in report.loose_ends:
+        print(f"loose  {words}")
+    print("Nothing is out." if report.good else "Something is out.")
 
 
 def _print_plain(report: dict[str, Any]) -> None:

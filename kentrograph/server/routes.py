@@ -1,13 +1,16 @@
 """HTTP: the shelf, a drawing as it stands or stood, one change at a time."""
 
+from datetime import datetime
 from typing import Annotated, Any
+from urllib.parse import quote
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request
-from fastapi.responses import FileResponse, PlainTextResponse, Response
+from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
 from ..core.book.pens import PENS
+from ..core.desk.check_report import CheckReport, check_report
 from ..core.desk.fields import Field, length_of, numbers_of
 from ..core.desk.finding_views import CauseView, LooseView, causes_view, loose_view
 from ..core.desk.help_views import help_kinds
@@ -17,6 +20,7 @@ from ..core.desk.views import before_view, values_view, ways_view, working_view
 from ..core.language.report import FigureData
 from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
+from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..store import backings, changes, drawings
 from ..store.changes import State
 from .doors import PICTURE_HEADERS
@@ -44,6 +48,7 @@ from .service import service_of
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]
+AtRevision = Annotated[Revision | None, Query()]
 Limit = Annotated[float | None, Query(gt=0, le=1e9)]
 
 
@@ -100,7 +105,7 @@ def create_drawing(request: Request, new: NewDrawing) -> Any:
 
 
 @router.get("/drawings/{id}", response_model=BookView)
-def get_drawing(request: Request, id: UUID, revision: Annotated[Revision | None, Query()] = None) -> Response:
+def get_drawing(request: Request, id: UUID, revision: AtRevision = None) -> Response:
     """A drawing's whole book, as it stands or as it stood at a revision."""
     service = service_of(request)
     with service.session() as session:
@@ -161,6 +166,34 @@ def get_loose_ends(request: Request, id: UUID, limit: Limit = None) -> Any:
     book = service.state(id).book
     with service.reading(id):
         return loose_view(book, limit)
+
+
+@router.get("/drawings/{id}/check.html", response_class=HTMLResponse)
+def get_check_page(request: Request, id: UUID, limit: Limit = None, revision: AtRevision = None) -> str:
+    """The check report of a drawing, as it stands or stood at a revision, as a page to print."""
+    report, facts = _checked(request, id, limit, revision)
+    return check_html(report, facts)
+
+
+@router.get("/drawings/{id}/check.csv", response_class=PlainTextResponse)
+def get_check_table(request: Request, id: UUID, limit: Limit = None, revision: AtRevision = None) -> Response:
+    """The same as a table (CSV, RFC 4180)."""
+    report, facts = _checked(request, id, limit, revision)
+    name = quote(f"{facts.drawing} check.csv")
+    headers = {"Content-Disposition": f"attachment; filename*=UTF-8''{name}"}
+    return Response(check_csv(report), media_type="text/csv; charset=utf-8", headers=headers)
+
+
+def _checked(request: Request, id: UUID, limit: float | None, revision: int | None) -> tuple[CheckReport, Facts]:
+    service = service_of(request)
+    with service.session() as session:
+        state = changes.current_state(session, service.cache, id)
+        book = state.book if revision is None else changes.state_at(session, service.cache, id, revision)
+        at = state.revision if revision is None else revision
+        author = changes.author_of(session, id, at)
+    with service.reading(id):
+        report, drawn = check_report(book, limit), picture_of(book)
+    return report, Facts(state.name, str(at), author, f"{datetime.now().astimezone():%d %B %Y, %H:%M}", drawn)
 
 
 @router.get("/drawings/{id}/causes/{step}", response_model=list[CauseView])

@@ -106,6 +106,14 @@ def state_at(session: Session, cache: BookCache, id: UUID, revision: int) -> Boo
     return book
 
 
+def author_of(session: Session, id: UUID, revision: int) -> str:
+    """Who made a revision. Raises `NoRevision`."""
+    row = session.get(Change, (id, revision))
+    if row is None:
+        raise NoRevision(f"The drawing has no revision {revision}.", revision=revision, newest=revision)
+    return row.author
+
+
 def _locked(session: Session, id: UUID, base: int | None) -> Drawing:
     row = get_drawing(session, id, lock=True)
     if base is not None and base != row.revision:

@@ -256,7 +256,7 @@ def test_verdicts(wanted: str, said: str) -> None:
         ("distance P1 P2 in 1/16", '1 15/16"', None),
         ("moments K1", "90000.000 mm⁴", None),
         ("count C1", "6", None),
-        ("distance P1 P2 wanted 50 within -0.1 to +0.2", "50.000 mm", "50.000 mm, -0.100 to +0.200"),
+        ("distance P1 P2 wanted 50 within -0.1 to +0.2", "50.000 mm", "50.000 mm, -0.1 to +0.2"),
         ("distance P1 P2 least 40", "50.000 mm", "at least 40.000 mm"),
         ("distance P1 P2 wanted 50 to 50.2", "50.000 mm", "50.000 mm to 50.200 mm"),
     ],

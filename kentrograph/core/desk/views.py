@@ -6,6 +6,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.measure import compares
+from ..book.manner import Header
 from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
@@ -193,18 +194,22 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     off = reading.difference
     compared = None
     if reading.wanted is not None and off is not None:
-        difference = ("+" if off > 0 else "") + told(off, reading.kind)
-        wanted = _wanted_words(reading.wanted, lambda value: told(value, reading.kind))
+        difference = told(off, reading.kind)
+        if off > 0 and any(digit in difference for digit in "123456789"):
+            difference = f"+{difference}"
+        wanted = _wanted_words(reading.wanted, header, lambda value: told(value, reading.kind))
         compared = Compared(wanted, difference, verdict(reading, header))
     return ReadingView(reading.kind, said, reading.value, rows, compared)
 
 
-def _wanted_words(wanted: Wanted, told: Callable[[float], str]) -> str:
+def _wanted_words(wanted: Wanted, header: Header, told: Callable[[float], str]) -> str:
     """What is wanted, with its limits as they stand on paper: ``45.000 mm ±0.100``, ``45.000 mm to 45.200 mm``."""
     value = told(wanted.value)
 
     def bare(off: float) -> str:
-        return told(off).partition(" ")[0]
+        # A limit may be finer than the drawing shows lengths.
+        shown = told(off)
+        return shown if "\u00b0" in shown else plain(off, header.decimals + 4)
 
     if not wanted.limited:
         return value
