@@ -129,6 +129,7 @@ h1 { font-size: 16pt; margin: 0 } h2 { font-size: 11pt; margin: 7mm 0 2mm }
 table { border-collapse: collapse; width: 100%; font-variant-numeric: tabular-nums }
 th { text-align: left; font-weight: 600; color: #5d6470; font-size: 9pt } tr { break-inside: avoid }
 td, th { border-bottom: 0.2mm solid #E2DCCD; padding: 1mm 3mm 1mm 0; vertical-align: top }
+.number { white-space: nowrap }
 .out, tr.out td { color: #B2442B } tr.close td:last-child { color: #8a5a00 }
 figure { margin: 4mm 0; text-align: center } figure svg { max-width: 100%; max-height: 90mm; height: auto }
 """

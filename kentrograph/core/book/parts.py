@@ -19,6 +19,7 @@ QUANTITIES: dict[str, Quantity] = {
     "x": "length", "y": "length", "turn": "turn", "acute": "turn", "rest": "length", "beside": "length",
     "moments": "moment", "upright": "moment", "mixed": "moment", "greatest": "moment", "smallest": "moment", "axis": "turn",
     "box": "length", "height": "length", "count": "count",
+    "closing": "length", "ratio": "count", "angles": "turn",
 }  # fmt: skip
 """What the value of each kind of reading, and each further number of one, is measured in."""
 

@@ -5,6 +5,7 @@ Lengths are in the drawing's unit, directions as the planner's manner counts the
 
 from collections.abc import Callable, Sequence
 from functools import partial
+from itertools import pairwise
 from math import atan2, degrees, fsum, hypot
 from typing import Any
 
@@ -13,16 +14,18 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outlin
 from ..figures.along import heading
 from ..figures.box import box_of, empty_box
 from ..figures.similarity import carried, rotation
-from ..measure.angle import at_corner, between_lines
+from ..measure.angle import at_corner, between_directions, between_lines
 from ..measure.area import area_of, balance, perimeter_of, signed_area
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
 from ..measure.moments import moments_of
+from ..measure.traverse import legs_of, misclosure
 from ..meet.nearest import feet
 from ..meet.within import within
 from ..problem import Refused, refuse
 from ..shape.corners import turn_between
 from ..shape.faces import Face
+from ..tolerance import TOLERANCE
 from .places import plan_thing
 from .planner import Env, NumberPlan, Planner
 from .tree import PLACES, CornerOf, Name, Place, PlaceOf, Portion
@@ -36,7 +39,7 @@ ReadPlan = Callable[[Env, Point], Read]
 _ANY = tuple(range(1, 1001))
 COUNTS: dict[str, tuple[int, ...]] = {
     "distance": (2,), "direction": (1, 2), "angle": (1, 2, 3), "length": (1,), "radius": (1,), "area": _ANY, "gap": (2,),
-    "across": (2,), "up": (2,), "diameter": (1,), "moments": (1,), "box": _ANY, "count": (1,),
+    "across": (2,), "up": (2,), "diameter": (1,), "moments": (1,), "box": _ANY, "count": (1,), "closing": (1,),
 }  # fmt: skip
 """How many things each kind of reading is of."""
 
@@ -268,6 +271,22 @@ def _area(p: Planner, a: Any, *less: Any) -> Read:
     return value, parts, ""
 
 
+def _closing(p: Planner, a: Any) -> Read:
+    """By how much a traverse misses its beginning; for each unit of that, how long it is; and the sum of its inner angles."""
+    legs = legs_of(a)
+    dx, dy = misclosure(a)
+    across, up = _along_datum(p, dx, dy)
+    off = hypot(dx, dy)
+    parts = {"across": across, "up": up}
+    if off > TOLERANCE.closing(a.length, max(abs(a.start.x), abs(a.start.y)), len(legs)):
+        parts |= {"direction": p.manner.direction_from_core(direction_of(dx, dy)), "ratio": a.length / off}
+    turns = [between_directions(one.direction, other.direction) for one, other in pairwise([*legs, legs[0]])]
+    # Walked either way round, the inner angles are what is left of half a turn at each corner.
+    sense = 1.0 if fsum(turns) > 0.0 else -1.0
+    parts["angles"] = fsum(180.0 - sense * turn for turn in turns)
+    return off, parts, ""
+
+
 def _areas(count: int, p: Planner, *things: Any) -> Read:
     """Several areas together, less what is taken away from them."""
     whole = [one for thing in things[:count] for one in _of_face(thing)[:1]]
@@ -300,4 +319,5 @@ READERS: dict[str, Callable[..., Read]] = {
     "diameter": _diameter,
     "moments": _moments,
     "box": _box,
+    "closing": _closing,
 }

@@ -38,7 +38,7 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "") 
     if quantity in ("direction", "turn"):
         return dms(value)
     if quantity == "count":
-        return f"{value:.0f}"
+        return f"{value:,.0f}".replace(",", " ")
     power, sign = _POWERS[quantity]
     if shown.startswith("1/") and quantity == "length":
         return feet_and_inches(value, header, int(shown[2:]))

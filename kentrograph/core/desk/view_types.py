@@ -56,13 +56,14 @@ class Compared:
 
 @dataclass(frozen=True, slots=True)
 class ReadingView:
-    """A reading in words; ``exact`` is its value with every digit."""
+    """A reading in words; ``exact`` is its value with every digit, ``table`` the rows that belong to it, their heads first."""
 
     kind: str
     value: str
     exact: float
     rows: list[ReadingPart]
     compared: Compared | None
+    table: list[list[str]]
 
 
 @dataclass(frozen=True, slots=True)

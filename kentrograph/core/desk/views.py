@@ -1,6 +1,7 @@
 """Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
 
 from collections.abc import Callable, Sequence
+from dataclasses import replace
 from math import inf
 from typing import Any
 
@@ -26,6 +27,7 @@ from .derived import values_of, ways_to_state
 from .intents import beside_of, helped
 from .interpretation import given_texts, given_values, named
 from .suggest import suggestion
+from .traverse_table import legs_table
 from .view_types import (
     Compared,
     FurtherView,
@@ -78,7 +80,7 @@ def step_view(book: Book, id: str) -> StepView:
             for one, name, figure in shown
             if one != id
         ],
-        reading=reading_words(drawn, book) if isinstance(drawn, Reading) else None,
+        reading=replace(reading_words(drawn, book), table=legs_table(book, step, index)) if isinstance(drawn, Reading) else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
         beside=beside_of(step),
@@ -199,7 +201,7 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
             difference = f"+{difference}"
         wanted = _wanted_words(reading.wanted, header, lambda value: told(value, reading.kind))
         compared = Compared(wanted, difference, verdict(reading, header))
-    return ReadingView(reading.kind, said, reading.value, rows, compared)
+    return ReadingView(reading.kind, said, reading.value, rows, compared, [])
 
 
 def _wanted_words(wanted: Wanted, header: Header, told: Callable[[float], str]) -> str:

@@ -223,6 +223,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "not_apart": lambda f: f"{f['name']} is one piece: only an outline can be taken apart",
     "no_piece_before": lambda f: "there is no piece before it to leave tangentially: say curve via or curve radius",
     "no_tip": lambda f: "it has no end to go on from: only lines, arcs and outlines have",
+    "no_traverse": lambda f: "a traverse is a path of straight legs: this is none",
     "not_closed": lambda f: f"it is not closed: its ends are {plain(f['gap'])} apart",
     "no_area": lambda f: "it encloses nothing: areas are of circles, ellipses and closed outlines",
     # touching

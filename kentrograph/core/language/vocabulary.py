@@ -73,6 +73,9 @@ PARTS = {
     "axis": "direction of the axis about which it is greatest",
     "box": "width of a box",
     "height": "height of a box",
+    "closing": "misclosure of a traverse",
+    "ratio": "length of a traverse for each unit of its misclosure",
+    "angles": "sum of the inner angles of a traverse",
 }
 
 PLACE_WORDS = frozenset("start end middle centre center box corner on crossing foot nearest touch".split())
@@ -84,7 +87,7 @@ JOINTS = frozenset(
 
 NAMES_TOO = frozenset(
     "axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split()
-    + "least most up moments count".split()
+    + "least most up moments count closing balance transit".split()
 )
 """Words that came when figures could bear them as names already: they still can."""
 

@@ -1,6 +1,6 @@
 """Angles between directions."""
 
-from math import atan2, degrees, hypot
+from math import atan2, degrees, hypot, remainder
 from typing import assert_never
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
@@ -15,6 +15,12 @@ from .closest import distance_between
 def turn_between(ax: float, ay: float, bx: float, by: float) -> float:
     """Degrees from one direction to another, -180 < t <= 180, positive counter-clockwise."""
     turn = degrees(atan2(ax * by - ay * bx, ax * bx + ay * by))
+    return 180.0 if turn == -180.0 else turn
+
+
+def between_directions(a: float, b: float) -> float:
+    """Degrees from one direction to another, -180 < t <= 180."""
+    turn = remainder(b - a, 360.0)
     return 180.0 if turn == -180.0 else turn
 
 

@@ -71,6 +71,8 @@ export const looseEnds = (id: string, limit?: number): Promise<Loose> =>
   answer(http.GET("/api/drawings/{id}/loose", { params: { path: { id }, query: { limit: limit ?? null } } }));
 export const causesOf = (id: string, step: string): Promise<Cause[]> =>
   answer(http.GET("/api/drawings/{id}/causes/{step}", ofStep(id, step)));
+export const checkReport = (id: string, form: "html" | "csv", limit?: number): string =>
+  `/api/drawings/${id}/check.${form}${limit === undefined ? "" : `?limit=${limit}`}`;
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
 export type Alike = NonNullable<paths["/api/drawings/{id}/alike/{figure}"]["get"]["parameters"]["query"]>["way"];

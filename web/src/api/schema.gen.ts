@@ -208,6 +208,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/check.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Check Table
+         * @description The same as a table (CSV, RFC 4180).
+         */
+        get: operations["get_check_table_api_drawings__id__check_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/check.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Check Page
+         * @description The check report of a drawing, as it stands or stood at a revision, as a page to print.
+         */
+        get: operations["get_check_page_api_drawings__id__check_html_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/copied": {
         parameters: {
             query?: never;
@@ -1743,7 +1783,7 @@ export interface components {
         };
         /**
          * ReadingView
-         * @description A reading in words; ``exact`` is its value with every digit.
+         * @description A reading in words; ``exact`` is its value with every digit, ``table`` the rows that belong to it, their heads first.
          */
         ReadingView: {
             compared: components["schemas"]["Compared"] | null;
@@ -1753,6 +1793,8 @@ export interface components {
             kind: string;
             /** Rows */
             rows: components["schemas"]["ReadingPart"][];
+            /** Table */
+            table: string[][];
             /** Value */
             value: string;
         };
@@ -3032,6 +3074,128 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_check_table_api_drawings__id__check_csv_get: {
+        parameters: {
+            query?: {
+                limit?: number | null;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_check_page_api_drawings__id__check_html_get: {
+        parameters: {
+            query?: {
+                limit?: number | null;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
                 };
             };
         };

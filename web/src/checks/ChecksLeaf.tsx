@@ -1,10 +1,12 @@
 /** Whether what is drawn is right: what is out or waits first, then loose ends, then what is close to a limit, then the rest. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
+import { checkReport } from "../api/client";
 import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { usePreferences } from "../state/preferences";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { LooseEnds } from "./LooseEnds";
@@ -48,7 +50,27 @@ export function ChecksLeaf() {
           </Flex>
         )}
       </Part>
+      <Report />
     </Box>
+  );
+}
+
+/** All of it as a page to print, and as a table. */
+function Report() {
+  const { session } = useTable();
+  const limit = usePreferences((p) => p.limits[session.drawing]);
+  return (
+    <Flex px="4" pt="3" gap="3" align="baseline" fontSize="12px" color="quiet">
+      <Text as="h3" color="label" fontWeight={600}>
+        Check report
+      </Text>
+      <Link color="snap" href={checkReport(session.drawing, "html", limit)} target="_blank" rel="noreferrer">
+        Page to print
+      </Link>
+      <Link color="snap" href={checkReport(session.drawing, "csv", limit)} download>
+        Table
+      </Link>
+    </Flex>
   );
 }
 

@@ -35,6 +35,7 @@ export function ReadingCheck({ step }: { step: Step }) {
         {step.reading && <ReadingValue reading={step.reading} />}
       </Flex>
       {step.reading && <ReadingParts reading={step.reading} />}
+      {step.reading && step.reading.table.length > 0 && <Table rows={step.reading.table} />}
       <Word
         ml="-1.5"
         py="0"
@@ -46,6 +47,37 @@ export function ReadingCheck({ step }: { step: Step }) {
         {out ? "What would put it right" : "What it hangs on"}
       </Word>
       {asked && <Causes step={step} />}
+    </Box>
+  );
+}
+
+/** Rows that belong to a reading: heads first, sums last. */
+function Table({ rows }: { rows: readonly (readonly string[])[] }) {
+  const [heads = [], ...rest] = rows;
+  return (
+    <Box overflowX="auto" my="1">
+      <Box as="table" fontSize="10.5px" fontVariantNumeric="tabular-nums" w="100%" aria-label="Legs">
+        <Box as="thead" color="quiet">
+          <tr>
+            {heads.map((head) => (
+              <Box as="th" key={head} fontWeight={500} textAlign="right" pr="1">
+                {head}
+              </Box>
+            ))}
+          </tr>
+        </Box>
+        <tbody>
+          {rest.map((row, n) => (
+            <Box as="tr" key={row[0] ?? n} fontWeight={n === rest.length - 1 ? 600 : 400}>
+              {row.map((cell, k) => (
+                <Box as="td" key={heads[k]} textAlign="right" pr="1" whiteSpace="nowrap">
+                  {cell}
+                </Box>
+              ))}
+            </Box>
+          ))}
+        </tbody>
+      </Box>
     </Box>
   );
 }

@@ -7,6 +7,7 @@ from ..tree import Statement
 from . import (
     apart,
     arc,
+    balance,
     chamfer,
     circle,
     copy,
@@ -46,7 +47,7 @@ ALL: dict[str, Kind] = {
     module.KIND.word: module.KIND
     for module in (
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
-        *(ink, trim, keep, split, extend, whole, join, apart, fillet, chamfer, offset, outline),
+        *(ink, trim, keep, split, extend, whole, join, apart, fillet, chamfer, offset, outline, balance),
         *(move, copy, turn, mirror, scale, fit, repeat, group, symbol, place, pen, hide, show),
         *(measure, number),
     )

@@ -190,6 +190,7 @@ READINGS: dict[str, ReadingKind] = {
     "moments": ReadingKind("Moments", "second moments of area about the area centre, `less` those of holes"),
     "box": ReadingKind("Box", "width and height of all that is named, along the datum"),
     "count": ReadingKind("Count", "how many figures of the same kind and size there are; of a set, how many it has"),
+    "closing": ReadingKind("Closing", "by how much a path walked leg by leg misses its beginning"),
     "gap": ReadingKind("Touch", "whether two figures touch, miss or cross, and by how much"),
 }
 
@@ -236,6 +237,7 @@ KIND = Kind(
         ("measure moments C2 less C1", "of the second order, about the axes through the area centre"),
         ("measure box C1 C2", "width and height together"),
         ("measure count C1", "figures alike"),
+        ("measure closing K4", "across, up, direction and 1 in how many; the sum of its angles"),
         ("measure area C2 in cm2", "in another unit"),
         ("measure gap C1 L1", "touches, gap, crosses or lies on, with the number"),
         ("measure distance P1 P3 wanted 40 within 0.1", "compared with what it should be"),

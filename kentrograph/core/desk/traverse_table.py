@@ -1,0 +1,60 @@
+"""The legs of a traverse as a table in words: length, direction, inner angle, departure and latitude of each, and their sums."""
+
+from itertools import pairwise
+from math import fsum
+
+from ..book.book import Book
+from ..book.step import Step
+from ..book.tree import Name
+from ..measure.angle import between_directions
+from ..measure.traverse import legs_of
+from ..problem import Refused
+from . import display
+
+HEADS = ["leg", "length", "direction", "angle", "across", "up"]
+
+
+def legs_table(book: Book, step: Step, index: int) -> list[list[str]]:
+    """The table of the traverse that a reading is of, its heads first and its sums last; nothing of any other reading.
+
+    The angle is that inside the corner in which a leg ends. Departures (across) and latitudes (up) count along the datum. The
+    angles of a traverse of n legs are (n - 2) x 180 together, whatever it misses: a sum that is not says that it crosses itself.
+    """
+    given = step.statement.givens[0] if step.statement.givens else None
+    if given is None or given.word != "closing" or not isinstance(given.arguments[0], Name):
+        return []
+    try:
+        legs = legs_of(book.figure_named(given.arguments[0].key, index))
+    except Refused:
+        return []
+    header = book.header
+    turns = [between_directions(one.direction, other.direction) for one, other in pairwise([*legs, legs[0]])]
+    sense = 1.0 if fsum(turns) > 0.0 else -1.0
+    angles = [180.0 - sense * turn for turn in turns]
+    ux, uy = header.manner.turned(1.0, 0.0)
+    along = [(leg.across * ux + leg.up * uy, leg.up * ux - leg.across * uy) for leg in legs]
+    rows = [
+        [
+            str(n),
+            display.length(leg.length, header),
+            display.direction(leg.direction, header),
+            display.dms(angle),
+            display.length(across, header),
+            display.length(up, header),
+        ]
+        for n, (leg, angle, (across, up)) in enumerate(zip(legs, angles, along, strict=True), 1)
+    ]
+    sums = [
+        "",
+        display.length(fsum(leg.length for leg in legs), header),
+        "",
+        _whole_turns(fsum(angles)),
+        display.length(fsum(across for across, _ in along), header),
+        display.length(fsum(up for _, up in along), header),
+    ]
+    return [HEADS, *rows, sums]
+
+
+def _whole_turns(degrees: float) -> str:
+    """A sum of angles, which may be more than a whole turn."""
+    return f"{degrees:.4f}".rstrip("0").rstrip(".") + "°"
