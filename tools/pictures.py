@@ -58,6 +58,7 @@ def table(page: Page, address: str) -> None:
     page.goto(address)
     page.wait_for_selector("[data-step]")
     page.wait_for_timeout(200)
+    page.get_by_role("button", name="Read", exact=True).click()
     page.get_by_role("button", name="Distance").click()
     page.mouse.move(480, 395)
     page.mouse.move(481, 396)

@@ -113,21 +113,23 @@ def test_a_plate_with_two_holes_and_a_cut_corner(drafter: Drafter) -> None:
     drafter.sees_steps(2)
     hand.enters("100,40", "8")
     drafter.sees_steps(3)
-    hand.chooses("Distance")
-    hand.clicks((20, 40), (100, 40))
+    # From what the pointer rested on last.
+    hand.chooses("Read")
+    drafter.rests_on(20, 40)
+    hand.clicks((100, 40))
     drafter.sees_steps(4)
     hand.chooses("Shape")
     hand.chooses("Chamfer")
     hand.clicks((120, 80))
     hand.enters("10")
     drafter.sees_steps(5)
-    hand.chooses("Area")
+    hand.chooses("Read")
     hand.clicks((60, 20))
     drafter.sees_steps(6)
     assert drafter.texts()[3:5] == ["measure distance centre of C1; centre of C2", "chamfer corner 3 of K1 by 10"]
     readings = [s["reading"]["exact"] for s in drafter.book()["steps"] if s["reading"]]
     assert readings == pytest.approx([80, 9600 - 50 - 128 * pi])
-    assert hand.actions <= 22
+    assert hand.actions <= 20
 
 
 def test_lines_one_after_the_other(hand: Counting) -> None:

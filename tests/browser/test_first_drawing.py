@@ -81,6 +81,7 @@ def test_pointer_alone_places_and_measures(drafter: Drafter) -> None:
     drafter.clicks_at(300, 300)
     drafter.clicks_at(500, 300)
     drafter.sees_steps(2)
+    page.get_by_role("button", name="Read", exact=True).click()
     page.get_by_role("button", name="Distance").click()
     drafter.clicks_at(302, 299)
     expect(page.get_by_label("Givens so far")).to_contain_text("P1")
@@ -89,8 +90,8 @@ def test_pointer_alone_places_and_measures(drafter: Drafter) -> None:
     assert drafter.texts()[2] == "measure distance P1; P2"
     first, second = drafter.figure("P1")["at"], drafter.figure("P2")["at"]
     assert first[1] == second[1]
-    page.get_by_role("tab", name="Readings").click()
-    readings = page.get_by_label("Readings")
+    page.get_by_role("tab", name="Checks").click()
+    readings = page.get_by_role("region", name="Readings")
     expect(readings).to_contain_text(f"{second[0] - first[0]:.3f} mm")
     expect(readings).to_contain_text("direction 0°")
 

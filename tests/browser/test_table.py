@@ -119,6 +119,7 @@ def test_with_the_pointer_alone(drafter: Drafter) -> None:
     drafter.drags((0, 0), (80, 0))
     drafter.clicks_on(80, 50)
     drafter.sees_steps(7)
+    tray.get_by_role("button", name="Read", exact=True).click()
     tray.get_by_role("button", name="Radius", exact=True).click()
     drafter.clicks_on(40, 25 + hypot(40, 25))
     drafter.sees_steps(8)

@@ -94,6 +94,17 @@ def test_the_usual_limit_is_half_a_millimetre() -> None:
     assert [usual_limit(unit) for unit in ("mm", "cm", "m", "in")] == [0.5, 0.05, 0.0005, 0.02]
 
 
+def test_what_misses_several_figures_in_one_spot_is_said_once() -> None:
+    made = book("line from 0, 0 to 40, 0", "line from 40, 0 to 40, 30", "line from 0, 0 to 40, 0", "point 40.2, 0",
+                "line from 20, 0.3 to 20, 9")  # fmt: skip
+    said = [one.words for one in loose_view(made, LIMIT).findings]
+    assert said == [
+        "The start of L4 falls 0.3 mm short of L1.",
+        "L3 lies upon L1.",
+        "P1 lies 0.2 mm beside the end of L1.",
+    ]
+
+
 # Kept up to date -------------------------------------------------------------------------------------------------
 
 
@@ -198,7 +209,7 @@ def test_all_that_can_be_is_put_right_as_one_change() -> None:
         "line from 20, 0.2 to 20, 10", "line from 0, 30 to 40, 30", "point 5, 0.1",
     )  # fmt: skip
     view = loose_view(made, LIMIT)
-    assert view.count == len(view.findings) == 6
+    assert view.count == len(view.findings) == 5
     edit, label = settle(made, [one.key for one in view.findings], LIMIT, "all")
     after, inverse = made.edited(edit)
     assert label.endswith("loose ends")

@@ -11,6 +11,7 @@ from ..book.book import Book
 from ..book.caches import Shared
 from ..book.index import Index, index_of
 from ..book.kinds import ALL
+from ..book.order import Key
 from ..book.scene import pen_of, seen, sharing
 from ..book.values import Drawn, Untouchable
 from ..figures import FigureSet
@@ -204,6 +205,32 @@ def _trouble(one: Finding) -> tuple[int, float, str]:
 def loose_ends(book: Book, limit: float | None = None) -> list[Finding]:
     """What is found in a book with a limit, in the drawing's unit; with the usual one where none is said."""
     return _LOOSE.of(book).of(book, limit or usual_limit(book.header.manner.unit)).all()
+
+
+def distinct(book: Book, findings: list[Finding], limit: float) -> list[Finding]:
+    """One finding for each thing that is wrong: where several figures lie together, what misses one of them misses all, and the
+    one that was drawn first is named."""
+    order = book.order.key
+
+    def earliest(one: Finding) -> tuple[int, float, list[Key]]:
+        return _RANKS[one.kind], float(f"{one.amount:.9g}"), sorted(order(book.step_of(figure)) for figure in one.figures)
+
+    findings = sorted(findings, key=earliest)
+    spoken: set[tuple[object, ...]] = set()
+    found: list[Finding] = []
+    for one in findings:
+        keys: list[tuple[object, ...]] = []
+        if one.second is not None and one.kind in ("ends", "beside"):
+            pairs = ((one.first, one.second), (one.second, one.first))
+            keys = [
+                (this.figure, this.what, round(that.at.x / limit), round(that.at.y / limit))
+                for this, that in pairs
+                if this.what != "body"
+            ]
+        if not any(key in spoken for key in keys):
+            found.append(one)
+        spoken.update(keys)
+    return found
 
 
 _LOOSE = Shared(LooseEnds)

@@ -6,7 +6,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.kinds.measure import compares
 from ..book.values import Drawn, Reading
-from ..checks.loose_ends import loose_ends, usual_limit
+from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict
 from ..language.messages import sentence
 from ..problem import Problem
@@ -93,7 +93,7 @@ def check_report(book: Book, limit: float | None = None) -> CheckReport:
         if residual is not None and isinstance(value, Drawn):
             touching.append(CheckedTouching(step.name, text, residual.exact, residual.words == "exact"))
     readings.sort(key=lambda one: _TROUBLE[one.verdict])
-    found = [words(book, one) for one in loose_ends(book, used)]
+    found = [words(book, one) for one in distinct(book, loose_ends(book, used), used)]
     return CheckReport(readings, touching, found, waiting, used, unit)
 
 

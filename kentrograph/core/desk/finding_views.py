@@ -5,7 +5,7 @@ from typing import assert_never
 
 from ..book.book import Book
 from ..checks.finding import Finding, FindingKind, Place
-from ..checks.loose_ends import loose_ends, usual_limit
+from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import ANGLES
 from ..figures import Outline
 from ..snap.away import edge_at
@@ -66,7 +66,7 @@ def loose_view(book: Book, limit: float | None = None) -> LooseView:
     """The loose ends of a book, with a limit in the drawing's unit or the usual one."""
     unit = book.header.manner.unit
     used = limit or usual_limit(unit)
-    found = loose_ends(book, used)
+    found = distinct(book, loose_ends(book, used), used)
     views = []
     for n, one in enumerate(found[:MOST_SHOWN]):
         offer = offer_for(book, one, used) if n < MOST_OFFERS else None

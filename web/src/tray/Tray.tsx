@@ -98,7 +98,8 @@ export function Tray() {
             setOpen(one);
             setAsked({ group: one, begun });
             // Whoever wants to read points at what is to be read; the words are for what has to be said.
-            if (one === "read" && begun === undefined) openLine.begin(READ);
+            const { draft } = useInterface.getState();
+            if (one === "read" && (!draft || draft.again || draft.rows.length === 0)) openLine.begin(READ);
           }}
         >
           {title}
