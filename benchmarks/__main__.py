@@ -5,14 +5,21 @@ import platform
 import sys
 from pathlib import Path
 
-from benchmarks import core, edits, shaping, snapping, touching
+from benchmarks import checks, core, edits, shaping, snapping, touching
 
 KEPT = Path(__file__).resolve().parents[1] / "docs" / "benchmark.md"
 
 
 def main() -> int:
     """Runs everything."""
-    rows = [*core.rows(), *touching.rows(), *snapping.snap_rows(), *edits.edit_rows(), *shaping.shaping_rows()]
+    rows = [
+        *core.rows(),
+        *touching.rows(),
+        *snapping.snap_rows(),
+        *edits.edit_rows(),
+        *shaping.shaping_rows(),
+        *checks.check_rows(),
+    ]
     model = next((line.split(":")[1].strip() for line in _cpu() if line.startswith("model name")), platform.machine())
     lines = [
         "# Benchmark",

