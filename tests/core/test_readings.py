@@ -83,7 +83,7 @@ def test_what_is_read(text: str, value: float, parts: dict[str, float]) -> None:
 
 
 def test_every_kind_of_reading_stands_in_the_table_or_has_tests_of_its_own() -> None:
-    elsewhere = {"distance", "direction", "angle", "length", "radius", "area", "gap"}
+    elsewhere = {"distance", "direction", "angle", "length", "radius", "area", "gap", "closing"}
     assert {text.split()[0] for text, _, _ in VALUES} | elsewhere == set(READINGS)
 
 

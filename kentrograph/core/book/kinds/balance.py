@@ -41,7 +41,10 @@ KIND = Kind(
         GivenKind("figures", "figures", "the path that should have come back", blamed=("no_traverse", "zero_length")),
         GivenKind("transit", "nothing", "shared by how far each leg goes up and across, not by its length"),
     ),
-    examples=(("balance K4", "by the compass rule: each leg a share by its length; `transit` by how far it goes up and across"),),
+    examples=(
+        ("balance K4", "by the compass rule: each leg takes a share by its length"),
+        ("balance K4 transit", "by the transit rule: by how far each leg goes up and across"),
+    ),
     shapes=True,
     always_keeps=True,
 )
