@@ -186,6 +186,11 @@ def _large(page: Page, address: str, rows: list[tuple[str, float, float, float]]
     page.keyboard.press("Enter")
     page.wait_for_timeout(400)
     rows.append(("pointer move to lit stretch, 10,000 figures", _p95(page.evaluate(MOVE, [MOVES, SEED])), echo, 2.0))
+    page.keyboard.press("Escape")
+    page.keyboard.type("read")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(400)
+    rows.append(("pointer move to what it reads, 10,000 figures", _p95(page.evaluate(MOVE, [MOVES, SEED])), echo, 2.0))
     _gone(address, id)
     return [
         ("sharp repaint of all figures (95th percentile), a bare canvas loop", _p95(times["ours"]), _p95(times["theirs"]), 2.0),

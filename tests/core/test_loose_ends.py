@@ -72,10 +72,14 @@ PAIRS: list[tuple[tuple[str, ...], list[str]]] = [
     # Hidden, taken up in an outline, trimmed away: what is not seen is not loose.
     (("line from 0, 0 to 40, 0", "line from 40.2, 0 to 40, 30", "hide L2"), []),
     (("line from 0, 0 to 40, 0", "line from 39.8, -9 to 39.8, 30", "trim L1 from 39.8, 0 to end"), []),
-    # It touches two others nearly in line: 2 acos(55 / 55.001) off it, so its centre hangs on the last digits of all of them.
+    # It touches two others nearly in line. By hand: sqrt(55.011² - 55²) - sqrt(55.001² - 55²) = 0.768.
     (("circle centre 0, 0 radius 50", "circle centre 110, 0 radius 50",
       "circle touching C1 outside C2 outside radius 5.001 left"),
-     ["The centre of C3 is badly held: its figures touch it at 0°41′28″ to each other, nearly in line."]),
+     ["The centre of C3 is badly held: 0.01 in its radius moves it by 0.77 mm."]),
+    # By hand: atan(2 / 100).
+    (("line from 0, 100 to 100, 100", "line from 0, 99 to 100, 101", "point crossing of L1 L2"),
+     ["P1 is badly held: L1 and L2 cross there at 1°08′45″."]),
+    (("line from 0, 100 to 100, 100", "line from 0, 90 to 100, 110", "circle centre crossing of L1 L2 radius 9"), []),
 ]  # fmt: skip
 
 

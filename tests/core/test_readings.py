@@ -340,3 +340,16 @@ def test_reading_by_pointing_at_nothing_says_nothing_and_typing_goes_on() -> Non
     typed = line_view(made, Looked(draft=Draft("read"), text="line"))
     assert (typed.enter.do, typed.enter.draft) == ("begin", Draft("line"))
     assert line_view(made, Looked(text="read")).enter.draft == Draft("read")
+
+
+def test_what_is_kept_already_is_not_kept_twice() -> None:
+    """A double click is a slip: the tag says beforehand that the second one keeps nothing."""
+    made = book(*PLATE, "measure diameter C1", "measure area 50, 30")
+    for at, said in (((26.0, 25.0), "kept as R1"), ((50.0, 30.0), "kept as R2")):
+        looked = Looked(draft=Draft("read"), pointer=Pointer(*at, reach=2.0, pixel=0.5))
+        view = line_view(made, looked)
+        assert view.click is None
+        assert view.picks[0].endswith(said)
+    other = line_view(made, Looked(draft=Draft("read"), pointer=Pointer(26.0, 25.0, 2.0, 0.5), choice=1))
+    assert other.click is not None
+    assert other.click.statement == "measure radius C1"

@@ -5,7 +5,6 @@ Lengths are in the drawing's unit, directions as the planner's manner counts the
 
 from collections.abc import Callable, Sequence
 from functools import partial
-from itertools import pairwise
 from math import atan2, degrees, fsum, hypot
 from typing import Any
 
@@ -14,12 +13,12 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outlin
 from ..figures.along import heading
 from ..figures.box import box_of, empty_box
 from ..figures.similarity import carried, rotation
-from ..measure.angle import at_corner, between_directions, between_lines
+from ..measure.angle import at_corner, between_lines
 from ..measure.area import area_of, balance, perimeter_of, signed_area
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
 from ..measure.moments import moments_of
-from ..measure.traverse import legs_of, misclosure
+from ..measure.traverse import inner_angles, legs_of, misclosure
 from ..meet.nearest import feet
 from ..meet.within import within
 from ..problem import Refused, refuse
@@ -280,10 +279,7 @@ def _closing(p: Planner, a: Any) -> Read:
     parts = {"across": across, "up": up}
     if off > TOLERANCE.closing(a.length, max(abs(a.start.x), abs(a.start.y)), len(legs)):
         parts |= {"direction": p.manner.direction_from_core(direction_of(dx, dy)), "ratio": a.length / off}
-    turns = [between_directions(one.direction, other.direction) for one, other in pairwise([*legs, legs[0]])]
-    # Walked either way round, the inner angles are what is left of half a turn at each corner.
-    sense = 1.0 if fsum(turns) > 0.0 else -1.0
-    parts["angles"] = fsum(180.0 - sense * turn for turn in turns)
+    parts["angles"] = fsum(inner_angles(legs))
     return off, parts, ""
 
 

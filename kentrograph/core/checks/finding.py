@@ -37,7 +37,7 @@ class Finding:
     past: bool = False
     """Whether an end runs past what it should meet, and does not fall short of it."""
     word: str = ""
-    """For a weak one: the given that moves it."""
+    """For a weak one: the given that moves it, or the two that cross there."""
 
     @property
     def figures(self) -> tuple[str, ...]:

@@ -1,19 +1,27 @@
 """Loose ends in words, with what would put each right; and what a reading hangs on."""
 
 from dataclasses import dataclass
+from math import hypot
 from typing import assert_never
 
 from ..book.book import Book
+from ..book.values import Drawn
 from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import ANGLES
-from ..figures import Outline
+from ..figures import Outline, Point
+from ..problem import Refused
 from ..snap.away import edge_at
 from ..units import plain
 from . import display
 from .causes import causes
+from .handles.fitting import text_of
+from .handles.handle import number_of
+from .intents import mended
 from .settling import offer_for
 
+_NUDGE = 0.01
+"""What a number is changed by where it is said how much it moves something."""
 MOST_SHOWN = 200
 MOST_OFFERS = 40
 """For so many findings it is tried what would put them right; for the others once these are gone."""
@@ -103,11 +111,35 @@ def words(book: Book, one: Finding) -> str:
             beside = second if one.second is not None and one.second.what in ("body", "point") else f"the {second}"
             return f"{subject} lies {by} beside {beside}."
         case "weak":
-            return f"The {first} is badly held: its figures touch it at {display.dms(one.amount)} to each other, nearly in line."
+            subject = first if one.first.what == "point" else f"The {first}"
+            if " and " in one.word:
+                return f"{subject} is badly held: {one.word} cross there at {display.dms(one.amount)}."
+            moved = _moved(book, one)
+            return f"{subject} is badly held: " + (
+                f"{_NUDGE:g} in its {one.word} moves it by {_amount(book, moved)}."
+                if moved is not None
+                else f"what it touches lies nearly in line, {display.dms(one.amount)} off."
+            )
         case "short":
             return f"A stretch of {first} is only {by} long."
         case _:
             assert_never(one.kind)
+
+
+def _moved(book: Book, one: Finding) -> float | None:
+    """How far the centre of a figure moves where the size that was typed for it is a little larger; None where it has none then,
+    or the size was not typed as a number."""
+    step = book.steps[book.step_of(one.first.figure)]
+    n, given = next((n, g) for n, g in enumerate(step.statement.givens) if g.word == one.word)
+    size = number_of(given.arguments[0])
+    if size is None:
+        return None
+    try:
+        _, value = mended(book, step.id, text_of(step, {n: f"{one.word} {plain(size + _NUDGE, 12)}"}))
+    except Refused:
+        return None
+    centre = getattr(value.figure, "centre", None) if isinstance(value, Drawn) else None
+    return hypot(centre.x - one.first.at.x, centre.y - one.first.at.y) if isinstance(centre, Point) else None
 
 
 def _amount(book: Book, amount: float) -> str:
@@ -147,7 +179,3 @@ def causes_view(book: Book, reading: str) -> list[CauseView]:
             CauseView(one.step, step.name, step.statement.text, one.typed, one.start, moves, one.text, one.becomes, one.slip)
         )
     return views
-
-
-_NUDGE = 0.01
-"""What a number is changed by where it is said how much it moves a reading."""

@@ -4,7 +4,6 @@ from dataclasses import dataclass, replace
 
 from ..book.book import Book
 from ..book.edits import Replace
-from ..book.values import Reading
 from ..language.messages import sentence
 from ..language.report import figure_data
 from ..problem import Problem, Refused
@@ -133,9 +132,10 @@ def _read_view(book: Book, at: Looked, index: int) -> LineView:
         return view
     picked = (at.choice or 0) % len(kept)
     one = kept[picked]
-    reading = reading_words(one.value.figure, book) if isinstance(one.value.figure, Reading) else None
-    write = EnterView("write", at.draft, one.text, None)
-    return replace(view, reading=reading, click=write, picks=[each.words for each in kept], picked=picked)
+    # What is kept already is not kept twice: the tag says so beforehand.
+    write = None if one.already else EnterView("write", at.draft, one.text, None)
+    picks = [each.words for each in kept]
+    return replace(view, reading=reading_words(one.reading, book), click=write, picks=picks, picked=picked)
 
 
 def _carry_view(book: Book, at: Looked, start: Pointer, pointer: Pointer, index: int) -> LineView:

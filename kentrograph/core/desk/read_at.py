@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from ..book.book import Book
+from ..book.planner import DRAWING
 from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
@@ -22,12 +23,12 @@ _MOST = 8
 
 @dataclass(frozen=True, slots=True)
 class Kept:
-    """A reading that a click would keep: its statement, and the step with what it holds."""
+    """A reading that a click would keep: its statement, what it says, and in words; ``already`` is the reading that says so."""
 
     text: str
     words: str
-    step: Step
-    value: Drawn
+    reading: Reading
+    already: str = ""
 
 
 def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> list[Kept]:
@@ -40,10 +41,21 @@ def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> l
         except Refused:
             continue
         if isinstance(value, Drawn) and isinstance(value.figure, Reading):
-            found.append(Kept(step.statement.text, f"{text}: {reading_words(value.figure, book).value}", step, value))
+            said, already = f"{text}: {reading_words(value.figure, book).value}", _already(book, step)
+            said += f", kept as {already}" if already else ""
+            found.append(Kept(step.statement.text, said, value.figure, already))
         if len(found) == _MOST:
             break
     return found
+
+
+def _already(book: Book, made: Step) -> str:
+    """The name of a reading of the book that reads the same; empty where there is none. A second click is most often a slip."""
+    names = made.statement.uses
+    of = book.find(names[0].key) if names else None
+    others = book.users_of(of.id) if of is not None else book.users_of(DRAWING)
+    same = (book.steps[id] for id in others if book.steps[id].statement.kind == "measure")
+    return next((one.name for one in same if one.statement.text[one.statement.kind_start :] == made.statement.text), "")
 
 
 def named_there(book: Book, pointed: Pointed) -> str | None:

@@ -1,13 +1,11 @@
 """The legs of a traverse as a table in words: length, direction, inner angle, departure and latitude of each, and their sums."""
 
-from itertools import pairwise
 from math import fsum
 
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Name
-from ..measure.angle import between_directions
-from ..measure.traverse import legs_of
+from ..measure.traverse import inner_angles, legs_of
 from ..problem import Refused
 from . import display
 
@@ -28,9 +26,7 @@ def legs_table(book: Book, step: Step, index: int) -> list[list[str]]:
     except Refused:
         return []
     header = book.header
-    turns = [between_directions(one.direction, other.direction) for one, other in pairwise([*legs, legs[0]])]
-    sense = 1.0 if fsum(turns) > 0.0 else -1.0
-    angles = [180.0 - sense * turn for turn in turns]
+    angles = inner_angles(legs)
     ux, uy = header.manner.turned(1.0, 0.0)
     along = [(leg.across * ux + leg.up * uy, leg.up * ux - leg.across * uy) for leg in legs]
     rows = [

@@ -5,12 +5,14 @@ transit rule by how far it goes up and across.
 """
 
 from dataclasses import dataclass
+from itertools import pairwise
 from math import fsum, hypot
 from typing import Any, Literal
 
 from ..angles import direction_of
 from ..figures import Line, Outline, Point
 from ..problem import refuse
+from .angle import between_directions
 
 Rule = Literal["compass", "transit"]
 
@@ -35,6 +37,16 @@ def legs_of(outline: Any) -> list[Leg]:
         dx, dy = piece.end.x - piece.start.x, piece.end.y - piece.start.y
         found.append(Leg(hypot(dx, dy), direction_of(dx, dy), dx, dy))
     return found
+
+
+def inner_angles(legs: list[Leg]) -> list[float]:
+    """The angle inside each corner, degrees: that in which a leg ends, the last of them where it should have come back.
+
+    Walked either way round, it is what is left of half a turn.
+    """
+    turns = [between_directions(one.direction, other.direction) for one, other in pairwise([*legs, legs[0]])]
+    sense = 1.0 if fsum(turns) > 0.0 else -1.0
+    return [180.0 - sense * turn for turn in turns]
 
 
 def misclosure(outline: Outline) -> tuple[float, float]:

@@ -1,9 +1,10 @@
 /** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
-import { Box, Flex } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 
 import { ChecksLeaf } from "../checks/ChecksLeaf";
 import { GroupsLeaf } from "../groups/GroupsLeaf";
 import { HelpLeaf } from "../help/HelpLeaf";
+import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
@@ -17,6 +18,17 @@ const LEAVES = [
   ["groups", "Groups"],
   ["help", "Help"],
 ] as const;
+
+/** How many readings are out and how many steps wait. */
+function Trouble() {
+  const steps = useDocument((d) => d.steps);
+  const count = steps.filter((s) => (s.problem ? !s.off : s.reading?.compared?.verdict === "out")).length;
+  return count === 0 ? null : (
+    <Text as="span" color="place" fontSize="11px" ml="1" title="Readings that are out, and steps that wait">
+      {count}
+    </Text>
+  );
+}
 
 export function SidePanel() {
   const leaf = useInterface((i) => i.leaf);
@@ -45,6 +57,7 @@ export function SidePanel() {
               onClick={() => useInterface.setState({ leaf: key })}
             >
               {word}
+              {key === "checks" && <Trouble />}
             </Word>
           ))}
         </Flex>
