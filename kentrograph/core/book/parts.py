@@ -16,7 +16,7 @@ QUANTITIES: dict[str, Quantity] = {
     "distance": "length", "length": "length", "radius": "length", "gap": "length", "area": "area",
     "direction": "direction", "angle": "turn",
     "across": "length", "up": "length", "centres": "length", "square": "length", "diameter": "length", "perimeter": "length",
-    "x": "length", "y": "length", "turn": "turn", "acute": "turn", "rest": "length", "beside": "length",
+    "x": "length", "y": "length", "turn": "turn", "acute": "turn", "sweep": "turn", "rest": "length", "beside": "length",
     "moments": "moment", "upright": "moment", "mixed": "moment", "greatest": "moment", "smallest": "moment", "axis": "turn",
     "box": "length", "height": "length", "count": "count",
     "closing": "length", "ratio": "count", "angles": "turn",

@@ -257,7 +257,8 @@ def _box(p: Planner, *things: Any) -> Read:
 def _radius(p: Planner, a: Any) -> Read:
     if not isinstance(a, Circle | Arc):
         raise refuse("no_rim", name="it")
-    return a.radius, {"diameter": 2.0 * a.radius, "x": a.centre.x, "y": a.centre.y}, ""
+    sweep = {"sweep": a.sweep} if isinstance(a, Arc) else {}
+    return a.radius, {"diameter": 2.0 * a.radius, **sweep, "x": a.centre.x, "y": a.centre.y}, ""
 
 
 def _area(p: Planner, a: Any, *less: Any) -> Read:

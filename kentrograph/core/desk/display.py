@@ -35,6 +35,8 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "") 
     >>> measured(1250.0, "area", Header(), "cm"), measured(9.130277, "turn", Header())
     ('12.500 cm\u00b2', '9\u00b007\u203249\u2033')
     """
+    if quantity == "direction" and shown == "bearing":
+        return bearing(header.manner.direction_to_core(value))
     if quantity in ("direction", "turn"):
         return dms(value)
     if quantity == "count":
@@ -50,6 +52,21 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "") 
         # A larger unit: as many digits as say something.
         text = f"{value:.{header.decimals + 1}g}"
     return f"{text} {unit}{sign}"
+
+
+def bearing(core: float) -> str:
+    """A direction (degrees counter-clockwise from east) as a quadrant bearing.
+
+    >>> bearing(77.90833333), bearing(0.0), bearing(225.0)
+    ('N 12\u00b005\u203230\u2033 E', 'E', 'S 45\u00b0 W')
+    """
+    azimuth = (90.0 - core) % 360.0
+    northward = azimuth < 90.0 or azimuth > 270.0
+    eastward = azimuth < 180.0
+    small = azimuth if northward and eastward else 360.0 - azimuth if northward else abs(180.0 - azimuth)
+    said = dms(small)
+    ns, ew = "N" if northward else "S", "E" if eastward else "W"
+    return ew if said == "90\u00b0" else ns if said == "0\u00b0" else f"{ns} {said} {ew}"
 
 
 def feet_and_inches(value: float, header: Header, parts: int) -> str:

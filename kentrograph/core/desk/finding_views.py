@@ -1,6 +1,7 @@
 """Loose ends in words, with what would put each right; and what a reading hangs on."""
 
 from dataclasses import dataclass
+from itertools import islice
 from math import hypot
 from typing import assert_never
 
@@ -10,15 +11,17 @@ from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import ANGLES
 from ..figures import Outline, Point
+from ..language.report import FigureData
 from ..problem import Refused
 from ..snap.away import edge_at
 from ..units import plain
 from . import display
-from .causes import causes
+from .causes import Cause, causes
 from .handles.fitting import text_of
 from .handles.handle import number_of
-from .intents import mended
+from .intents import mend, mended
 from .settling import offer_for
+from .views import together
 
 _NUDGE = 0.01
 """What a number is changed by where it is said how much it moves something."""
@@ -55,8 +58,9 @@ class LooseView:
 class CauseView:
     """A number on which a reading hangs: the step that it stands in, what it says, and in words by how much it moves the reading.
 
-    ``text`` is the text of that step with which the reading is as wanted, ``becomes`` the number there; both are empty where
-    no value of it would do. ``slip`` says that one wrong digit, or two that changed places, would explain it.
+    ``text`` is the text of that step with which the reading is as wanted, ``becomes`` the number there, ``shown`` what would be
+    drawn otherwise then; the first two are empty where no value of it would do. ``slip`` says that one wrong digit, or two that
+    changed places, would explain it.
     """
 
     step: str
@@ -68,6 +72,7 @@ class CauseView:
     text: str
     becomes: str
     slip: bool
+    shown: FigureData | None
 
 
 def loose_view(book: Book, limit: float | None = None) -> LooseView:
@@ -126,6 +131,16 @@ def words(book: Book, one: Finding) -> str:
             assert_never(one.kind)
 
 
+def _shown_then(book: Book, one: Cause) -> FigureData | None:
+    """What would be drawn otherwise with the number that puts a reading right."""
+    after, _ = book.edited(mend(book, one.step, one.text)[0])
+    changed = [after.values[id] for id in islice(after.changed, _MOST_PREVIEWED)]
+    return together([figure for value in changed if isinstance(value, Drawn) for figure in value.results])
+
+
+_MOST_PREVIEWED = 300
+
+
 def _moved(book: Book, one: Finding) -> float | None:
     """How far the centre of a figure moves where the size that was typed for it is a little larger; None where it has none then,
     or the size was not typed as a number."""
@@ -176,6 +191,17 @@ def causes_view(book: Book, reading: str) -> list[CauseView]:
         shown = display.dms(abs(much)) if kind in ANGLES else plain(float(f"{abs(much):.2g}"), 12)
         moves = f"{_NUDGE:g} more makes it {shown} {'more' if much > 0.0 else 'less'}"
         views.append(
-            CauseView(one.step, step.name, step.statement.text, one.typed, one.start, moves, one.text, one.becomes, one.slip)
+            CauseView(
+                one.step,
+                step.name,
+                step.statement.text,
+                one.typed,
+                one.start,
+                moves,
+                one.text,
+                one.becomes,
+                one.slip,
+                _shown_then(book, one) if one.text else None,
+            )
         )
     return views

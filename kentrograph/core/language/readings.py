@@ -34,9 +34,21 @@ def read_reading(c: Cursor) -> list[Given]:
             c.fail("the name of a hole")
         givens.append(Given("less", holes, (), start, c.last))
     power = _POWERS.get(word, "")
-    shown = _shown(c, power)
+    shown = _as_bearing(c) if word == "direction" else _shown(c, power)
     compared = _compared(c, direction if word in ("direction", "angle") else number)
-    return [*givens, *shown, *compared, *([] if shown else _shown(c, power))]
+    if not shown:
+        shown = _as_bearing(c) if word == "direction" else _shown(c, power)
+        return [*givens, *compared, *shown]
+    return [*givens, *shown, *compared]
+
+
+def _as_bearing(c: Cursor) -> list[Given]:
+    """``in bearing``: a direction from north or south to east or west, however the drawing counts."""
+    if not c.at_word("in"):
+        return []
+    start = c.advance().start
+    c.need_word("bearing")
+    return [Given("in bearing", (), (), start, c.last)]
 
 
 def _things(c: Cursor, until: tuple[str, ...]) -> tuple[Argument, ...]:

@@ -99,6 +99,7 @@ function Causes({ step }: { step: Step }) {
     };
   }, [session, step.id, revision]);
   const take = async (cause: Cause) => {
+    useInterface.setState({ trial: null });
     const answer = await session.act({ do: "mend", id: cause.step, text: cause.text });
     if (!answer.ok) setRefused(answer.message);
   };
@@ -119,7 +120,16 @@ function Causes({ step }: { step: Step }) {
               <b>{cause.name}</b> {cause.typed}
             </Word>
             {cause.becomes !== "" && (
-              <Word py="0" color="snap" title={cause.text} onClick={() => void take(cause)}>
+              <Word
+                py="0"
+                color="snap"
+                title={cause.text}
+                onPointerEnter={() => useInterface.setState({ trial: cause.shown })}
+                onPointerLeave={() => useInterface.setState({ trial: null })}
+                onFocus={() => useInterface.setState({ trial: cause.shown })}
+                onBlur={() => useInterface.setState({ trial: null })}
+                onClick={() => void take(cause)}
+              >
                 Make it {cause.becomes}
               </Word>
             )}

@@ -213,7 +213,7 @@ KIND = Kind(
         GivenKind("within", "length", "how far it may be off"),
         GivenKind("least", "length", "what it should be at least"),
         GivenKind("most", "length", "what it should be at most"),
-        GivenKind("in", "nothing", "the unit that it is shown in, `m2`, or parts of an inch, `1/16`"),
+        GivenKind("in", "nothing", "the unit that it is shown in, `m2`, parts of an inch, `1/16`, or `bearing`"),
     ),
     examples=(
         ("measure distance P1 P3", "with across, up and direction"),
