@@ -56,6 +56,17 @@ def test_reading_by_pointing(drafter: Drafter, page: Page) -> None:
     area = drafter.book()["steps"][-1]["reading"]["exact"]
     assert area == pytest.approx(80 * 50 - 3.141592653589793 * (36 + 64))
     assert hand.actions <= 2
+    # What it should be is typed over what is pointed at, bare or with its limits.
+    drafter.hovers_on(26, 25)
+    drafter.settles()
+    page.keyboard.type("12 within 0.1")
+    drafter.settles()
+    assert "diameter C1: 12.000 mm, wanted 12.000 mm ±0.1" in drafter.tag.inner_text()
+    drafter.presses("Enter")
+    drafter.sees_steps(10)
+    assert drafter.texts()[-1] == "measure diameter C1 wanted 12 within 0.1"
+    drafter.presses("Control+z")
+    drafter.sees_steps(9)
     # Undo takes the last one back and the tool stays; what is typed begins something else.
     drafter.presses("Control+z")
     drafter.sees_steps(8)

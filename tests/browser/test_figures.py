@@ -72,4 +72,4 @@ def test_reading_is_compared_and_feet_and_inches_are_understood(drafter: Drafter
     drafter.sees_steps(3)
     reading = drafter.step("Reading R1")
     expect(reading).to_contain_text("150.500 in")
-    expect(reading).to_contain_text("off by +0.500 in: not within")
+    expect(reading).to_contain_text("off by +0.500 in: out")

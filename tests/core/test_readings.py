@@ -356,3 +356,33 @@ def test_what_is_kept_already_is_not_kept_twice() -> None:
     other = line_view(made, Looked(draft=Draft("read"), pointer=Pointer(26.0, 25.0, 2.0, 0.5), choice=1))
     assert other.click is not None
     assert other.click.statement == "measure radius C1"
+
+
+@pytest.mark.parametrize(
+    ("typed", "kept"),
+    [
+        ("45", "measure diameter C1 wanted 45"),
+        ("12 within 0.1", "measure diameter C1 wanted 12 within 0.1"),
+        ("wanted 12 H7", "measure diameter C1 wanted 12 H7"),
+        ("least 10 most 13", "measure diameter C1 least 10 most 13"),
+    ],
+)
+def test_what_is_wanted_is_typed_while_pointing(typed: str, kept: str) -> None:
+    made = book(*PLATE)
+    view = line_view(made, Looked(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
+    assert (view.enter.do, view.enter.statement) == ("write", kept)
+    assert view.click == view.enter
+    assert view.reading is not None
+    assert view.reading.compared is not None
+    intents.write(made, kept, "new")
+
+
+@pytest.mark.parametrize(
+    ("typed", "do"), [("20, 30", "write"), ("line", "begin"), ("wanted", "nothing"), ("wanted 12 Q7", "nothing")]
+)
+def test_anything_else_typed_while_pointing_is_read_as_it_is(typed: str, do: str) -> None:
+    view = line_view(book(*PLATE), Looked(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
+    assert view.enter.do == do
+    assert (view.problem is not None) == (do == "nothing")
+    if view.problem is not None:
+        assert 0 <= view.problem.start <= view.problem.end <= len(typed) + 1

@@ -24,7 +24,7 @@ from .pointing import (
     places_passed,
     with_solution,
 )
-from .read_at import READ, named_there, readings_at
+from .read_at import READ, named_there, readings_at, wanted_of
 from .told import told
 from .view_types import (
     BrushView,
@@ -117,25 +117,36 @@ def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
 
 
 def _read_view(book: Book, at: Looked, index: int) -> LineView:
-    """Reading by pointing: what lies under the pointer tells its measures, and a click keeps the one that is taken. What is typed
-    is read as if nothing were begun."""
-    if at.text.strip():
-        return _looked(book, replace(at, draft=None))
+    """Reading by pointing: what lies under the pointer tells its measures, and a click keeps the one that is taken. A number, or
+    what is wanted, typed meanwhile is what that one should be; anything else is read as if nothing were begun."""
     nothing = OpenLine("nothing", at.draft, hint="Point at a figure, a corner or a space: a click keeps what it says.")
     pointed = place_at(book, at.pointer) if at.pointer is not None else None
     view = replace(line_of(book, nothing, nothing, index, None, pointed), last=None, live=None)
     if at.pointer is None or pointed is None or view.tag is None:
-        return view
+        return _looked(book, replace(at, draft=None)) if at.text.strip() else view
     view = replace(view, tag=replace(view.tag, passes=named_there(book, pointed)))
     kept = readings_at(book, pointed, at.pointer, index)
-    if not kept:
+    one = kept[(at.choice or 0) % len(kept)] if kept else None
+    if at.text.strip():
+        wanted = wanted_of(book, one, at.text, index) if one is not None else None
+        if wanted is None:
+            return _looked(book, replace(at, draft=None))
+        if isinstance(wanted, Problem):
+            return replace(view, row=at.text.strip(), problem=problem_view(book, wanted, index))
+        write = EnterView("write", at.draft, wanted.text, None)
+        hint = f"Enter or a click keeps it: {wanted.words}."
+        return replace(
+            view, row=at.text.strip(), enter=write, click=write, picks=[wanted.words], hint=hint,
+            reading=reading_words(wanted.reading, book),
+        )  # fmt: skip
+    if one is None:
         return view
-    picked = (at.choice or 0) % len(kept)
-    one = kept[picked]
     # What is kept already is not kept twice: the tag says so beforehand.
-    write = None if one.already else EnterView("write", at.draft, one.text, None)
+    write_one = None if one.already else EnterView("write", at.draft, one.text, None)
     picks = [each.words for each in kept]
-    return replace(view, reading=reading_words(one.reading, book), click=write, picks=picks, picked=picked)
+    return replace(
+        view, reading=reading_words(one.reading, book), click=write_one, picks=picks, picked=(at.choice or 0) % len(kept)
+    )
 
 
 def _carry_view(book: Book, at: Looked, start: Pointer, pointer: Pointer, index: int) -> LineView:

@@ -9,7 +9,7 @@ from ..book.planner import DRAWING
 from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
-from ..problem import Refused
+from ..problem import Problem, Refused
 from .open_line import DRAFT_ID
 from .pick_rows import figure_under
 from .pointing import Pointed, Pointer, plain_position
@@ -47,6 +47,33 @@ def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> l
         if len(found) == _MOST:
             break
     return found
+
+
+def wanted_of(book: Book, one: Kept, typed: str, index: int) -> "Kept | Problem | None":
+    """A reading with what is typed as what it should be: ``45``, ``wanted 45 within 0.1``, ``least 40``. None for a text that
+    says nothing of that kind, the problem, placed in what is typed, for one that cannot be read."""
+    text = typed.strip()
+    named = text.split()[0].lower() in _LIMITS
+    prefix = f"{one.text} " if named else f"{one.text} wanted "
+    if not named and not text[0].isdigit():
+        return None
+    problem: Problem | None = None
+    try:
+        step, value = tried(book, prefix + text, DRAFT_ID, index)
+        problem = value if isinstance(value, Problem) else None
+    except Refused as refused:
+        problem = refused.problem
+    if problem is not None:
+        # Placed in what is typed. What only begins with a number may be something else.
+        return problem.at(max(0, problem.start - len(prefix)), max(1, problem.end - len(prefix))) if named else None
+    if not isinstance(value, Drawn) or not isinstance(value.figure, Reading):
+        return None
+    compared = reading_words(value.figure, book).compared
+    said = f"{one.words.partition(', kept')[0]}, wanted {compared.wanted}" if compared is not None else one.words
+    return Kept(step.statement.text, said, value.figure)
+
+
+_LIMITS = frozenset({"wanted", "least", "most"})
 
 
 def _already(book: Book, made: Step) -> str:
