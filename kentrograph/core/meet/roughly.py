@@ -63,6 +63,9 @@ def _lines(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Roug
 def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
     ax, ay, ux, uy = line
     cx, cy, r = circle
+    # Most pairs in the same cells meet nowhere near: neither runs by.
+    if abs((x - ax) * uy - (y - ay) * ux) > 1.5 * room or abs(hypot(x - cx, y - cy) - r) > 1.5 * room:
+        return []
     off = (cy - ay) * ux - (cx - ax) * uy
     square = (r - off) * (r + off)
     fx, fy = cx + off * uy, cy - off * ux
@@ -76,6 +79,8 @@ def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: f
 
 
 def _circles(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+    if abs(hypot(x - a[0], y - a[1]) - a[2]) > 1.5 * room or abs(hypot(x - b[0], y - b[1]) - b[2]) > 1.5 * room:
+        return []
     dx, dy = b[0] - a[0], b[1] - a[1]
     d, total = hypot(dx, dy), a[2] + b[2]
     if d < SPOT_SHARE * total or abs(d - total) < ROUGH_SHARE * total or abs(d - abs(a[2] - b[2])) < ROUGH_SHARE * total:

@@ -12,6 +12,7 @@ from ..book.book import Book
 from ..book.index import index_of
 from ..book.names import edge_name
 from ..book.scene import in_sight
+from ..book.values import Drawn
 from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
@@ -59,9 +60,12 @@ def figures_under(
     """What is seen within reach of a place and has stretches: how far off each figure runs, and its id."""
     at = book.key_at(before)
     found: list[tuple[float, str]] = []
+    values = book.values
     for id in index_of(book).around(x, y, reach):
-        figure = book.figure_of(id)
-        if not isinstance(figure, Point) and (off := away(figure, x, y)) <= reach and counts(book, id, at, ink_only):
+        value = values.get(id)
+        # Most figures are alone of their step.
+        figure = value.figure if type(value) is Drawn else book.figure_of(id)
+        if type(figure) is not Point and (off := away(figure, x, y)) <= reach and counts(book, id, at, ink_only):
             found.append((off, id))
     return found
 
@@ -178,7 +182,8 @@ class _Seeker:
 
     def _parts(self, id: str) -> tuple[Part, ...]:
         """What the pieces may meet of another figure: its own pieces by their numbers, or itself."""
-        other = self.book.figure_of(id)
+        value = self.book.values.get(id)
+        other: Any = value.figure if type(value) is Drawn else self.book.figure_of(id)
         parts: tuple[Part, ...]
         if id == self.id or isinstance(other, Point):
             parts = ()
