@@ -114,6 +114,8 @@ def dependent_book(count: int) -> str:
 def main(address: str) -> int:
     """Prints a table of 95th percentiles."""
     rows: list[tuple[str, float, float, float]] = []
+    # Before there is a browser: processes that are forked beside its threads may never end.
+    busy, quiet, _ = live.echoes(address)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
         page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
@@ -137,7 +139,6 @@ def main(address: str) -> int:
         rows.append(("mending the root of 300 dependent steps", _p95(page.evaluate(TYPE, [texts])), echo, 3.0))
         _gone(address, id)
         rows += _shaping(page, address)
-        busy, quiet, _ = live.echoes(address)
         more = [*_large(page, address, rows), (live.WHAT, busy, quiet, 3.0)]
         browser.close()
     missed = False

@@ -11,6 +11,8 @@ from .network import Network
 from .order import Key
 from .scene import in_sight
 
+_LAST_FACE = object()
+"""Under this the last face that was looked at is kept with a book."""
 Known = tuple[tuple[str, int], Curve]
 """A curve by its figure and the number of its piece."""
 Box = tuple[float, float, float, float]
@@ -30,9 +32,17 @@ class Surroundings:
             known = self._known.get((id, ink_only))
             yield from self._curves_of(id, ink_only) if known is None else known
 
-    def face(self, at: Point, ink_only: bool) -> Face:
-        """The face of the drawing around a place. Raises `Refused`: see `Tracer`."""
-        return Tracer(lambda box: self.curves(box, ink_only)).face(at)
+    def face(self, at: Point, ink_only: bool, most: int | None = None) -> Face:
+        """The face of the drawing around a place, with no more than ``most`` curves around it. Raises `Refused`: see `Tracer`."""
+        if self._book.evaluating:
+            return Tracer(lambda box: self.curves(box, ink_only), most).face(at)
+        # Whoever looks at a place asks for its face several times.
+        kept, key = self._book.kept.setdefault(_LAST_FACE, {}), (self._at, at, ink_only)
+        if key not in kept:
+            found = Tracer(lambda box: self.curves(box, ink_only), most).face(at)
+            kept.clear()
+            kept[key] = found
+        return kept[key]  # type: ignore[no-any-return]
 
     def count_like(self, figure: Any) -> int:
         """How many figures that are seen are of one kind and size with a figure."""

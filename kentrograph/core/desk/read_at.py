@@ -5,10 +5,12 @@ from dataclasses import dataclass
 from typing import Any
 
 from ..book.book import Book
+from ..book.index import index_of
 from ..book.planner import DRAWING
 from ..book.step import Step
+from ..book.surroundings import Surroundings
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..problem import Problem, Refused
 from .open_line import DRAFT_ID
 from .pick_rows import figure_under
@@ -35,7 +37,7 @@ def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> l
     """The readings of what lies under the pointer: its own measures, those from what was pointed at last, and where nothing lies
     there the area of the face around it."""
     found: list[Kept] = []
-    for text in dict.fromkeys(_texts(book, pointed, pointer)):
+    for text in dict.fromkeys(_texts(book, pointed, pointer, index)):
         try:
             step, value = tried(book, f"measure {text}", DRAFT_ID, index)
         except Refused:
@@ -100,11 +102,34 @@ def _is_place(pointed: Pointed) -> bool:
     return pointed.special and pointed.kind in _PLACES
 
 
-def _texts(book: Book, pointed: Pointed, pointer: Pointer) -> Iterator[str]:
+_NEAR, _CROWD = 3.0, 24
+"""More figures than this so near to the pointer, in its reaches, are a crowd."""
+_MOST_AROUND = 24
+"""With more curves than this around it a face is no longer told by pointing."""
+
+
+def _closed_in(book: Book, at: Point, index: int) -> bool:
+    around = Surroundings(book, book.key_at(index))
+    for ink_only in (True, False):
+        try:
+            around.face(at, ink_only, _MOST_AROUND)
+        except Refused as refused:
+            if refused.problem.kind == "too_many_around":
+                return False
+        else:
+            return True
+    return False
+
+
+def _texts(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> Iterator[str]:
     there = named_there(book, pointed)
     if there is None:
-        # Nothing is there: the face around the place, as long as it is closed in.
-        yield f"area {plain_position(book, pointer)[0]}"
+        # Nothing is there: the face around the place, as long as it is closed in, and not by half the drawing.
+        words, at = plain_position(book, pointer)
+        # Where all lies close together nobody reads areas: it has to be seen larger first.
+        crowd = index_of(book).around(pointer.x, pointer.y, _NEAR * pointer.reach)
+        if len(crowd) <= _CROWD and _closed_in(book, at, index):
+            yield f"area {words}"
         return
     last = next((words for words in reversed(pointer.passed) if words != there), None)
     place = _is_place(pointed)

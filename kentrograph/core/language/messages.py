@@ -190,6 +190,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "nothing_copied": lambda f: "no figure is drawn by this",
     "unnamed": lambda f: "what is selected has no name by which it could be carried",
     "nothing_around": lambda f: "there is nothing drawn around that place",
+    "too_many_around": lambda f: "there is too much around the place to be looked at by pointing: type it",
     "not_enclosed": lambda f: "the place is not closed in on all sides: what is drawn around it lets it out",
     "on_an_edge": lambda f: "the place lies on a figure: take one between them",
     "in_symbol": lambda f: f"line {f['line']} of the symbol: {sentence(f['problem'])}",

@@ -51,16 +51,21 @@ class Face(NamedTuple):
 
 
 class Tracer:
-    """Follows the edges of faces. What it has worked out of a curve it keeps."""
+    """Follows the edges of faces. What it has worked out of a curve it keeps.
 
-    def __init__(self, around: Around) -> None:
+    With ``most`` no more curves than that are followed: whoever only looks does not wait for what has thousands around it.
+    """
+
+    def __init__(self, around: Around, most: int | None = None) -> None:
         self._around = around
+        self._most = most
         self._curves: dict[Id, Other] = {}
         self._nodes: dict[Id, Nodes] = {}
         self._seen: set[Id] = set()
 
     def face(self, at: Point) -> Face:
-        """The face around a place. Raises `Refused`: nothing_around; not_enclosed; on_an_edge for a place on a figure."""
+        """The face around a place. Raises `Refused`: nothing_around; not_enclosed; too_many_around; on_an_edge for a place
+        on a figure."""
         outer: Loop | None = None
         inner: list[tuple[Id, Loop]] = []
         reach = self._first_reach(at)
@@ -70,6 +75,8 @@ class Tracer:
             if id is None:
                 raise refuse("not_enclosed")
             tried.add(id)
+            if self._most is not None and len(tried) > self._most:
+                raise refuse("too_many_around")
             reach = max(reach, 2.0 * self._distance(id, at))
             if id in self._seen:
                 continue
@@ -127,6 +134,8 @@ class Tracer:
 
     def _nodes_of(self, id: Id) -> Nodes:
         if id not in self._nodes:
+            if self._most is not None and len(self._nodes) >= self._most:
+                raise refuse("too_many_around")
             near = (self._curves[other] for other in self._crossing(id) if other != id)
             self._nodes[id] = Nodes(self._curves[id], near)
         return self._nodes[id]
