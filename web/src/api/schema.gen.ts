@@ -741,8 +741,9 @@ export interface components {
          * CauseView
          * @description A number on which a reading hangs: the step that it stands in, what it says, and in words by how much it moves the reading.
          *
-         *     ``text`` is the text of that step with which the reading is as wanted, ``becomes`` the number there; both are empty where
-         *     no value of it would do. ``shown`` is what would be drawn otherwise then. ``slip`` says that one wrong digit, or two that changed places, would explain it.
+         *     ``text`` is the text of that step with which the reading is as wanted, ``becomes`` the number there, ``shown`` what would be
+         *     drawn otherwise then; the first two are empty where no value of it would do. ``slip`` says that one wrong digit, or two that
+         *     changed places, would explain it.
          */
         CauseView: {
             /** Becomes */
