@@ -67,6 +67,17 @@ def test_reading_by_pointing(drafter: Drafter, page: Page) -> None:
     assert drafter.texts()[-1] == "measure diameter C1 wanted 12 within 0.1"
     drafter.presses("Control+z")
     drafter.sees_steps(9)
+    # By its word, with the pointer over a figure and a brush open, it is begun as well.
+    drafter.presses("Escape", "Escape")
+    drafter.types("ink")
+    drafter.hovers_on(66.4, 29.8)
+    drafter.settles()
+    drafter.presses("Escape")
+    drafter.types("read")
+    drafter.settles()
+    drafter.hovers_on(66.2, 29.9)
+    drafter.settles()
+    assert drafter.tag.inner_text().splitlines()[0] == "diameter C2: 16.000 mm"
     # Undo takes the last one back and the tool stays; what is typed begins something else.
     drafter.presses("Control+z")
     drafter.sees_steps(8)

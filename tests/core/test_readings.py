@@ -10,6 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
+from kentrograph.core.book.kinds import FIGURES
 from kentrograph.core.book.kinds.measure import READINGS
 from kentrograph.core.book.manner import Header
 from kentrograph.core.book.values import Reading
@@ -386,3 +387,17 @@ def test_anything_else_typed_while_pointing_is_read_as_it_is(typed: str, do: str
     assert (view.problem is not None) == (do == "nothing")
     if view.problem is not None:
         assert 0 <= view.problem.start <= view.problem.end <= len(typed) + 1
+
+
+@pytest.mark.parametrize("kind", [None, *FIGURES, "measure distance", "read"])
+def test_read_is_typed_letter_by_letter_whatever_is_open_and_wherever_the_pointer_is(kind: str | None) -> None:
+    made = book(*PLATE)
+    draft = Draft(kind) if kind else None
+    for at in ((26.0, 25.0), (50.0, 30.0), (300.0, 300.0), None):
+        for text in ("r", "re", "rea", "read"):
+            pointer = Pointer(*at, reach=2.0, pixel=0.5) if at else None
+            view = line_view(made, Looked(draft=draft, text=text, pointer=pointer))
+        if view.enter.do == "begin":
+            assert view.enter.draft == Draft("read")
+    # With nothing open it is begun; a kind that is open but empty gives way to it.
+    assert kind is not None or view.enter.do == "begin"

@@ -105,7 +105,9 @@ def _unfit(book: Book, draft: Draft, rows: list[str], found: "list[Pick]", place
 def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
     """What is typed as the kind of figure that it begins, and the rest; None where it begins none."""
     if line.do == "begin" and line.draft is not None and not line.row:
-        return (line.draft, "") if not line.draft.rows else None
+        # What reads by pointing has no figure that a click could state already.
+        drawn = line.draft.kind in FIGURES or line.draft.kind.startswith("measure")
+        return (line.draft, "") if drawn and not line.draft.rows else None
     kind, _, rest = text.strip().partition(" ")
     return (Draft(kind.lower()), rest.strip()) if kind.lower() in FIGURES else None
 
