@@ -104,7 +104,7 @@ def check_file(name: str, form: str, limit: float | None) -> int:
     elif form == "csv":
         sys.stdout.buffer.write(check_csv(report).encode())
     elif form == "html":
-        facts = Facts(Path(name).stem, "as in the file", "unknown", f"{date.today():%d %B %Y}", picture_of(book))
+        facts = Facts(Path(name).stem, f"as it stands in {Path(name).name}", f"{date.today():%d %B %Y}", picture_of(book))
         print(check_html(report, facts))
     else:
         _print_check(report)

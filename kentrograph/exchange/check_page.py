@@ -7,8 +7,7 @@ from dataclasses import dataclass
 from html import escape
 
 from ..core.book.book import Book
-from ..core.book.scene import pen_of, seen
-from ..core.book.values import Untouchable
+from ..core.book.scene import all_seen, pen_of
 from ..core.desk.check_report import CheckReport
 from ..core.figures.box import empty_box, stretch
 from .svg import Styled, picture
@@ -16,11 +15,10 @@ from .svg import Styled, picture
 
 @dataclass(frozen=True, slots=True)
 class Facts:
-    """What a report is of: the drawing, its revision and who made that, when the report was made, and a picture as SVG."""
+    """What a report is of: the drawing, its state (``revision 3 by Ada``), when the report was made, a picture as SVG."""
 
     drawing: str
-    revision: str
-    author: str
+    state: str
     date: str
     picture: str = ""
 
@@ -30,12 +28,7 @@ VERDICTS = {"out": "out", "close": "within, close to the limit", "within": "with
 
 def picture_of(book: Book) -> str:
     """All that is seen of a drawing, as SVG; empty where nothing is."""
-    shown = [
-        (one, figure)
-        for id in book.order
-        for one, _, figure in book.figures_of(id)
-        if not isinstance(figure, Untouchable) and seen(book, one)
-    ]
+    shown = list(all_seen(book))
     if not shown:
         return ""
     box = empty_box()
@@ -72,7 +65,7 @@ def check_html(report: CheckReport, facts: Facts) -> str:
     verdict = "Nothing is out." if report.good else "Something is out."
     parts = [
         f"<h1>{escape(facts.drawing)}</h1>",
-        f'<p class="facts">Check report · revision {escape(facts.revision)} by {escape(facts.author)} · {escape(facts.date)}</p>',
+        f'<p class="facts">Check report · {escape(facts.state)} · {escape(facts.date)}</p>',
         f'<p class="{"good" if report.good else "out"}"><b>{verdict}</b></p>',
         f"<figure>{facts.picture}</figure>" if facts.picture else "",
         _waiting(report),

@@ -1,5 +1,6 @@
 """HTTP: the shelf, a drawing as it stands or stood, one change at a time."""
 
+from dataclasses import replace
 from datetime import datetime
 from typing import Annotated, Any
 from urllib.parse import quote
@@ -10,9 +11,10 @@ from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Res
 from starlette.concurrency import run_in_threadpool
 
 from ..core.book.pens import PENS
+from ..core.desk.causes import each_cause, in_order
 from ..core.desk.check_report import CheckReport, check_report
 from ..core.desk.fields import Field, length_of, numbers_of
-from ..core.desk.finding_views import CauseView, LooseView, causes_view, loose_view
+from ..core.desk.finding_views import CauseView, LooseView, cause_views, loose_view, offered
 from ..core.desk.help_views import help_kinds
 from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
@@ -165,7 +167,8 @@ def get_loose_ends(request: Request, id: UUID, limit: Limit = None) -> Any:
     service = service_of(request)
     book = service.state(id).book
     with service.reading(id):
-        return loose_view(book, limit)
+        view = loose_view(book, limit)
+    return replace(view, findings=service.in_turns(id, offered(book, view)))
 
 
 @router.get("/drawings/{id}/check.html", response_class=HTMLResponse)
@@ -193,7 +196,7 @@ def _checked(request: Request, id: UUID, limit: float | None, revision: int | No
         author = changes.author_of(session, id, at)
     with service.reading(id):
         report, drawn = check_report(book, limit), picture_of(book)
-    return report, Facts(state.name, str(at), author, f"{datetime.now().astimezone():%d %B %Y, %H:%M}", drawn)
+    return report, Facts(state.name, f"revision {at} by {author}", f"{datetime.now().astimezone():%d %B %Y, %H:%M}", drawn)
 
 
 @router.get("/drawings/{id}/causes/{step}", response_model=list[CauseView])
@@ -201,8 +204,8 @@ def get_causes(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
     """The typed numbers on which a reading hangs, and what each would have to be."""
     service = service_of(request)
     book = service.state(id).book
-    with service.reading(id):
-        return causes_view(book, step)
+    found = in_order(service.in_turns(id, each_cause(book, step)))
+    return service.in_turns(id, cause_views(book, step, found))
 
 
 @router.patch("/drawings/{id}", response_model=DrawingView)

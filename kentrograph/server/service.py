@@ -2,7 +2,9 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from functools import partial
 from threading import Lock
+from typing import TypeVar
 from uuid import UUID
 
 from fastapi import Request
@@ -20,6 +22,9 @@ def service_of(request: Request) -> "Service":
     """The one that answers a request."""
     service: Service = request.app.state.service
     return service
+
+
+T = TypeVar("T")
 
 
 class Service:
@@ -45,6 +50,17 @@ class Service:
         with lock:
             yield
 
+    def in_turns(self, id: UUID, work: Iterator[T]) -> list[T]:
+        """All that a generator comes to, with the lock of `reading` taken anew for each piece of its work: nobody's pointer waits
+        for the whole."""
+        found: list[T] = []
+        while True:
+            with self.reading(id):
+                try:
+                    found.append(next(work))
+                except StopIteration:
+                    return found
+
     def state(self, id: UUID) -> State:
         """A drawing as it stands."""
         with self.session() as session:
@@ -53,10 +69,11 @@ class Service:
     def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
         """Does one act; it is committed when this returns."""
         make = edit_maker(act)
+        alone = partial(self.reading, id)
         with self.session() as session:
             if make is not None:
-                return changes.change(session, self.cache, id, base, author, make)
+                return changes.change(session, self.cache, id, base, author, make, alone)
             if isinstance(act, Undo):
-                return changes.undo(session, self.cache, id, base, author)
+                return changes.undo(session, self.cache, id, base, author, alone)
             assert isinstance(act, Redo)
-            return changes.redo(session, self.cache, id, base, author)
+            return changes.redo(session, self.cache, id, base, author, alone)

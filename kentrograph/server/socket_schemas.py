@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, Field
 
-from ..core.desk.read_at import READ
+from ..core.desk.draft import READING
 from ..core.desk.view_types import LineView
 from ..core.language.vocabulary import KINDS, READINGS
 from .schemas import (
@@ -27,7 +27,7 @@ from .schemas import (
 def known_draft(kind: str) -> str:
     """A kind of figure or of reading that can be written row by row. Raises `ValueError` for any other word."""
     word, _, reading = kind.partition(" ")
-    if kind in KINDS or kind == READ or (word == "measure" and reading in READINGS):
+    if kind in KINDS or kind == READING or (word == "measure" and reading in READINGS):
         return kind
     raise ValueError(f"is no kind of figure: {', '.join(KINDS)}, or measure and a kind of reading")
 

@@ -1,6 +1,7 @@
 """Changing a drawing: one transaction a change, refused on a stale base, logged, announced to every worker."""
 
 from collections.abc import Callable
+from contextlib import AbstractContextManager, nullcontext
 from dataclasses import dataclass
 from typing import Any, Literal
 from uuid import UUID
@@ -23,6 +24,7 @@ from .rows import log_change, write_difference
 from .tables import Change, Drawing
 
 Make = Callable[[Book], tuple[Edit, str]]
+Alone = Callable[[], AbstractContextManager[None]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,21 +45,25 @@ def current_state(session: Session, cache: BookCache, id: UUID) -> State:
     return _state(session, row, current_book(session, cache, row))
 
 
-def change(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, make: Make) -> State:
-    """Does one change. ``base`` is the revision it was made against; None means whatever stands.
+def change(
+    session: Session, cache: BookCache, id: UUID, base: int | None, author: str, make: Make, alone: Alone = nullcontext
+) -> State:
+    """Does one change. ``base`` is the revision it was made against; None means whatever stands. ``alone`` keeps others off while
+    the book is worked with: what is kept and shared with it (its index, its findings) is for one at a time.
 
     Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits.
     """
     row = _locked(session, id, base)
     before = current_book(session, cache, row)
-    edit, label = make(before)
-    after, edit, inverse = edited_in_full(before, edit)
+    with alone():
+        edit, label = make(before)
+        after, edit, inverse = edited_in_full(before, edit)
     revision = row.revision + 1
     log_change(session, id, revision, author, label, "do", None, edit_data(edit), edit_data(inverse), revision, None)
     return _finish(session, cache, row, before, after)
 
 
-def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str) -> State:
+def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
     """Takes back the last change that is not taken back yet. Raises `Refused` (nothing_to_undo)."""
     row = _locked(session, id, base)
     now = _change(session, id, row.revision)
@@ -65,10 +71,10 @@ def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
         raise refuse("nothing_to_undo")
     target = _change(session, id, now.next_undo)
     below = _change(session, id, target.revision - 1).next_undo
-    return _again(session, cache, row, author, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
+    return _again(session, cache, row, author, alone, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
 
 
-def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str) -> State:
+def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
     """Does again what was taken back last. Raises `Refused` (nothing_to_redo)."""
     row = _locked(session, id, base)
     now = _change(session, id, row.revision)
@@ -77,16 +83,17 @@ def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
     undone = _change(session, id, now.next_redo)
     assert undone.target is not None
     below = _change(session, id, undone.revision - 1).next_redo
-    return _again(session, cache, row, author, "redo", undone, undone.inverse, undone.edit, (undone.target, below))
+    return _again(session, cache, row, author, alone, "redo", undone, undone.inverse, undone.edit, (undone.target, below))
 
 
 def _again(
-    session: Session, cache: BookCache, row: Drawing, author: str, kind: Literal["undo", "redo"],
+    session: Session, cache: BookCache, row: Drawing, author: str, alone: Alone, kind: Literal["undo", "redo"],
     of: Change, edit: Any, inverse: Any, following: tuple[int | None, int | None],
 ) -> State:  # fmt: skip
     """Takes back, or does again, what the change ``of`` did; ``following`` is what undo and redo would take then."""
     before = current_book(session, cache, row)
-    after, _ = before.edited(edit_from(edit))
+    with alone():
+        after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
     log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
     return _finish(session, cache, row, before, after)

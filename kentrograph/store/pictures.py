@@ -3,8 +3,7 @@
 from typing import Any
 
 from ..core.book.book import Book
-from ..core.book.scene import pen_of, seen
-from ..core.book.values import Drawn, Untouchable
+from ..core.book.scene import all_seen, pen_of
 from ..core.figures.box import empty_box, stretch
 from ..core.language.report import figure_data
 
@@ -16,13 +15,8 @@ def picture_of(book: Book, revision: int) -> dict[str, Any]:
     """The figures of a drawing that are seen, and the box around them (None where there is nothing), at a revision."""
     figures: list[dict[str, Any]] = []
     box = empty_box()
-    for id in book.order:
-        step, value = book.steps[id], book.values[id]
-        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
-            continue
-        for one, _, figure in book.figures_of(id):
-            if seen(book, one):
-                stretch(box, figure)
-                if len(figures) < MOST_FIGURES:
-                    figures.append({**figure_data(figure), "pen": pen_of(book, one)})
+    for one, figure in all_seen(book):
+        stretch(box, figure)
+        if len(figures) < MOST_FIGURES:
+            figures.append({**figure_data(figure), "pen": pen_of(book, one)})
     return {"figures": figures, "box": box if box[0] <= box[2] else None, "of": revision}

@@ -12,7 +12,7 @@ from kentrograph.core.checks.finding import Finding
 from kentrograph.core.checks.loose_ends import around_an_edit, loose_ends, usual_limit
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.causes import causes
-from kentrograph.core.desk.finding_views import causes_view, loose_view, words
+from kentrograph.core.desk.finding_views import cause_views, loose_view, words
 from kentrograph.core.desk.settling import offer_for, settle
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.problem import Refused
@@ -263,7 +263,8 @@ def test_slopes_are_those_of_the_formula() -> None:
     assert slopes["45"] == pytest.approx(45.0 / length, rel=1e-3)
     assert slopes["84"] == pytest.approx(-rest / length, rel=1e-2)
     assert slopes["70"] == pytest.approx(rest / length, rel=1e-2)
-    assert all("more makes it" in one.moves for one in causes_view(made, made.order[-1]))
+    views = cause_views(made, made.order[-1], causes(made, made.order[-1]))
+    assert all("more makes it" in one.moves for one in views)
     # A number on which it does not hang is not named.
     assert "500" not in slopes
 

@@ -169,7 +169,7 @@ def test_the_same_is_said_in_every_form(tmp_path: Path, capsys: pytest.CaptureFi
 def test_an_empty_drawing_has_a_report() -> None:
     report = check_report(book_of(read_script("")))
     assert report.good
-    page = check_html(report, Facts("Nothing", "0", "nobody", "today", picture_of(book_of(read_script("")))))
+    page = check_html(report, Facts("Nothing", "revision 0", "today", picture_of(book_of(read_script("")))))
     assert "Nothing is out." in page
     assert "<figure>" not in page
     assert check_csv(report).count("\r\n") == 1

@@ -5,7 +5,7 @@ Lengths are in the drawing's unit, directions as the planner's manner counts the
 
 from collections.abc import Callable, Sequence
 from functools import partial
-from math import atan2, degrees, fsum, hypot
+from math import fsum, hypot
 from typing import Any
 
 from ..angles import direction_of
@@ -14,19 +14,20 @@ from ..figures.along import heading
 from ..figures.box import box_of, empty_box
 from ..figures.similarity import carried, rotation
 from ..measure.angle import at_corner, between_lines
-from ..measure.area import area_of, balance, perimeter_of, signed_area
+from ..measure.area import area_of, balance, perimeter_of
 from ..measure.closest import distance_between, place_of
 from ..measure.gap import gap_between
 from ..measure.moments import moments_of
 from ..measure.traverse import inner_angles, legs_of, misclosure
 from ..meet.nearest import feet
 from ..meet.within import within
-from ..problem import Refused, refuse
-from ..shape.corners import turn_between
+from ..problem import refuse
+from ..shape.corners import inner_angle
 from ..shape.faces import Face
 from ..tolerance import TOLERANCE
+from .crossings import called
 from .places import plan_thing
-from .planner import Env, NumberPlan, Planner
+from .planner import Env, Planner, as_function
 from .tree import PLACES, CornerOf, Name, Place, PlaceOf, Portion
 from .values import Untouchable
 
@@ -87,31 +88,19 @@ def plan_reading(
 
 def _plan_corner(p: Planner, corner: CornerOf) -> ReadPlan:
     """The angle inside a corner of an outline, between the ways in which its edge runs there."""
-    slot, which = p.slot(corner.name), as_function_of_number(p.number(corner.which))
-    place = p.place(corner)
+    slot, which = p.slot(corner.name), called(p.number(corner.which))
+    place = as_function(p.place(corner))
 
     def angle(env: Env, last: Point) -> Read:
         outline = env[slot]
         if not isinstance(outline, Outline):
             raise refuse("no_angle")
-        at = place(env, last) if callable(place) else place
-        n = round(which(env, last)) - 1
-        ahead = outline.pieces[n % len(outline.pieces)]
-        if not outline.closed and not 0 < n < len(outline.pieces):
-            raise refuse("no_corner")
-        before = outline.pieces[n - 1]
-        assert at == ahead.start
-        sine, cosine = turn_between(before, ahead)
-        turn = degrees(atan2(sine, cosine))
-        left = not outline.closed or signed_area(outline) > 0.0
-        return 180.0 - (turn if left else -turn), {"turn": turn}, ""
+        # Whether there is such a corner is for the place to say.
+        place(env, last)
+        value = inner_angle(outline, round(which(env, last)) - 1)
+        return value, {"turn": 180.0 - value}, ""
 
     return angle
-
-
-def as_function_of_number(plan: NumberPlan) -> Callable[[Env, Point], float]:
-    """A number as a function, whether it depends on anything or not."""
-    return (lambda env, last: plan) if isinstance(plan, float) else plan
 
 
 def _plan_count(p: Planner, name: Name) -> ReadPlan:
@@ -132,13 +121,7 @@ def plan_face(p: Planner, place: Callable[[Env, Point], Any]) -> Callable[[Env, 
     scene = p.drawing()
 
     def face(env: Env, last: Point) -> Face:
-        at, around = place(env, last), env[scene]
-        try:
-            return around.face(at, True)  # type: ignore[no-any-return]
-        except Refused as refused:
-            if refused.problem.kind == "on_an_edge":
-                raise
-        return around.face(at, False)  # type: ignore[no-any-return]
+        return env[scene].face_around(place(env, last))  # type: ignore[no-any-return]
 
     return face
 

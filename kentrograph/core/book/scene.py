@@ -7,6 +7,7 @@ be drawn, for the version that stands there.
 
 from bisect import bisect_left, bisect_right
 from collections.abc import Iterator, Sequence
+from typing import Any
 
 from .kinds import ALL
 from .names import key_of
@@ -14,7 +15,7 @@ from .network import Network
 from .order import END, Key
 from .pens import PENS
 from .step import Step, pen_key
-from .values import Drawn, Mark
+from .values import Drawn, Mark, Untouchable
 
 
 def seen(book: Network, id: str, at: Key = END) -> bool:
@@ -37,6 +38,15 @@ def seen(book: Network, id: str, at: Key = END) -> bool:
     if any(mark == "taken" for mark in _marks(book, key, step, at)):
         return False
     return not _hidden(book, key, at) and not (_hidden_pens(book) and hidden_pen(book, pen_of(book, id, at), at))
+
+
+def all_seen(book: Network) -> Iterator[tuple[str, Any]]:
+    """All figures that are seen at the end, by their ids, in the order of the book; a set as one."""
+    for id in book.order:
+        if not book.steps[id].hidden:
+            for one, _, figure in book.figures_of(id):
+                if not isinstance(figure, Untouchable) and seen(book, one):
+                    yield one, figure
 
 
 def in_sight(book: Network, id: str, at: Key, ink_only: bool = False) -> bool:

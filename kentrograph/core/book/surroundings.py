@@ -5,14 +5,14 @@ from typing import Any
 
 from ..figures import Curve, Outline, Point
 from ..measure.alike import alike
+from ..problem import Refused
 from ..shape.faces import Face, Tracer
+from .caches import Kept
 from .index import index_half_way, index_of
 from .network import Network
 from .order import Key
 from .scene import in_sight
 
-_LAST_FACE = object()
-"""Under this the last face that was looked at is kept with a book."""
 Known = tuple[tuple[str, int], Curve]
 """A curve by its figure and the number of its piece."""
 Box = tuple[float, float, float, float]
@@ -34,15 +34,26 @@ class Surroundings:
 
     def face(self, at: Point, ink_only: bool, most: int | None = None) -> Face:
         """The face of the drawing around a place, with no more than ``most`` curves around it. Raises `Refused`: see `Tracer`."""
+        return Tracer(lambda box: self.curves(box, ink_only), most).face(at)
+
+    def face_around(self, at: Point, most: int | None = None) -> Face:
+        """The face around a place along ink or, where ink closes nothing in there, along all that is seen. Raises `Refused`."""
         if self._book.evaluating:
-            return Tracer(lambda box: self.curves(box, ink_only), most).face(at)
+            return self._face_around(at, most)
         # Whoever looks at a place asks for its face several times.
-        kept, key = self._book.kept.setdefault(_LAST_FACE, {}), (self._at, at, ink_only)
+        kept, key = _LAST_FACE.of(self._book), (self._at, at)
         if key not in kept:
-            found = Tracer(lambda box: self.curves(box, ink_only), most).face(at)
             kept.clear()
-            kept[key] = found
-        return kept[key]  # type: ignore[no-any-return]
+            kept[key] = self._face_around(at, most)
+        return kept[key]
+
+    def _face_around(self, at: Point, most: int | None) -> Face:
+        try:
+            return self.face(at, True, most)
+        except Refused as refused:
+            if refused.problem.kind in ("on_an_edge", "too_many_around"):
+                raise
+        return self.face(at, False, most)
 
     def count_like(self, figure: Any) -> int:
         """How many figures that are seen are of one kind and size with a figure."""
@@ -62,3 +73,6 @@ class Surroundings:
                 found = (((id, 0), figure),)
         self._known[id, ink_only] = found
         return found
+
+
+_LAST_FACE: Kept[dict[tuple[Key, Point], Face]] = Kept(dict)

@@ -13,14 +13,19 @@ KINDS: tuple[FindingKind, ...] = get_args(FindingKind)
 """In the order of how much trouble they make."""
 
 
+What = Literal["start", "end", "corner", "centre", "point", "body"]
+
+
 @dataclass(frozen=True, slots=True)
 class Place:
     """A place of a figure, as what it counts: an end, a corner, a centre, a point, or anything along it (``body``)."""
 
     figure: str
     """The figure's id."""
-    what: Literal["start", "end", "corner", "centre", "point", "body"]
+    what: What
     at: Point
+    number: int = 0
+    """Which corner, or piece, from 1, where a figure has several."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,5 +52,5 @@ class Finding:
     @property
     def key(self) -> str:
         """What tells it from others of a book; it stays the same while its figures are moved."""
-        of = "|".join(f"{one.figure}:{one.what}" for one in (self.first, self.second) if one is not None)
+        of = "|".join(f"{one.figure}:{one.what}{one.number or ''}" for one in (self.first, self.second) if one is not None)
         return f"{self.kind}|{of}"

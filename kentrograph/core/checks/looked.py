@@ -1,13 +1,13 @@
 """A figure as checks look at it: its places, its curves, its box, worked out once."""
 
 from dataclasses import dataclass
-from typing import Any, Literal
+from typing import Any
 
 from ..book.order import Key
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.box import box_of
+from .finding import Place, What
 
-What = Literal["start", "end", "corner", "centre", "point"]
 MOST_CORNERS = 64
 """An outline of more corners than this is looked at by its ends alone."""
 
@@ -22,7 +22,7 @@ class Looked:
     figure: Any
     pen: str
     traced: bool
-    places: tuple[tuple[What, Point], ...]
+    places: tuple[Place, ...]
     curves: tuple[Curve, ...]
     box: tuple[float, float, float, float]
     extent: float
@@ -36,7 +36,7 @@ def looked_at(id: str, step: str, figure: Any, pen: str, traced: bool, key: Key)
     """A figure that is no set, ready to be compared with others."""
     x0, y0, x1, y1 = box_of(figure)
     extent, out = max(x1 - x0, y1 - y0), max(abs(x0), abs(y0), abs(x1), abs(y1))
-    return Looked(id, step, figure, pen, traced, _places(figure), _curves(figure), (x0, y0, x1, y1), extent, out, key)
+    return Looked(id, step, figure, pen, traced, _places(id, figure), _curves(figure), (x0, y0, x1, y1), extent, out, key)
 
 
 def _curves(figure: Any) -> tuple[Curve, ...]:
@@ -45,18 +45,22 @@ def _curves(figure: Any) -> tuple[Curve, ...]:
     return () if isinstance(figure, Point) else (figure,)
 
 
-def _places(figure: Any) -> tuple[tuple[What, Point], ...]:
+def _places(id: str, figure: Any) -> tuple[Place, ...]:
+    def named(*whats: What) -> tuple[Place, ...]:
+        return tuple(Place(id, what, getattr(figure, what)) for what in whats)
+
     if isinstance(figure, Point):
-        return (("point", figure),)
+        return (Place(id, "point", figure),)
     if isinstance(figure, Circle) or (isinstance(figure, Ellipse) and figure.whole):
-        return (("centre", figure.centre),)
+        return named("centre")
     if isinstance(figure, Arc | Ellipse):
-        return (("start", figure.start), ("end", figure.end), ("centre", figure.centre))
+        return named("start", "end", "centre")
     if isinstance(figure, Line):
-        return (("start", figure.start), ("end", figure.end))
+        return named("start", "end")
     if isinstance(figure, Outline):
-        corners = figure.pieces if figure.closed else figure.pieces[1:]
-        inner: list[tuple[What, Point]] = [("corner", p.start) for p in corners] if len(corners) <= MOST_CORNERS else []
-        return tuple(inner) if figure.closed else (("start", figure.start), ("end", figure.end), *inner)
+        first = 0 if figure.closed else 1
+        corners = figure.pieces[first:] if len(figure.pieces) <= MOST_CORNERS else ()
+        inner = tuple(Place(id, "corner", piece.start, first + n) for n, piece in enumerate(corners, 1))
+        return inner if figure.closed else (*named("start", "end"), *inner)
     assert isinstance(figure, EndlessLine)
     return ()

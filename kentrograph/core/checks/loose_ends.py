@@ -80,7 +80,7 @@ class LooseEnds:
                 fresh.update(dict.fromkeys(self._put_in(book, id)))
         done: set[str] = set()
         for one in fresh:
-            self._compare(book, index, self._looked[one], fresh, done, at_first)
+            self._compare(book, index, self._looked[one], done)
             done.add(one)
         if at_first:
             self._sorted = sorted(self._come, key=_trouble)
@@ -101,7 +101,7 @@ class LooseEnds:
             self._of_step[id] = [one.id for one in found]
         return [one.id for one in found]
 
-    def _compare(self, book: Book, index: Index, f: Looked, fresh: dict[str, None], done: set[str], at_first: bool) -> None:
+    def _compare(self, book: Book, index: Index, f: Looked, done: set[str]) -> None:
         limit, looked = self.limit, self._looked
         for finding in alone(f, limit):
             self._keep(finding)

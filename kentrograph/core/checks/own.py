@@ -24,9 +24,9 @@ _OF_ITS_LENGTH = 0.05
 def alone(f: Looked, limit: float) -> Iterator[Finding]:
     """What is wrong with one figure."""
     if f.pen != "pencil":
-        for piece in f.curves:
+        for n, piece in enumerate(f.curves, 1):
             if isinstance(piece, Line | Arc | Ellipse) and piece.length < SHORT_SHARE * limit:
-                yield Finding("short", Place(f.id, "body", place_along(piece, 0.5 * piece.length)), piece.length)
+                yield Finding("short", Place(f.id, "body", place_along(piece, 0.5 * piece.length), n), piece.length)
     if isinstance(f.figure, Outline):
         outline = f.figure
         gap = hypot(outline.end.x - outline.start.x, outline.end.y - outline.start.y)

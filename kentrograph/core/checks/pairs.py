@@ -11,7 +11,7 @@ from ..meet.carriers import way_of
 from ..meet.nearest import nearest
 from ..tolerance import TOLERANCE
 from .finding import Finding, Place
-from .looked import Looked, What
+from .looked import Looked
 
 _SAME_SHARE = 0.2
 """Two circles about one centre are one drawn twice where their radii differ by less than this share of the limit."""
@@ -29,20 +29,21 @@ def between(f: Looked, g: Looked, limit: float) -> list[Finding]:
     if double is not None:
         return [double]
     found: list[Finding] = []
-    spoken: list[Point] = []
-    for one, this, other, that, apart in _near_places(f, g, limit):
-        spoken += [this, that]
+    spoken: set[Place] = set()
+    for one, other, apart in _near_places(f, g, limit):
+        spoken |= {one, other}
         if apart > slack:
-            found.append(_of_places(f, g, one, this, other, that, apart))
-    for this_one, other_one in ((f, g), (g, f)):
-        x0, y0, x1, y1 = other_one.box
-        for what, at in this_one.places:
+            found.append(_of_places(one, other, apart))
+    for this, that in ((f, g), (g, f)):
+        x0, y0, x1, y1 = that.box
+        for place in this.places:
+            at = place.at
             if not (x0 - limit <= at.x <= x1 + limit and y0 - limit <= at.y <= y1 + limit):
                 continue
-            if what in _SAID_ALONE and at not in spoken:
-                off = _off(other_one, at, limit)
+            if place.what in _SAID_ALONE and place not in spoken:
+                off = _off(that, at, limit)
                 if slack < off <= limit:
-                    found.append(_of_body(this_one, what, at, other_one, off, limit))
+                    found.append(_of_body(this, place, that, off, limit))
     if not found and not spoken:
         near = _almost_touching(f, g, limit, slack)
         if near is not None:
@@ -54,47 +55,50 @@ _SAID_ALONE = frozenset({"start", "end", "point"})
 """Places that should lie on a figure, and not just beside it."""
 
 
-def _near_places(f: Looked, g: Looked, limit: float) -> Iterator[tuple[What, Point, What, Point, float]]:
+def _near_places(f: Looked, g: Looked, limit: float) -> Iterator[tuple[Place, Place, float]]:
     """Places of the two that lie within the limit, each with the nearest of the other alone, the nearest pairs first."""
     close = [
-        (hypot(p.x - q.x, p.y - q.y), one, p, other, q)
-        for one, p in f.places
-        for other, q in g.places
-        if abs(p.x - q.x) <= limit
-        and abs(p.y - q.y) <= limit
+        (hypot(one.at.x - other.at.x, one.at.y - other.at.y), n, k)
+        for n, one in enumerate(f.places)
+        for k, other in enumerate(g.places)
+        if abs(one.at.x - other.at.x) <= limit
+        and abs(one.at.y - other.at.y) <= limit
         # The centre of something so small is near to all that meets it.
-        and not (one == "centre" and f.extent <= _SMALL * limit)
-        and not (other == "centre" and g.extent <= _SMALL * limit)
+        and not (one.what == "centre" and f.extent <= _SMALL * limit)
+        and not (other.what == "centre" and g.extent <= _SMALL * limit)
     ]
-    taken: set[int] = set()
-    for apart, one, p, other, q in sorted(close, key=lambda pair: pair[0]):
-        if apart <= limit and id(p) not in taken and id(q) not in taken:
-            taken |= {id(p), id(q)}
-            yield one, p, other, q, apart
+    if not close:
+        return
+    mine: set[int] = set()
+    theirs: set[int] = set()
+    for apart, n, k in sorted(close):
+        if apart <= limit and n not in mine and k not in theirs:
+            mine.add(n)
+            theirs.add(k)
+            yield f.places[n], g.places[k], apart
 
 
 _ENDS = frozenset({"start", "end", "corner"})
 
 
-def _of_places(f: Looked, g: Looked, one: What, p: Point, other: What, q: Point, apart: float) -> Finding:
-    first, second = Place(f.id, one, p), Place(g.id, other, q)
-    if one in _ENDS and other in _ENDS:
-        return Finding("ends", first, apart, second)
+def _of_places(one: Place, other: Place, apart: float) -> Finding:
+    if one.what in _ENDS and other.what in _ENDS:
+        return Finding("ends", one, apart, other)
     # What lies beside is the point, or else the centre.
     weight = ("point", "centre").index
-    if other in ("point", "centre") and (one in _ENDS or weight(other) < weight(one)):
-        first, second = second, first
-    return Finding("beside", first, apart, second)
+    swapped = other.what in ("point", "centre") and (one.what in _ENDS or weight(other.what) < weight(one.what))
+    return Finding("beside", other, apart, one) if swapped else Finding("beside", one, apart, other)
 
 
-def _of_body(f: Looked, what: What, at: Point, g: Looked, off: float, limit: float) -> Finding:
+def _of_body(f: Looked, place: Place, g: Looked, off: float, limit: float) -> Finding:
+    at = place.at
     curve = min(g.curves, key=lambda one: away(one, at.x, at.y))
     second = Place(g.id, "body", nearest(curve, at))
-    if what == "point":
-        return Finding("beside", Place(f.id, what, at), off, second)
-    own = f.curves[0] if what == "start" else f.curves[-1]
+    if place.what == "point":
+        return Finding("beside", place, off, second)
+    own = f.curves[0] if place.what == "start" else f.curves[-1]
     past = any(hypot(spot.at.x - at.x, spot.at.y - at.y) <= 4.0 * limit for spot in meet(own, curve).spots)
-    return Finding("ends", Place(f.id, what, at), off, second, past)
+    return Finding("ends", place, off, second, past)
 
 
 def _off(g: Looked, at: Point, limit: float) -> float:
@@ -122,7 +126,7 @@ def _almost_touching(f: Looked, g: Looked, limit: float, slack: float) -> Findin
             if found is None:
                 continue
             by, at = found
-            ends = [p for what, p in (*f.places, *g.places) if what in _ENDS]
+            ends = [place.at for place in (*f.places, *g.places) if place.what in _ENDS]
             if any(hypot(p.x - at.x, p.y - at.y) <= 2.0 * limit for p in ends):
                 continue
             if away(a, at.x, at.y) <= limit and away(b, at.x, at.y) <= limit:

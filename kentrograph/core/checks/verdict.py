@@ -4,6 +4,7 @@ from math import inf
 from typing import Literal
 
 from ..book.manner import Header
+from ..book.parts import QUANTITIES
 from ..book.values import Reading
 
 Verdict = Literal["out", "close", "within", "none"]
@@ -12,7 +13,6 @@ Verdict = Literal["out", "close", "within", "none"]
 CLOSE = 0.1
 """So much of the width between two limits, next to either, is close."""
 HALF_A_SECOND = 0.5 / 3600.0
-ANGLES = frozenset({"direction", "angle", "turn", "acute"})
 
 
 def verdict(reading: Reading, header: Header) -> Verdict:
@@ -21,7 +21,7 @@ def verdict(reading: Reading, header: Header) -> Verdict:
     if off is None or wanted is None:
         return "none"
     if not wanted.limited:
-        shown = HALF_A_SECOND if reading.kind in ANGLES else 0.5 * 10.0**-header.decimals
+        shown = HALF_A_SECOND if QUANTITIES[reading.kind] in ("direction", "turn") else 0.5 * 10.0**-header.decimals
         return "within" if abs(off) < shown else "out"
     if not reading.good:
         return "out"

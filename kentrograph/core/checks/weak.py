@@ -10,8 +10,8 @@ from ..figures import Arc, Circle, Point
 from ..measure.angle import running_at, turn_between
 from ..problem import Refused
 from ..shape.cut import LONGISH
-from .finding import Finding, Place
-from .looked import Looked, What
+from .finding import Finding, Place, What
+from .looked import Looked
 
 FLAT = 3.0
 """Degrees between what crosses in a place, under which the place is badly held."""

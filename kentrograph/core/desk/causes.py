@@ -4,12 +4,11 @@ Method: every number is changed by a little and the book evaluated, which gives 
 (the secant rule, published: any textbook of numerical methods), since there is no closed form through a whole drawing.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from math import isfinite
 
 from ..book.book import Book
-from ..book.edits import Edit
 from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..checks.verdict import verdict
@@ -19,6 +18,8 @@ from ..tolerance import TOLERANCE
 from ..units import plain
 from .intents import mend
 
+MOST_EVALUATED = 50_000
+"""Steps, counted each time that one is evaluated."""
 MOST_NUMBERS = 40
 """No more numbers than this are looked at, the nearest to the reading first."""
 LEAST_SHARE = 0.002
@@ -48,15 +49,31 @@ class Cause:
 
 
 def causes(book: Book, reading: str) -> list[Cause]:
-    """The numbers on which a reading hangs, by its step's id: what would take a slip of the hand first, then what would have to
-    change least. Raises `Refused` (no_step)."""
+    """The numbers on which a reading hangs, by its step's id, in the order of `in_order`. Raises `Refused` (no_step)."""
+    return in_order(each_cause(book, reading))
+
+
+def each_cause(book: Book, reading: str) -> Iterator[Cause]:
+    """The same one by one, as they are found: each takes a while. No more are looked for once so many steps were evaluated that
+    whoever asked would not wait for them."""
     book.position(reading)
     value = _read(book, reading)
     if value is None:
-        return []
-    found = [_cause(book, reading, value, step, token) for step, token in _numbers(book, reading)]
-    most = max((abs(one.slope) for one in found if one is not None), default=0.0)
-    wanted = [one for one in found if one is not None and abs(one.slope) >= LEAST_SHARE * most]
+        return
+    trial = _Trial(book, reading, value)
+    for step, token in _numbers(book, reading):
+        if trial.spent > MOST_EVALUATED:
+            return
+        found = trial.cause(step, token)
+        if found is not None:
+            yield found
+
+
+def in_order(found: Iterable[Cause]) -> list[Cause]:
+    """What would take a slip of the hand first, then what would have to change least. What hardly moves the reading is left out."""
+    every = list(found)
+    most = max((abs(one.slope) for one in every), default=0.0)
+    wanted = [one for one in every if abs(one.slope) >= LEAST_SHARE * most]
     return sorted(wanted, key=lambda one: (not one.becomes, not one.slip, _change(one)))
 
 
@@ -95,37 +112,6 @@ def _put(step: Step, token: Token, number: str) -> str:
     return f"{text[: token.start]}{number}{text[token.end :]}"
 
 
-def _with(book: Book, step: Step, text: str, reading: str) -> Reading | None:
-    """The reading as it would be with another text of a step; None where that cannot be drawn."""
-    try:
-        edit: Edit = mend(book, step.id, text)[0]
-        after, _ = book.edited(edit)
-    except Refused:
-        return None
-    return _read(after, reading)
-
-
-def _cause(book: Book, reading: str, value: Reading, step: Step, token: Token) -> Cause | None:
-    """A number as a cause; None for one that moves nothing, as the number of a corner does."""
-    x0 = float(token.text)
-    little = _LITTLE * abs(x0) or _LITTLE
-    nudged = _with(book, step, _put(step, token, plain(x0 + little, 12)), reading)
-    if nudged is None:
-        return None
-    moved = nudged.value - value.value
-    slope = moved / little
-    if abs(moved) <= TOLERANCE.length(abs(value.value)) or not isfinite(slope):
-        return None
-    cause = Cause(step.id, token.text, token.start, slope)
-    if value.wanted is None:
-        return cause
-    becomes = _solved(book, reading, value, step, token, slope)
-    if not becomes:
-        return cause
-    text = _put(step, token, becomes)
-    return Cause(step.id, token.text, token.start, slope, text, becomes, _is_slip(token.text, becomes))
-
-
 def _aim(value: Reading) -> float:
     """By how much a reading is off the middle of what is wanted."""
     off, wanted = value.difference, value.wanted
@@ -135,26 +121,57 @@ def _aim(value: Reading) -> float:
     return off - 0.5 * (wanted.low + wanted.high) if both else off
 
 
-def _solved(book: Book, reading: str, value: Reading, step: Step, token: Token, slope: float) -> str:
-    """The number, with the fewest digits, with which the reading is within what is wanted; empty where none is found."""
-    x, off = float(token.text), _aim(value)
-    for _ in range(_ROUNDS):
-        to = x - off / slope
-        # The sign stands in front of the number, and stays.
-        now = _with(book, step, _put(step, token, plain(to, 15)), reading) if isfinite(to) and to > 0.0 else None
-        if now is None:
-            return ""
-        moved, before = to - x, off
-        x, off = to, _aim(now)
-        if off == 0.0 or moved == 0.0 or off == before:
-            break
-        slope = (off - before) / moved
-    for digits in range(_MOST_DIGITS + 1):
-        number = plain(round(x, digits), 12)
-        now = _with(book, step, _put(step, token, number), reading) if float(number) > 0.0 else None
-        if now is not None and verdict(now, book.header) in ("within", "close"):
-            return number
-    return ""
+class _Trial:
+    """Evaluates the book with other numbers; ``spent`` is how many steps that took so far."""
+
+    def __init__(self, book: Book, reading: str, value: Reading) -> None:
+        self.book, self.reading, self.value = book, reading, value
+        self.spent = 0
+
+    def cause(self, step: Step, token: Token) -> Cause | None:
+        """A number as a cause; None for one that moves nothing, as the number of a corner does."""
+        value, x0 = self.value, float(token.text)
+        little = _LITTLE * abs(x0) or _LITTLE
+        nudged = self._with(step, _put(step, token, plain(x0 + little, 12)))
+        if nudged is None:
+            return None
+        moved = nudged.value - value.value
+        slope = moved / little
+        if abs(moved) <= TOLERANCE.length(abs(value.value)) or not isfinite(slope):
+            return None
+        becomes = self._solved(step, token, slope) if value.wanted is not None else ""
+        text = _put(step, token, becomes) if becomes else ""
+        return Cause(step.id, token.text, token.start, slope, text, becomes, bool(becomes) and _is_slip(token.text, becomes))
+
+    def _with(self, step: Step, text: str) -> Reading | None:
+        """The reading as it would be with another text of a step; None where that cannot be drawn."""
+        try:
+            after, _ = self.book.edited(mend(self.book, step.id, text)[0])
+        except Refused:
+            return None
+        self.spent += len(after.changed)
+        return _read(after, self.reading)
+
+    def _solved(self, step: Step, token: Token, slope: float) -> str:
+        """The number, with the fewest digits, with which the reading is within what is wanted; empty where none is found."""
+        x, off = float(token.text), _aim(self.value)
+        for _ in range(_ROUNDS):
+            to = x - off / slope
+            # The sign stands in front of the number, and stays.
+            now = self._with(step, _put(step, token, plain(to, 15))) if isfinite(to) and to > 0.0 else None
+            if now is None or self.spent > MOST_EVALUATED:
+                return ""
+            moved, before = to - x, off
+            x, off = to, _aim(now)
+            if off == 0.0 or moved == 0.0 or off == before:
+                break
+            slope = (off - before) / moved
+        for digits in range(_MOST_DIGITS + 1):
+            number = plain(round(x, digits), 12)
+            now = self._with(step, _put(step, token, number)) if float(number) > 0.0 else None
+            if now is not None and verdict(now, self.book.header) in ("within", "close"):
+                return number
+        return ""
 
 
 def _is_slip(typed: str, becomes: str) -> bool:

@@ -4,7 +4,7 @@ from dataclasses import asdict, dataclass
 from typing import Any
 
 from ..book.book import Book
-from ..book.kinds.measure import compares
+from ..book.kinds.comparing import compares
 from ..book.values import Drawn, Reading
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict

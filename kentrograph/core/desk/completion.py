@@ -9,11 +9,12 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.kind import GivenKind
 from ..book.kinds import ALL
-from ..book.kinds.measure import OF_READING
+from ..book.kinds.reading_ways import OF_READING
 from ..book.readings import COUNTS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
 from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
 from ..problem import Refused
+from .draft import READING
 from .trying import readable
 
 MOST = 12
@@ -88,8 +89,8 @@ def complete_beginning(typed: str) -> tuple[Completion, ...]:
     """Words that begin a step and go on as typed. Only what can be drawn is offered."""
     typed = " ".join(typed.lower().split())
     found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word.startswith(typed)]
-    if typed and "read".startswith(typed):
-        found.append(Completion("read", "what lies under the pointer; a click keeps it"))
+    if typed and READING.startswith(typed):
+        found.append(Completion(READING, "what lies under the pointer; a click keeps it"))
     for word, explanation in READINGS.items():
         if typed and (f"measure {word}".startswith(typed) or word.startswith(typed)):
             found.append(Completion(f"measure {word}", explanation))

@@ -2,6 +2,9 @@
 
 from dataclasses import dataclass
 
+READING = "read"
+"""The kind of a draft with which one reads by pointing: it writes readings, and is none itself."""
+
 
 @dataclass(frozen=True, slots=True)
 class Draft:

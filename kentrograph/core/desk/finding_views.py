@@ -1,22 +1,23 @@
 """Loose ends in words, with what would put each right; and what a reading hangs on."""
 
-from dataclasses import dataclass
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
 from itertools import islice
 from math import hypot
 from typing import assert_never
 
 from ..book.book import Book
+from ..book.parts import QUANTITIES
 from ..book.values import Drawn
 from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
-from ..checks.verdict import ANGLES
 from ..figures import Outline, Point
 from ..language.report import FigureData
 from ..problem import Refused
 from ..snap.away import edge_at
 from ..units import plain
 from . import display
-from .causes import Cause, causes
+from .causes import Cause
 from .handles.fitting import text_of
 from .handles.handle import number_of
 from .intents import mend, mended
@@ -76,20 +77,25 @@ class CauseView:
 
 
 def loose_view(book: Book, limit: float | None = None) -> LooseView:
-    """The loose ends of a book, with a limit in the drawing's unit or the usual one."""
+    """The loose ends of a book, with a limit in the drawing's unit or the usual one; what is offered for each is told by
+    `offered`."""
     unit = book.header.manner.unit
     used = limit or usual_limit(unit)
     found = distinct(book, loose_ends(book, used), used)
-    views = []
-    for n, one in enumerate(found[:MOST_SHOWN]):
-        offer = offer_for(book, one, used) if n < MOST_OFFERS else None
-        at = one.second.at if one.kind in ("near", "double") and one.second is not None else one.first.at
-        views.append(
-            FindingView(
-                one.key, one.kind, words(book, one), list(one.figures), [at.x, at.y], one.amount, offer.words if offer else ""
-            )
-        )
-    return LooseView(used, usual_limit(unit), unit, len(found), views)
+    return LooseView(used, usual_limit(unit), unit, len(found), [_view(book, one) for one in found[:MOST_SHOWN]])
+
+
+def _view(book: Book, one: Finding) -> FindingView:
+    at = one.second.at if one.kind in ("near", "double") and one.second is not None else one.first.at
+    return FindingView(one.key, one.kind, words(book, one), list(one.figures), [at.x, at.y], one.amount, "")
+
+
+def offered(book: Book, view: LooseView) -> Iterator[FindingView]:
+    """The findings of a view, one by one as it is found what would put each right: that takes a while."""
+    known = {one.key: one for one in loose_ends(book, view.limit)}
+    for n, one in enumerate(view.findings):
+        offer = offer_for(book, known[one.key], view.limit) if n < MOST_OFFERS else None
+        yield replace(one, offer=offer.words) if offer is not None else one
 
 
 def words(book: Book, one: Finding) -> str:
@@ -175,33 +181,29 @@ def _place(book: Book, place: Place) -> str:
         case "body":
             return edge_at(figure, name, place.at.x, place.at.y)[1] if isinstance(figure, Outline) else name
         case "corner":
-            number = next((n for n, corner in enumerate(figure.corners, 1) if corner == place.at), 1)
-            return f"corner {number} of {name}"
+            return f"corner {place.number} of {name}"
         case _:
             return f"{place.what} of {name}"
 
 
-def causes_view(book: Book, reading: str) -> list[CauseView]:
-    """What a reading hangs on. Raises `Refused` (no_step)."""
-    kind = book.steps[reading].statement.givens[0].word if reading in book.steps else ""
-    views = []
-    for one in causes(book, reading):
+def cause_views(book: Book, reading: str, found: Iterable[Cause]) -> Iterator[CauseView]:
+    """What a reading hangs on, in words, one by one: what each offer would draw takes a while."""
+    quantity = QUANTITIES[book.steps[reading].statement.givens[0].word]
+    for one in found:
         step = book.steps[one.step]
         much = one.slope * _NUDGE
-        shown = display.dms(abs(much)) if kind in ANGLES else plain(float(f"{abs(much):.2g}"), 12)
+        angle = quantity in ("direction", "turn")
+        shown = display.dms(abs(much)) if angle else plain(float(f"{abs(much):.2g}"), 12)
         moves = f"{_NUDGE:g} more makes it {shown} {'more' if much > 0.0 else 'less'}"
-        views.append(
-            CauseView(
-                one.step,
-                step.name,
-                step.statement.text,
-                one.typed,
-                one.start,
-                moves,
-                one.text,
-                one.becomes,
-                one.slip,
-                _shown_then(book, one) if one.text else None,
-            )
+        yield CauseView(
+            step=one.step,
+            name=step.name,
+            statement=step.statement.text,
+            typed=one.typed,
+            start=one.start,
+            moves=moves,
+            text=one.text,
+            becomes=one.becomes,
+            slip=one.slip,
+            shown=_shown_then(book, one) if one.text else None,
         )
-    return views

@@ -6,7 +6,7 @@ from typing import Literal
 from ..book.kind import Drag, Held, Kind
 from ..book.kinds import FIGURES
 from ..book.kinds.measure import READINGS
-from .read_at import READ
+from .draft import READING
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,5 +64,5 @@ def kind_views() -> list[KindView]:
         )
         for word, one in READINGS.items()
     ]
-    anything = KindView(READ, "Anything", "read", "whatever lies under the pointer", None, None, False, False, "none")
+    anything = KindView(READING, "Anything", "read", "whatever lies under the pointer", None, None, False, False, "none")
     return [*figures, anything, *readings]

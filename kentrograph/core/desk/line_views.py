@@ -10,7 +10,7 @@ from ..problem import Problem, Refused
 from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
-from .draft import Draft
+from .draft import READING, Draft
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .line_parts import enter_of, handles_of, line_of
@@ -24,7 +24,7 @@ from .pointing import (
     places_passed,
     with_solution,
 )
-from .read_at import READ, named_there, readings_at, wanted_of
+from .read_at import area_there, named_there, readings_at, wanted_of
 from .told import told
 from .view_types import (
     BrushView,
@@ -76,7 +76,7 @@ def _looked(book: Book, at: Looked) -> LineView:
     if at.pull is not None and at.pointer is not None and chosen in book.steps:
         return _pull_view(book, chosen, at.pull, at.pointer)
     index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
-    if at.draft is not None and at.draft.kind == READ:
+    if at.draft is not None and at.draft.kind == READING:
         return _read_view(book, at, index)
     if at.carried and at.pointer is not None and at.start is not None:
         return _carry_view(book, at, at.start, at.pointer, index)
@@ -140,7 +140,7 @@ def _read_view(book: Book, at: Looked, index: int) -> LineView:
             reading=reading_words(wanted.reading, book),
         )  # fmt: skip
     if one is None:
-        return view
+        return replace(view, unfit=area_there(book, at.pointer, index)[1] or None)
     # What is kept already is not kept twice: the tag says so beforehand.
     write_one = None if one.already else EnterView("write", at.draft, one.text, None)
     picks = [each.words for each in kept]

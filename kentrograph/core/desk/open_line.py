@@ -21,7 +21,7 @@ from ..problem import Problem, Refused
 from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
-from .draft import Draft
+from .draft import READING, Draft
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
 from .interpretation import given_texts, unfit, unknown_use
@@ -289,8 +289,8 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
     if header is not None:
         return header
     completions = complete_beginning(typed)
-    if typed.lower() == "read":
-        return OpenLine("begin", Draft("read"), hint="Point at what is to be read.")
+    if typed.lower() == READING:
+        return OpenLine("begin", Draft(READING), hint="Point at what is to be read.")
     kind = _kind_word(typed)
     if kind is not None:
         stands = _stands(book, Draft(kind), at)

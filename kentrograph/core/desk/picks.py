@@ -11,7 +11,7 @@ from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ..problem import Problem
 from ..units import plain
-from .draft import Draft
+from .draft import READING, Draft
 from .open_line import READ, OpenLine, read_open_line, understood
 from .phrases import phrases
 from .pick_rows import OF_THE_LAST, figure_under, nearest_first, rows_of
@@ -106,8 +106,7 @@ def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
     """What is typed as the kind of figure that it begins, and the rest; None where it begins none."""
     if line.do == "begin" and line.draft is not None and not line.row:
         # What reads by pointing has no figure that a click could state already.
-        drawn = line.draft.kind in FIGURES or line.draft.kind.startswith("measure")
-        return (line.draft, "") if drawn and not line.draft.rows else None
+        return (line.draft, "") if line.draft.kind != READING and not line.draft.rows else None
     kind, _, rest = text.strip().partition(" ")
     return (Draft(kind.lower()), rest.strip()) if kind.lower() in FIGURES else None
 

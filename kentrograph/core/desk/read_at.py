@@ -10,7 +10,8 @@ from ..book.planner import DRAWING
 from ..book.step import Step
 from ..book.surroundings import Surroundings
 from ..book.values import Drawn, Reading
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
+from ..language.messages import sentence
 from ..problem import Problem, Refused
 from .open_line import DRAFT_ID
 from .pick_rows import figure_under
@@ -18,8 +19,6 @@ from .pointing import Pointed, Pointer, plain_position
 from .trying import tried
 from .views import reading_words
 
-READ = "read"
-"""The word that begins reading by pointing, as a draft's kind."""
 _MOST = 8
 
 
@@ -35,7 +34,7 @@ class Kept:
 
 def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> list[Kept]:
     """The readings of what lies under the pointer: its own measures, those from what was pointed at last, and where nothing lies
-    there the area of the face around it."""
+    there the area of the face around it (see `area_there`)."""
     found: list[Kept] = []
     for text in dict.fromkeys(_texts(book, pointed, pointer, index)):
         try:
@@ -108,28 +107,25 @@ _MOST_AROUND = 24
 """With more curves than this around it a face is no longer told by pointing."""
 
 
-def _closed_in(book: Book, at: Point, index: int) -> bool:
-    around = Surroundings(book, book.key_at(index))
-    for ink_only in (True, False):
-        try:
-            around.face(at, ink_only, _MOST_AROUND)
-        except Refused as refused:
-            if refused.problem.kind == "too_many_around":
-                return False
-        else:
-            return True
-    return False
+def area_there(book: Book, pointer: Pointer, index: int) -> tuple[str, str]:
+    """What reads the area of the face around the pointer; where it is not told by pointing, nothing, and why."""
+    words, at = plain_position(book, pointer)
+    if len(index_of(book).around(pointer.x, pointer.y, _NEAR * pointer.reach)) > _CROWD:
+        # Where all lies close together nobody reads areas.
+        return "", "too much lies here: see it larger to read the area around"
+    try:
+        Surroundings(book, book.key_at(index)).face_around(at, _MOST_AROUND)
+    except Refused as refused:
+        return "", sentence(refused.problem)
+    return f"area {words}", ""
 
 
 def _texts(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> Iterator[str]:
     there = named_there(book, pointed)
     if there is None:
-        # Nothing is there: the face around the place, as long as it is closed in, and not by half the drawing.
-        words, at = plain_position(book, pointer)
-        # Where all lies close together nobody reads areas: it has to be seen larger first.
-        crowd = index_of(book).around(pointer.x, pointer.y, _NEAR * pointer.reach)
-        if len(crowd) <= _CROWD and _closed_in(book, at, index):
-            yield f"area {words}"
+        area, _ = area_there(book, pointer, index)
+        if area:
+            yield area
         return
     last = next((words for words in reversed(pointer.passed) if words != there), None)
     place = _is_place(pointed)

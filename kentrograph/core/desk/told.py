@@ -1,6 +1,5 @@
 """What a figure under the pointer tells of itself while nothing is written: its own measures, in the drawing's unit."""
 
-from math import atan2, degrees
 from typing import Any, assert_never
 
 from ..book.book import Book
@@ -9,7 +8,7 @@ from ..book.manner import Header
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
-from ..shape.corners import turn_between
+from ..shape.corners import inner_angle
 from ..snap.away import edge_at
 from . import display
 from .pointing import Pointed
@@ -72,9 +71,9 @@ def _area(figure: Any, header: Header) -> str:
 
 
 def _corner(outline: Outline, at: Point) -> float | None:
-    """The angle between the two pieces that meet at a place, in degrees; None where it is no corner."""
+    """The angle inside a corner at a place, in degrees; None where it is no corner."""
     pieces = outline.pieces
     for n, piece in enumerate(pieces):
         if piece.start == at and (n > 0 or outline.closed):
-            return 180.0 - abs(degrees(atan2(*turn_between(pieces[n - 1], piece))))
+            return inner_angle(outline, n)
     return None

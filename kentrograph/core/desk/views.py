@@ -6,7 +6,7 @@ from math import inf
 from typing import Any
 
 from ..book.book import Book
-from ..book.kinds.measure import compares
+from ..book.kinds.comparing import compares
 from ..book.manner import Header
 from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen

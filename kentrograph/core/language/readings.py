@@ -3,7 +3,7 @@
 import re
 from collections.abc import Callable
 
-from ..book.kinds.measure import OF_READING
+from ..book.kinds.reading_ways import OF_READING
 from ..book.tree import Argument, Given, Number
 from ..problem import refuse
 from ..units import MILLIMETRES

@@ -7,7 +7,7 @@ the feet from there are the touching places. Source: common practice.
 
 from collections.abc import Callable
 from dataclasses import replace
-from math import hypot
+from math import atan2, degrees, hypot
 
 from ..angles import unit_vector
 from ..construct.arcs import about_to
@@ -15,6 +15,7 @@ from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.outline import Piece
+from ..measure.area import signed_area
 from ..meet import feet, meet_long
 from ..meet.carriers import way_of
 from ..problem import Refused, refuse
@@ -32,6 +33,18 @@ def turn_between(before: Piece, after: Piece) -> tuple[float, float]:
     ax, ay = heading(before, False)
     bx, by = heading(after, True)
     return -(ax * by - ay * bx), -(ax * bx + ay * by)
+
+
+def inner_angle(outline: Outline, corner: int) -> float:
+    """The angle inside a corner of an outline, degrees, by the number of the piece that begins there; of an open one that between
+    the two pieces, which has no inside. Raises `Refused` (no_corner) at an end of an open one."""
+    pieces = outline.pieces
+    if not outline.closed and not 0 < corner < len(pieces):
+        raise refuse("no_corner")
+    turn = degrees(atan2(*turn_between(pieces[corner - 1], pieces[corner])))
+    if not outline.closed:
+        return 180.0 - abs(turn)
+    return 180.0 - (turn if signed_area(outline) > 0.0 else -turn)
 
 
 def is_smooth(before: Piece, after: Piece) -> bool:

@@ -114,7 +114,7 @@ function Waiting({ step }: { step: Step }) {
           {step.name || step.title}
         </Word>
         <Text color="quiet" truncate>
-          {step.text.replace(/^[\w ]+=\s*/, "")}
+          {step.rows.map((row) => row.text).join(" · ")}
         </Text>
       </Flex>
       <Text color="place">

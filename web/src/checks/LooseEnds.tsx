@@ -2,6 +2,7 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
+import { numbersOf, Refusal } from "../api/client";
 import type { Finding } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
@@ -130,35 +131,53 @@ function Row({ finding, limit }: { finding: Finding; limit: number }) {
   );
 }
 
-/** How near is too near to be meant. */
+/** How near is too near to be meant: a length as the drawing reads it; nothing, or 0, for the usual. */
 function Limit({ limit, unit }: { limit: number; unit: string }) {
   const { session } = useTable();
   const [typed, setTyped] = useState<string | null>(null);
-  const take = () => {
-    const number = Number(typed);
-    if (typed?.trim() === "") limitLoose(session.drawing, null);
-    else if (typed !== null && number > 0) limitLoose(session.drawing, number);
-    setTyped(null);
+  const [wrong, setWrong] = useState("");
+  const take = async () => {
+    if (typed === null) return;
+    try {
+      const [found] = typed.trim() === "" ? [0] : await numbersOf(session.drawing, "length", typed);
+      limitLoose(session.drawing, found || null);
+      setWrong("");
+      setTyped(null);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setWrong(error.message);
+    }
   };
   return (
-    <Flex data-own-keys align="center" gap="1" color="quiet" whiteSpace="nowrap">
-      nearer than
-      <Input
-        size="2xs"
-        w="52px"
-        px="1"
-        textAlign="right"
-        aria-label={`Nearer than, in ${unit}; empty for the usual`}
-        value={typed ?? String(limit)}
-        onFocus={(e) => e.target.select()}
-        onChange={(e) => setTyped(e.target.value)}
-        onBlur={take}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") e.currentTarget.blur();
-          if (e.key === "Escape") setTyped(null);
-        }}
-      />
-      {unit}
-    </Flex>
+    <Box data-own-keys color="quiet" textAlign="right">
+      <Flex align="center" justify="flex-end" gap="1" whiteSpace="nowrap">
+        nearer than
+        <Input
+          size="2xs"
+          w="56px"
+          px="1"
+          textAlign="right"
+          aria-label={`Nearer than, in ${unit}; empty for the usual`}
+          aria-invalid={wrong !== ""}
+          value={typed ?? String(limit)}
+          onFocus={(e) => e.target.select()}
+          onChange={(e) => setTyped(e.target.value)}
+          onBlur={() => void take()}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") void take();
+            if (e.key === "Escape") {
+              setWrong("");
+              setTyped(null);
+            }
+          }}
+        />
+        {unit}
+      </Flex>
+      {wrong !== "" && (
+        <Text role="alert" color="place">
+          {wrong}
+        </Text>
+      )}
+    </Box>
   );
 }

@@ -28,7 +28,7 @@ export function showTag(
     // All that can be read there at once; the one in front is what a click keeps.
     line.picks.slice(0, MOST_READ).forEach((pick, n) => rows.push([n === line.picked ? "typed" : "live", pick]));
     if (line.picks.length > MOST_READ) rows.push(["live", `↑ ↓ ${line.picks.length - MOST_READ} more`]);
-    if (line.picks.length === 0) rows.push(["live", "nothing to read here"]);
+    if (line.picks.length === 0 && line.unfit === null) rows.push(["live", "nothing to read here"]);
   } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];

@@ -1,27 +1,17 @@
 """Readings."""
 
-from collections.abc import Callable
 from dataclasses import dataclass
-from math import inf
 from typing import cast
 
-from ...angles import unit_vector
-from ...figures import EndlessLine, Line, Point
-from ...measure.angle import running_at, turn_between
-from ...measure.closest import place_of
+from ...figures import Point
 from ...problem import Refused, refuse
-from ...shape.stretch import is_closed, part_of
-from ..chain import place_in
 from ..kind import Drag, GivenKind, Kind
-from ..parts import QUANTITIES, in_unit
-from ..places import plan_thing
-from ..planner import Env, NumberPlan, Plan, Planner
-from ..readings import COUNTS, Read, ReadPlan, plan_reading
-from ..tree import Given, Name, Number, Place, Portion, Statement
+from ..planner import Env, Plan, Planner
+from ..readings import COUNTS, plan_reading
+from ..tree import Statement
 from ..values import Drawn, Reading
-from ..wanted import Wanted, fit_limits
-from .cutting import longish, plan_cut
-from .given import by_word, needs, place_of_given
+from .comparing import plan_wanted
+from .reading_ways import OF_READING, Things, plan_way
 
 
 def plan_measure(p: Planner, statement: Statement) -> Plan:
@@ -34,11 +24,11 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
     if count not in allowed:
         raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
     less = next((g for g in statement.givens if g.word == "less"), None)
-    if less is not None and given.word not in ("area", "moments"):
+    if less is not None and "less" not in OF_READING.get(given.word, ()):
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
-    of, holes = (cast("tuple[Place | Name | Portion, ...]", g.arguments if g else ()) for g in (given, less))
-    read = _plan_how(p, statement, of) or plan_reading(p, given.word, of, holes)
-    wanted = _wanted(p, statement)
+    of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
+    read = plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)
+    wanted = plan_wanted(p, statement)
     shown = next((g.word.removeprefix("in ") for g in statement.givens if g.word.startswith("in ")), "")
 
     def draw(env: Env, last: Point) -> Drawn:
@@ -49,123 +39,6 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
         return Drawn(Reading(given.word, value, parts, wanted(env, last) if wanted is not None else None, state, shown))
 
     return draw
-
-
-def _plan_how(p: Planner, statement: Statement, of: "tuple[Place | Name | Portion, ...]") -> ReadPlan | None:
-    """A reading that is taken in a way of its own: along a figure, in a direction, at a place; None for all others."""
-    given = by_word(statement, ("from", "to", "along", "at"))
-    if not given:
-        return None
-    if "along" in given:
-        return _plan_along(p, of, given["along"])
-    if "at" in given:
-        return _plan_tangents(p, statement, of, given["at"])
-    if len(given) < 2:
-        raise needs(statement, *(f"{word} a place on it" for word in ("from", "to") if word not in given))
-    thing = plan_thing(p, of[0])
-    cuts = [plan_cut(p, statement, given[word]) for word in ("from", "to")]
-
-    def stretch(env: Env, last: Point) -> Read:
-        figure = longish(thing(env, last), "measure length", "it")
-        a, b = (cut(figure, env, last) for cut in cuts)
-        closed = is_closed(figure)
-        if not closed and (b.piece, b.along) < (a.piece, a.along):
-            a, b = b, a
-        part = part_of(figure, a, b)
-        length = part.length if part is not None else 0.0
-        whole = getattr(figure, "length", length)
-        return length, {"rest": whole - length} if closed else {}, ""
-
-    return stretch
-
-
-def _plan_along(p: Planner, of: "tuple[Place | Name | Portion, ...]", given: Given) -> ReadPlan:
-    """How far one place lies from another in a direction, or along a line; and how far beside that."""
-    way = given.arguments[0]
-    ends = [plan_thing(p, one) for one in of]
-    direction = p.direction(cast(Number, way)) if not isinstance(way, Name) else None
-    slot = p.slot(way) if isinstance(way, Name) else 0
-
-    def along(env: Env, last: Point) -> Read:
-        start, end = (place_of(thing(env, last)) for thing in ends)
-        if direction is not None:
-            turn = direction if isinstance(direction, float) else direction(env, last)
-        elif isinstance(env[slot], Line | EndlessLine):
-            turn = env[slot].direction
-        elif isinstance(env[slot], float):
-            turn = p.manner.direction_to_core(env[slot])
-        else:
-            raise refuse("no_line", word="along")
-        ux, uy = unit_vector(turn)
-        dx, dy = end.x - start.x, end.y - start.y
-        return dx * ux + dy * uy, {"beside": dy * ux - dx * uy}, ""
-
-    return along
-
-
-def _plan_tangents(p: Planner, statement: Statement, of: "tuple[Place | Name | Portion, ...]", given: Given) -> ReadPlan:
-    """The angle between two figures where they cross: that of their tangents there."""
-    place = place_in(p, statement, place_of_given(given))
-    things = [plan_thing(p, one) for one in of]
-
-    def angle(env: Env, last: Point) -> Read:
-        at = place(env, last)
-        one, other = (running_at(longish(thing(env, last), "measure angle", "it"), at) for thing in things)
-        turn = turn_between(*one, *other)
-        return abs(turn), {"turn": turn, "acute": min(abs(turn), 180.0 - abs(turn))}, ""
-
-    return angle
-
-
-def _wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Wanted] | None:
-    """What a reading is compared with, in what it is measured in itself; None where nothing is."""
-    kind = statement.givens[0].word
-    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens[1:]}
-    fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
-
-    def limits(env: Env, last: Point) -> Wanted:
-        numbers = {word: [v if isinstance(v, float) else v(env, last) for v in given[word]] for word in COMPARED & given.keys()}
-        if "wanted" not in numbers:
-            low, high = (numbers[word][0] if word in numbers else None for word in ("least", "most"))
-            value = low if low is not None else cast(float, high)
-            return Wanted(value, 0.0 if low is not None else -inf, inf if high is None else high - value)
-        value, *upto = numbers["wanted"]
-        if upto:
-            low, high = sorted((value, upto[0]))
-            return Wanted(low, 0.0, high - low)
-        if fit is not None:
-            try:
-                return Wanted(value, *fit_limits(fit.word.removeprefix("fit "), value, p.unit))
-            except Refused as refused:
-                raise Refused(refused.problem.at(fit.start, fit.end)) from None
-        match numbers.get("within"):
-            case [off]:
-                return Wanted(value, -abs(off), abs(off))
-            case [one, other]:
-                return Wanted(value, min(one, other), max(one, other))
-        return Wanted(value)
-
-    return limits if COMPARED & given.keys() else None
-
-
-OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",), "area": ("less",), "moments": ("less",)}
-"""The words that may follow what a kind of reading is of, before what it is compared with."""
-COMPARED = frozenset({"wanted", "within", "least", "most"})
-"""The words of what a reading is compared with; a fit stands behind the value wanted."""
-
-
-def compares(word: str) -> bool:
-    """Whether a given says what a reading is compared with."""
-    return word in COMPARED or word.startswith("fit ")
-
-
-def _extra(p: Planner, kind: str, number: Number) -> NumberPlan:
-    """A number in what the reading itself is measured in."""
-    quantity = QUANTITIES[kind]
-    value, written, unit = p.number(number), p.manner.unit, p.unit
-    if isinstance(value, float):
-        return in_unit(value, quantity, written, unit)
-    return lambda env, last: in_unit(value(env, last), quantity, written, unit)
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,88 @@
+"""Readings that are taken in a way of their own: along a figure, in a direction, at a place where figures cross."""
+
+from typing import cast
+
+from ...angles import unit_vector
+from ...figures import EndlessLine, Line, Point
+from ...measure.angle import running_at, turn_between
+from ...measure.closest import place_of
+from ...problem import refuse
+from ...shape.stretch import is_closed, part_of
+from ..chain import place_in
+from ..crossings import called
+from ..places import plan_thing
+from ..planner import Env, Planner
+from ..readings import Read, ReadPlan
+from ..tree import Given, Name, Number, Place, Portion, Statement
+from .cutting import longish, plan_cut
+from .given import by_word, needs, place_of_given
+
+Things = tuple[Place | Name | Portion, ...]
+OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",), "area": ("less",), "moments": ("less",)}
+"""The words that may follow what a kind of reading is of, before what it is compared with."""
+
+
+def plan_way(p: Planner, statement: Statement, of: Things) -> ReadPlan | None:
+    """A reading that is taken in a way of its own: along a figure, in a direction, at a place; None for all others."""
+    given = by_word(statement, ("from", "to", "along", "at"))
+    if not given:
+        return None
+    if "along" in given:
+        return _plan_along(p, of, given["along"])
+    if "at" in given:
+        return _plan_tangents(p, statement, of, given["at"])
+    if len(given) < 2:
+        raise needs(statement, *(f"{word} a place on it" for word in ("from", "to") if word not in given))
+    thing = plan_thing(p, of[0])
+    cuts = [plan_cut(p, statement, given[word]) for word in ("from", "to")]
+
+    def stretch(env: Env, last: Point) -> Read:
+        figure = longish(thing(env, last), "measure length", "it")
+        a, b = (cut(figure, env, last) for cut in cuts)
+        closed = is_closed(figure)
+        if not closed and (b.piece, b.along) < (a.piece, a.along):
+            a, b = b, a
+        part = part_of(figure, a, b)
+        length = part.length if part is not None else 0.0
+        whole = getattr(figure, "length", length)
+        return length, {"rest": whole - length} if closed else {}, ""
+
+    return stretch
+
+
+def _plan_along(p: Planner, of: Things, given: Given) -> ReadPlan:
+    """How far one place lies from another in a direction, or along a line; and how far beside that."""
+    way = given.arguments[0]
+    ends = [plan_thing(p, one) for one in of]
+    direction = called(p.direction(cast(Number, way))) if not isinstance(way, Name) else None
+    slot = p.slot(way) if isinstance(way, Name) else 0
+
+    def along(env: Env, last: Point) -> Read:
+        start, end = (place_of(thing(env, last)) for thing in ends)
+        if direction is not None:
+            turn = direction(env, last)
+        elif isinstance(env[slot], Line | EndlessLine):
+            turn = env[slot].direction
+        elif isinstance(env[slot], float):
+            turn = p.manner.direction_to_core(env[slot])
+        else:
+            raise refuse("no_line", word="along")
+        ux, uy = unit_vector(turn)
+        dx, dy = end.x - start.x, end.y - start.y
+        return dx * ux + dy * uy, {"beside": dy * ux - dx * uy}, ""
+
+    return along
+
+
+def _plan_tangents(p: Planner, statement: Statement, of: Things, given: Given) -> ReadPlan:
+    """The angle between two figures where they cross: that of their tangents there."""
+    place = place_in(p, statement, place_of_given(given))
+    things = [plan_thing(p, one) for one in of]
+
+    def angle(env: Env, last: Point) -> Read:
+        at = place(env, last)
+        one, other = (running_at(longish(thing(env, last), "measure angle", "it"), at) for thing in things)
+        turn = turn_between(*one, *other)
+        return abs(turn), {"turn": turn, "acute": min(abs(turn), 180.0 - abs(turn))}, ""
+
+    return angle
