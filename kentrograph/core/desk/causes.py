@@ -32,16 +32,17 @@ _MOST_DIGITS = 9
 
 @dataclass(frozen=True, slots=True)
 class Cause:
-    """A number that moves a reading: the step that it stands in, and where in its text.
+    """A number that moves a reading: the step that it stands in, where in its text, and in which given (``row``).
 
     ``slope`` is by how much the reading changes for each unit of the number. ``text`` is the step's text with which the reading
-    would be as it is wanted, ``becomes`` the number there; both empty where no value of it would do. ``slip`` says that it would
-    take one wrong digit, or two that changed places.
+    would be as it is wanted, ``becomes`` the number there; both empty where nothing is out, or no value of it would do. ``slip``
+    says that it would take one wrong digit, or two that changed places.
     """
 
     step: str
     typed: str
     start: int
+    row: str
     slope: float
     text: str = ""
     becomes: str = ""
@@ -70,7 +71,7 @@ def each_cause(book: Book, reading: str) -> Iterator[Cause]:
 
 
 def in_order(found: Iterable[Cause]) -> list[Cause]:
-    """What would take a slip of the hand first, then what would have to change least. What hardly moves the reading is left out."""
+    """What would take a slip of the hand first, then what would have to change least; without what hardly moves the reading."""
     every = list(found)
     most = max((abs(one.slope) for one in every), default=0.0)
     wanted = [one for one in every if abs(one.slope) >= LEAST_SHARE * most]
@@ -139,9 +140,11 @@ class _Trial:
         slope = moved / little
         if abs(moved) <= TOLERANCE.length(abs(value.value)) or not isfinite(slope):
             return None
-        becomes = self._solved(step, token, slope) if value.wanted is not None else ""
+        # What is right is not to be changed.
+        becomes = self._solved(step, token, slope) if verdict(value, self.book.header) == "out" else ""
         text = _put(step, token, becomes) if becomes else ""
-        return Cause(step.id, token.text, token.start, slope, text, becomes, bool(becomes) and _is_slip(token.text, becomes))
+        row = next((step.statement.text[g.start : g.end] for g in step.statement.givens if g.start <= token.start < g.end), "")
+        return Cause(step.id, token.text, token.start, row, slope, text, becomes, bool(becomes) and _is_slip(token.text, becomes))
 
     def _with(self, step: Step, text: str) -> Reading | None:
         """The reading as it would be with another text of a step; None where that cannot be drawn."""

@@ -69,6 +69,7 @@ class CauseView:
     statement: str
     typed: str
     start: int
+    row: str
     moves: str
     text: str
     becomes: str
@@ -201,6 +202,7 @@ def cause_views(book: Book, reading: str, found: Iterable[Cause]) -> Iterator[Ca
             statement=step.statement.text,
             typed=one.typed,
             start=one.start,
+            row=one.row,
             moves=moves,
             text=one.text,
             becomes=one.becomes,

@@ -752,6 +752,8 @@ export interface components {
             moves: string;
             /** Name */
             name: string;
+            /** Row */
+            row: string;
             shown: components["schemas"]["FigureView"] | null;
             /** Slip */
             slip: boolean;

@@ -7,6 +7,7 @@ import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
+import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { LooseEnds } from "./LooseEnds";
@@ -44,8 +45,8 @@ export function ChecksLeaf() {
         {readings.length === 0 && (
           <Flex color="quiet" align="baseline" px="4">
             <Text>Nothing is measured yet.</Text>
-            <Word color="snap" onClick={() => openLine.begin("measure distance")}>
-              Measure a distance
+            <Word color="snap" disabled={steps.length === 0} onClick={() => openLine.begin(READ)}>
+              Point and read
             </Word>
           </Flex>
         )}

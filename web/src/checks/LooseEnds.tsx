@@ -159,7 +159,7 @@ function Limit({ limit, unit }: { limit: number; unit: string }) {
           textAlign="right"
           aria-label={`Nearer than, in ${unit}; empty for the usual`}
           aria-invalid={wrong !== ""}
-          value={typed ?? String(limit)}
+          value={typed ?? String(Number(limit.toPrecision(4)))}
           onFocus={(e) => e.target.select()}
           onChange={(e) => setTyped(e.target.value)}
           onBlur={() => void take()}

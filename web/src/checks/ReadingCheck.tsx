@@ -135,7 +135,10 @@ function Causes({ step }: { step: Step }) {
             )}
             {cause.slip && <Text color="place">a slip of the hand?</Text>}
           </Flex>
-          <Text color="quiet">{cause.moves}</Text>
+          <Text color="quiet">
+            {cause.row !== "" && cause.row !== cause.typed && `${cause.row}: `}
+            {cause.moves}
+          </Text>
         </Box>
       ))}
       {!all && causes.length > FIRST && (
