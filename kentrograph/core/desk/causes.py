@@ -32,7 +32,7 @@ _MOST_DIGITS = 9
 
 @dataclass(frozen=True, slots=True)
 class Cause:
-    """A number that moves a reading: the step that it stands in, where in its text, and in which given (``row``).
+    """A number that moves a reading: the step that it stands in, in which given (``row``), and where in that.
 
     ``slope`` is by how much the reading changes for each unit of the number. ``text`` is the step's text with which the reading
     would be as it is wanted, ``becomes`` the number there; both empty where nothing is out, or no value of it would do. ``slip``
@@ -71,11 +71,11 @@ def each_cause(book: Book, reading: str) -> Iterator[Cause]:
 
 
 def in_order(found: Iterable[Cause]) -> list[Cause]:
-    """What would take a slip of the hand first, then what would have to change least; without what hardly moves the reading."""
+    """What would take a slip of the hand first, then what would have to change least, then what moves it most."""
     every = list(found)
     most = max((abs(one.slope) for one in every), default=0.0)
     wanted = [one for one in every if abs(one.slope) >= LEAST_SHARE * most]
-    return sorted(wanted, key=lambda one: (not one.becomes, not one.slip, _change(one)))
+    return sorted(wanted, key=lambda one: (not one.becomes, not one.slip, _change(one), -abs(one.slope)))
 
 
 def _change(cause: Cause) -> float:
@@ -143,8 +143,13 @@ class _Trial:
         # What is right is not to be changed.
         becomes = self._solved(step, token, slope) if verdict(value, self.book.header) == "out" else ""
         text = _put(step, token, becomes) if becomes else ""
-        row = next((step.statement.text[g.start : g.end] for g in step.statement.givens if g.start <= token.start < g.end), "")
-        return Cause(step.id, token.text, token.start, row, slope, text, becomes, bool(becomes) and _is_slip(token.text, becomes))
+        start, end = next(
+            ((g.start, g.end) for g in step.statement.givens if g.start <= token.start < g.end), (token.start, token.end)
+        )
+        row = step.statement.text[start:end]
+        return Cause(
+            step.id, token.text, token.start - start, row, slope, text, becomes, bool(becomes) and _is_slip(token.text, becomes)
+        )
 
     def _with(self, step: Step, text: str) -> Reading | None:
         """The reading as it would be with another text of a step; None where that cannot be drawn."""

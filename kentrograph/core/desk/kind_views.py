@@ -15,7 +15,7 @@ class KindView:
 
     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many
-    figures it begins with, of what is selected then.
+    figures it begins with, of what is selected then; ``rare`` ones stand on the tray only where there is room.
     """
 
     word: str
@@ -27,13 +27,14 @@ class KindView:
     endless: bool
     brush: bool
     takes: Literal["none", "one", "many"]
+    rare: bool = False
 
 
 def _group(kind: Kind) -> Literal["place", "shape", "carry"]:
     return "carry" if kind.group == "carry" else "shape" if kind.group == "shape" else "place"
 
 
-_OF_ONE = frozenset({"length", "radius", "area"})
+_OF_ONE = frozenset({"length", "radius", "area", "diameter", "moments", "box", "count", "closing"})
 """Readings of one figure."""
 
 
@@ -61,6 +62,7 @@ def kind_views() -> list[KindView]:
             False,
             False,
             "one" if word in _OF_ONE else "none",
+            one.rare,
         )
         for word, one in READINGS.items()
     ]

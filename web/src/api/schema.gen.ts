@@ -1321,7 +1321,7 @@ export interface components {
          *
          *     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
          *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many
-         *     figures it begins with, of what is selected then.
+         *     figures it begins with, of what is selected then; ``rare`` ones stand on the tray only where there is room.
          */
         KindView: {
             /** Brush */
@@ -1337,6 +1337,11 @@ export interface components {
              */
             group: "place" | "shape" | "carry" | "read";
             held: components["schemas"]["Held"] | null;
+            /**
+             * Rare
+             * @default false
+             */
+            rare: boolean;
             /**
              * Takes
              * @enum {string}

@@ -113,11 +113,26 @@ function Causes({ step }: { step: Step }) {
   if (causes.length === 0) return <Text color="quiet">No number that was typed moves it.</Text>;
   return (
     <Box as="ul" listStyleType="none" aria-label={`What ${step.name} hangs on`} fontSize="12px">
-      {causes.slice(0, all ? undefined : FIRST).map((cause) => (
-        <Box as="li" key={`${cause.step} ${cause.start}`} py="0.5">
-          <Flex align="baseline" gap="1.5" onPointerEnter={() => useInterface.setState({ pointed: cause.step })}>
-            <Word ml="-1.5" py="0" title={cause.statement} onClick={() => showStep({ id: cause.step })}>
-              <b>{cause.name}</b> {cause.typed}
+      {causes.slice(0, all ? undefined : FIRST).map((cause, n) => (
+        <Box as="li" key={`${n} ${cause.step} ${cause.row}`} py="0.5">
+          <Flex
+            wrap="wrap"
+            align="baseline"
+            columnGap="1.5"
+            onPointerEnter={() => useInterface.setState({ pointed: cause.step })}
+          >
+            <Word
+              ml="-1.5"
+              py="0"
+              textAlign="left"
+              whiteSpace="normal"
+              fontWeight={400}
+              title={cause.statement}
+              onClick={() => showStep({ id: cause.step })}
+            >
+              <b>{cause.name}</b> {cause.row.slice(0, cause.start)}
+              <b>{cause.typed}</b>
+              {cause.row.slice(cause.start + cause.typed.length)}
             </Word>
             {cause.becomes !== "" && (
               <Word
@@ -135,10 +150,7 @@ function Causes({ step }: { step: Step }) {
             )}
             {cause.slip && <Text color="place">a slip of the hand?</Text>}
           </Flex>
-          <Text color="quiet">
-            {cause.row !== "" && cause.row !== cause.typed && `${cause.row}: `}
-            {cause.moves}
-          </Text>
+          <Text color="quiet">{cause.moves}</Text>
         </Box>
       ))}
       {!all && causes.length > FIRST && (

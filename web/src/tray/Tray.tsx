@@ -20,6 +20,9 @@ const GROUPS: readonly (readonly [Group, string])[] = [
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
 const ROOMY = { base: "none", "2xl": "block" };
 
+/** What is rarely wanted is left to typing in a window narrower than usual. */
+const FROM_USUAL = { base: "none", xl: "block" };
+
 const Heading = chakra("button", {
   base: {
     fontWeight: 600,
@@ -45,12 +48,13 @@ function Kinds({ group }: { group: Group }) {
   const begun = useInterface((i) => i.draft?.kind);
   return kinds
     .filter((kind) => kind.group === group)
-    .map(({ word, title, explanation }) => (
+    .map(({ word, title, explanation, rare }) => (
       <Word
         key={word}
         px="1.5"
         py="1.5"
         flex="none"
+        display={rare ? FROM_USUAL : undefined}
         title={explanation}
         aria-pressed={begun === word}
         bg={begun === word ? "ink" : undefined}

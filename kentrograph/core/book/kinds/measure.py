@@ -43,11 +43,13 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
 
 @dataclass(frozen=True, slots=True)
 class ReadingKind:
-    """A kind of reading: its title on the tray, what it is, and what the ends of a drag are."""
+    """A kind of reading: its title on the tray, what it is, what the ends of a drag are; ``rare`` ones stand on the tray only
+    where there is room."""
 
     title: str
     explanation: str
     drag: Drag | None = None
+    rare: bool = False
 
 
 READINGS: dict[str, ReadingKind] = {
@@ -57,13 +59,13 @@ READINGS: dict[str, ReadingKind] = {
     "length": ReadingKind("Length", "of a line, an arc or an outline"),
     "radius": ReadingKind("Radius", "of a circle or an arc"),
     "area": ReadingKind("Area", "of what is closed, `less` its holes"),
-    "diameter": ReadingKind("Diameter", "of a circle or an arc"),
-    "across": ReadingKind("Across", "how far across one place lies from another, along the datum", Drag("", "")),
-    "up": ReadingKind("Up", "how far up one place lies from another", Drag("", "")),
-    "moments": ReadingKind("Moments", "second moments of area about the area centre, `less` those of holes"),
-    "box": ReadingKind("Box", "width and height of all that is named, along the datum"),
-    "count": ReadingKind("Count", "how many figures of the same kind and size there are; of a set, how many it has"),
-    "closing": ReadingKind("Closing", "by how much a path walked leg by leg misses its beginning"),
+    "diameter": ReadingKind("Diameter", "of a circle or an arc", rare=True),
+    "across": ReadingKind("Across", "how far across one place lies from another, along the datum", Drag("", ""), rare=True),
+    "up": ReadingKind("Up", "how far up one place lies from another", Drag("", ""), rare=True),
+    "moments": ReadingKind("Moments", "second moments of area about the area centre, `less` those of holes", rare=True),
+    "box": ReadingKind("Box", "width and height of all that is named, along the datum", rare=True),
+    "count": ReadingKind("Count", "how many figures of the same kind and size there are; of a set, how many it has", rare=True),
+    "closing": ReadingKind("Closing", "by how much a path walked leg by leg misses its beginning", rare=True),
     "gap": ReadingKind("Touch", "whether two figures touch, miss or cross, and by how much"),
 }
 
