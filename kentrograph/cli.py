@@ -10,9 +10,13 @@ from typing import Any
 
 from . import __version__, service
 from .core.desk.check_report import CheckReport, check_report
+from .core.language.messages import sentence
 from .core.language.report import problem_data, run_report
 from .core.language.script import Script, book_of, read_script
+from .core.problem import Refused
+from .core.sheet.page import Facts as SheetFacts
 from .exchange.check_page import VERDICTS, Facts, check_csv, check_html, picture_of
+from .exchange.export import FORMATS, as_csv, as_pdf, as_png
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -31,6 +35,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     check.add_argument("--csv", action="store_true", help="print one row for each thing that was checked")
     check.add_argument("--html", action="store_true", help="print a page that can be printed")
     check.add_argument("--limit", type=_length, metavar="LENGTH", help="how near is too near to be meant, in the drawing's unit")
+    export = commands.add_parser("export", help="hand a drawing over: its sheets as PDF or PNG, its setting-out tables as CSV")
+    export.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
+    export.add_argument("out", metavar="OUT", type=Path, help="what is written: its ending, pdf, png or csv, says what it is")
+    export.add_argument("--sheet", type=int, metavar="N", help="this sheet alone, counted from 1")
+    export.add_argument("--dots", type=_length, default=150.0, metavar="N", help="dots to the inch of a PNG (150)")
     prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
     serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
@@ -47,6 +56,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
         case "check":
             form = "json" if chosen.json else "csv" if chosen.csv else "html" if chosen.html else "plain"
             return check_file(chosen.file, form, chosen.limit)
+        case "export":
+            return export_file(chosen.file, chosen.out, chosen.sheet, chosen.dots)
         case "prepare":
             return service.prepare(chosen.demo)
         case "serve":
@@ -111,6 +122,40 @@ def check_file(name: str, form: str, limit: float | None) -> int:
     for one in unread:
         print(f"line {one['line']}, column {one['column']}: {one['message']}", file=sys.stderr)
     return 0 if report.good and not unread else 1
+
+
+def export_file(name: str, out: Path, sheet: int | None, dots: float) -> int:
+    """Writes a drawing in an open format: 0 when all of it is there, 1 when some of it waits, 2 when nothing could be written."""
+    form = out.suffix.lower().removeprefix(".")
+    if form not in FORMATS:
+        print(f"kentrograph: {out.name} says no format: let it end with .{', .'.join(FORMATS)}", file=sys.stderr)
+        return 2
+    script = read_file(name)
+    if script is None:
+        return 2
+    book = book_of(script)
+    facts = SheetFacts(
+        title="" if name == "-" else Path(name).stem.replace("-", " ").capitalize(), date=f"{date.today():%Y-%m-%d}"
+    )
+    try:
+        match form:
+            case "pdf":
+                made = as_pdf(book, facts, sheet)
+            case "png":
+                made = as_png(book, facts, sheet or 1, dots)
+            case _:
+                made = as_csv(book).encode()
+        out.write_bytes(made)
+    except Refused as refused:
+        print(f"kentrograph: {sentence(refused.problem)}", file=sys.stderr)
+        return 2
+    except OSError as error:
+        print(f"kentrograph: cannot write {out}: {error.strerror or error}", file=sys.stderr)
+        return 2
+    problems = run_report(script, book)["problems"]
+    for one in problems:
+        print(f"line {one['line']}, column {one['column']}: {one['message']}", file=sys.stderr)
+    return 1 if problems else 0
 
 
 def _print_check(report: CheckReport) -> None:

@@ -59,6 +59,18 @@ def python_and_node(tests: bool) -> None:
         tasks = [pool.submit(python_packages, tests), pool.submit(front_end)]
         for task in tasks:
             task.result()
+    lettering()
+
+
+def lettering() -> None:
+    """The fonts of sheets, made from those of the front end."""
+    wanted = digest([ROOT / "tools" / "fonts.py", WEB / "package-lock.json", ROOT / "requirements" / "base.txt"])
+    stamp = ROOT / "kentrograph" / "exchange" / "fonts" / ".stamp"
+    if stamp.is_file() and stamp.read_text() == wanted:
+        return
+    with doing("making the lettering of sheets"):
+        logged([str(VENV / "bin" / "python"), str(ROOT / "tools" / "fonts.py")], "fonts")
+        stamp.write_text(wanted)
 
 
 def python_packages(tests: bool) -> None:

@@ -3,6 +3,7 @@ clauses of its implementation notes (appendix F.6) are followed. y is turned ove
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from math import pi
 from typing import assert_never
 from xml.sax.saxutils import escape
 
@@ -64,6 +65,30 @@ def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
             return "\n".join(_element(Styled(member, one.colour, one.width), frame) for member in members)
         case _:
             assert_never(one.figure)
+
+
+def path_of(figure: Figure) -> str:
+    """A figure as path data: whole circles and ellipses in two halves; nothing of a point, or of a line without ends."""
+    match figure:
+        case Line() | Arc():
+            return f"M{_xy(figure.start)}{_onward(figure)}"
+        case Ellipse() if not figure.whole:
+            return f"M{_xy(figure.start)}{_onward(figure)}"
+        case Circle(c, r):
+            return (
+                f"M{_xy(Point(c.x + r, c.y))}" + "".join(f"a{_n(r)} {_n(r)} 0 1 0 {_n(s * 2.0 * r)} 0" for s in (-1.0, 1.0)) + "Z"
+            )
+        case Ellipse(_, a, b, turn):
+            half = f"A{_n(a)} {_n(b)} {_n(-turn)} 0 0"
+            return f"M{_xy(figure.at(0.0))}{half} {_xy(figure.at(pi))}{half} {_xy(figure.at(0.0))}Z"
+        case Outline(pieces, closed):
+            return f"M{_xy(pieces[0].start)}" + "".join(map(_onward, pieces)) + ("Z" if closed else "")
+        case FigureSet(members):
+            return "".join(map(path_of, members))
+        case Point() | EndlessLine():
+            return ""
+        case _:
+            assert_never(figure)
 
 
 def _onward(piece: Line | Arc | Ellipse) -> str:

@@ -49,11 +49,13 @@ NOT_OFFERED = re.compile(
     r"^(at|from|on|of|along|past|x|y|end|start|first|second|third|fourth|segment|sector|N|S|E|W|middle|axis|less)$"
 )
 """Words that join or count: they stand in the form of what was offered before them, or in an ending of it."""
+QUOTED = re.compile(r'"[^"]*"')
 WORDS = [
     (text, match.start(), match[0])
     for kind in ALL.values()
     for text, _ in kind.examples
-    for match in re.finditer(r"[A-Za-z_]\w*", text)
+    # What stands in quotation marks is the drafter's own.
+    for match in re.finditer(r"[A-Za-z_]\w*", QUOTED.sub(lambda own: " " * len(own[0]), text))
     if not NOT_OFFERED.match(match[0]) and text[match.start() - 1 : match.start()] != "."
 ]
 

@@ -24,7 +24,7 @@ from kentrograph.server.socket_schemas import known_draft
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
     "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
-    "book", "snap", "checks", "language", "desk",
+    "book", "snap", "checks", "language", "sheet", "desk",
 ]  # fmt: skip
 
 
@@ -123,6 +123,8 @@ def test_every_kind_of_problem_has_a_sentence() -> None:
     raised: set[str] = set()
     for file in (ROOT / "core").rglob("*.py"):
         raised.update(re.findall(r"(?:refuse|Problem)\(\s*\"(\w+)\"", file.read_text(encoding="utf-8")))
+    for file in (ROOT / "exchange").rglob("*.py"):
+        raised.update(re.findall(r'refuse\("(\w+)"', file.read_text(encoding="utf-8")))
     raised |= set(re.findall(r'refuse\("(\w+)"\)', (ROOT / "store" / "changes.py").read_text(encoding="utf-8")))
     assert raised <= set(SENTENCES), raised - set(SENTENCES)
     assert set(SENTENCES) <= raised, f"sentences that nothing says: {set(SENTENCES) - raised}"

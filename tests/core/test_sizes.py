@@ -42,7 +42,7 @@ ALL = [
     text
     for kind, examples in EXAMPLES.items()
     for text, _ in examples
-    if kind != "measure" and not KINDS[kind].shapes and not any(word in text for word in _LEFT)
+    if kind != "measure" and KINDS[kind].group != "paper" and not KINDS[kind].shapes and not any(word in text for word in _LEFT)
 ]
 
 

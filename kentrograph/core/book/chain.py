@@ -12,7 +12,7 @@ from ..figures import Point
 from ..problem import Refused
 from .places import offset_of, plan_place, plan_thing
 from .planner import Env, NumberPlan, Planner, as_function
-from .tree import PLACES, Argument, Coordinates, Given, Name, Number, Place, Polar, Portion, Statement, SymbolBody
+from .tree import PLACES, Argument, Coordinates, Given, Name, Number, Place, Polar, Portion, Statement, SymbolBody, Words
 
 ArgumentPlan = Callable[[Env, Point], Any]
 
@@ -68,7 +68,7 @@ def argument_plan(p: Planner, word: str, argument: Argument) -> ArgumentPlan:
         return as_function(plan_place(p, argument))
     if isinstance(argument, Name | Portion):
         return plan_thing(p, argument)
-    if isinstance(argument, SymbolBody):
+    if isinstance(argument, SymbolBody | Words):
         return lambda env, last: argument
     plan = number_plan(p, word, argument)
     return (lambda env, last: plan) if isinstance(plan, float) else plan

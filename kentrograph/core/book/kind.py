@@ -15,15 +15,17 @@ Takes = Literal[
     "place", "stop", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures",
     "distance from",
     "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "copies", "steps",
+    "things", "way", "compared", "unit", "words", "two words", "scale", "spot", "choice",
     "nothing",
 ]  # fmt: skip
 """What follows the word of a given."""
 
 QUANTITIES: dict[Takes, Quantity] = {
     "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
-    "cut": "length",
-    "copies": "count", "steps": "offset",
-    "direction": "direction", "turn": "turn", "turns": "turn", "factor": "factor", "count": "count", "axis": "count",
+    "cut": "length", "compared": "length",
+    "way": "direction", "copies": "count", "steps": "offset",
+    "direction": "direction", "turn": "turn", "turns": "turn",
+    "factor": "factor", "scale": "factor", "count": "count", "axis": "count", "spot": "count",
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
 
@@ -44,6 +46,8 @@ class GivenKind:
     repeats: bool = False
     sides: tuple[str, ...] = ()
     blamed: tuple[str, ...] = ()
+    choices: tuple[str, ...] = ()
+    """The words of which one is said, with the given's own in front or without."""
     straight: bool = False
     """Whether of all figures only a line will do."""
 
@@ -132,7 +136,7 @@ class Kind:
     """
 
     word: str
-    group: Literal["place", "shape", "carry", "read", "number", "block"]
+    group: Literal["place", "shape", "carry", "read", "paper", "number", "block"]
     explanation: str
     plan: Callable[[Planner, Statement], Plan]
     letter: str

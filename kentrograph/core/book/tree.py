@@ -284,6 +284,13 @@ class Portion:
     name: Name
 
 
+@dataclass(frozen=True, slots=True)
+class Words:
+    """Words of a person's own, which stand on paper as they are: those of a note, a title."""
+
+    text: str
+
+
 class SymbolBody(ABC):
     """The lines of a symbol: a small book of its own, which the language reads."""
 
@@ -295,7 +302,7 @@ class SymbolBody(ABC):
 
 # Statements -------------------------------------------------------------------------------------------
 
-Argument = Number | Place | Name | Portion | SymbolBody
+Argument = Number | Place | Name | Portion | Words | SymbolBody
 
 
 @dataclass(frozen=True, slots=True)

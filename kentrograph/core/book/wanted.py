@@ -19,6 +19,8 @@ class Wanted:
     value: float
     low: float = -inf
     high: float = inf
+    fit: str = ""
+    """The fit of the trade from which the limits come, where they do."""
 
     @property
     def limited(self) -> bool:

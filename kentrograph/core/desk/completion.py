@@ -112,18 +112,30 @@ def _after(book: Book, before: str, at: int, partial: str) -> list[Completion]:
     if statement.kind == "point" and not statement.givens:
         # A point's place needs no word in front of it.
         return [*_givens(statement), *_wanted(book, "a place", at, partial)]
-    return [*_sides(book, statement, at), *_more(book, statement, at, partial), *_givens(statement)]
+    more, givens = _more(book, statement, at, partial), _givens(statement)
+    if _measures(statement) and statement.operands:
+        # Something is given already: what is to be said of it comes first.
+        more, givens = givens, more
+    return [*_sides(book, statement, at), *more, *givens]
+
+
+def _measures(statement: Statement) -> bool:
+    """Whether a kind begins with a list of places and figures."""
+    first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
+    return bool(first) and first[0].takes == "things"
 
 
 def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Completion]:
     """Further names for a given that takes several: ``touching C1 C2``, ``through P1 P2``, ``move C1 C2``."""
     given = _last_given(statement)
+    first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
+    if _measures(statement) and (given is None or given.takes in ("things", "nothing")):
+        return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
     if statement.kind == "measure":
         last = statement.givens[-1] if statement.givens else None
         more = last is not None and (last.word == "less" or len(last.arguments) < max(COUNTS.get(last.word, (0,))))
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if more else []
     if given is None:
-        first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
         if not any(g.word == "figures" for g in first):
             return []
         corner = [Completion("corner", PLACE_WORDS["corner"])] if KINDS[statement.kind].edges and statement.kind != "ink" else []
@@ -208,13 +220,17 @@ def _givens(statement: Statement) -> list[Completion]:
         if last is not None and last.word == "wanted":
             found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
         return found
-    return list(complete_given(statement.kind, statement, ""))
+    found = list(complete_given(statement.kind, statement, "", None))
+    last = statement.givens[-1] if statement.givens else None
+    if last is not None and last.word == "wanted":
+        found += [Completion("within", "how far it may be off"), *(Completion(fit, "a fit, with any grade") for fit in _FITS)]
+    return found
 
 
 _FITS = ("H7", "H11", "js7", "h6", "g6", "f7", "n6", "p6")
 
 
-def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[Completion, ...]:
+def complete_given(kind: str, statement: Statement | None, typed: str, most: int | None = MOST) -> tuple[Completion, ...]:
     """Givens of a kind that are not stated yet and go on as typed."""
     spec = KINDS.get(kind)
     if spec is None:
@@ -231,4 +247,5 @@ def complete_given(kind: str, statement: Statement | None, typed: str) -> tuple[
         and (g.repeats or g.word not in has)
         and g.word.startswith(words[0])
     ]
-    return tuple(found[:MOST])
+    found += [Completion(choice, g.explanation) for g in spec.givens for choice in g.choices if g.word not in has]
+    return tuple(one for one in found if one.word.startswith(words[0]))[:most]

@@ -8,12 +8,12 @@ from typing import Any, assert_never
 
 from ..book.book import Book
 from ..book.step import Step
-from ..book.values import Drawn, Mark, Reading, Untouchable
+from ..book.values import Drawn, Mark, OnPaper, Reading, Untouchable
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..language import display
 from ..problem import Problem, Refused
 from ..units import plain
-from . import display
 from .draft import Draft
 from .intents import mended
 from .interpretation import given_texts
@@ -168,7 +168,7 @@ def _plainly(book: Book, step: Step, value: Drawn, given: str, word: str) -> Way
             way = f"direction {plain(hand.writing.direction_from_core(figure.direction), 12)}"
             length = f"length {plain(figure.length, 12)}{hand.suffix}"
             rows = [f"from {place(start)}", *([given, length] if word == "direction" else [way, given])]
-        case Point() | EndlessLine() | Ellipse() | Outline() | FigureSet() | Reading() | Mark() | float():
+        case Point() | EndlessLine() | Ellipse() | Outline() | FigureSet() | Reading() | Mark() | OnPaper() | float():
             # These are restated given by given.
             return None
         case _:

@@ -2,8 +2,14 @@
 
 from dataclasses import dataclass
 
+from ..book.kinds import FIGURES
+
 READING = "read"
 """The kind of a draft with which one reads by pointing: it writes readings, and is none itself."""
+
+
+_LISTS = frozenset(kind.word for kind in FIGURES.values() if kind.givens and kind.givens[0].takes == "things")
+"""Kinds that begin with a list of places: what stands in two rows is not to be read as one."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,6 +50,6 @@ class Draft:
         at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
         before = [r for r in (*self.rows[:at], row) if r]
         after = [r for r in self.rows[at:] if r]
-        joint = "; " if self.kind.startswith("measure") else " "
+        joint = "; " if self.kind.startswith("measure") or self.kind in _LISTS else " "
         head = f"{self.kind} {joint.join(before)}".strip()
         return (joint.join([head, *after]) if before else f"{self.kind} {joint.join(after)}".strip()), len(head)

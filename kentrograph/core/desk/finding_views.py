@@ -12,11 +12,11 @@ from ..book.values import Drawn
 from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..figures import Outline, Point
+from ..language import display
 from ..language.report import FigureData
 from ..problem import Refused
 from ..snap.away import edge_at
 from ..units import plain
-from . import display
 from .causes import Cause
 from .handles.fitting import text_of
 from .handles.handle import number_of

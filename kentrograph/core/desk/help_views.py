@@ -30,7 +30,7 @@ class HelpKind:
 
     word: str
     title: str
-    group: Literal["place", "shape", "carry", "read", "number", "block"]
+    group: Literal["place", "shape", "carry", "read", "paper", "number", "block"]
     explanation: str
     first: str
     givens: list[HelpGiven]

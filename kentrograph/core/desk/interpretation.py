@@ -23,12 +23,13 @@ from ..book.tree import (
     Portion,
     Statement,
     SymbolBody,
+    Words,
 )
 from ..figures import EndlessLine, Line, Point
+from ..language import display
 from ..language.vocabulary import KINDS, SHORT
 from ..problem import Problem, Refused, refuse
 from ..units import plain
-from . import display
 
 _SHARED = frozenset({"touching", "through", "at"})
 _PAIRS = frozenset(g.word for kind in KINDS.values() for g in kind.givens if g.takes == "pair")
@@ -142,7 +143,7 @@ def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: 
     """A value in words; nothing where the text says the same already, or names a figure."""
     header = book.header
     match argument:
-        case Name() | Portion() | Plain() | Bearing() | SymbolBody():
+        case Name() | Portion() | Plain() | Bearing() | SymbolBody() | Words():
             return ""
         case Coordinates(x, y) if _literal(x) and _literal(y):
             return ""

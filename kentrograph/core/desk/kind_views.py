@@ -20,7 +20,7 @@ class KindView:
 
     word: str
     title: str
-    group: Literal["place", "shape", "carry", "read"]
+    group: Literal["place", "shape", "carry", "read", "paper"]
     explanation: str
     drag: Drag | None
     held: Held | None
@@ -30,8 +30,8 @@ class KindView:
     rare: bool = False
 
 
-def _group(kind: Kind) -> Literal["place", "shape", "carry"]:
-    return "carry" if kind.group == "carry" else "shape" if kind.group == "shape" else "place"
+def _group(kind: Kind) -> Literal["place", "shape", "carry", "paper"]:
+    return kind.group if kind.group in ("shape", "carry", "paper") else "place"
 
 
 _OF_ONE = frozenset({"length", "radius", "area", "diameter", "moments", "box", "count", "closing"})

@@ -9,9 +9,9 @@ from ..book.manner import Header
 from ..book.values import Drawn, Reading
 from ..construct.solution import Solution
 from ..figures import Point
+from ..language import display
 from ..language.report import figure_data
 from ..language.vocabulary import KINDS
-from . import display
 from .afterwards import going_on
 from .draft import Draft
 from .handles import Handle
@@ -19,7 +19,7 @@ from .interpretation import given_texts, given_values
 from .open_line import OpenLine
 from .pointing import OF_FIGURE, Pointed, Pointer, last_of_draft, leaving, passed_over, places_passed, turning_about
 from .view_types import EnterView, HandleView, LineView, LiveView, ProblemView, Row, SolutionView, TagView
-from .views import box_around, problem_view, reading_words, together
+from .views import box_around, previewed, problem_view, reading_words
 
 MOST_SOLUTIONS = 64
 
@@ -41,7 +41,7 @@ def line_of(
     value = shown.value if isinstance(shown.value, Drawn) else None
     drawn = value.figure if value else None
     results = value.results if value else ()
-    preview = together(results)
+    preview = previewed(book, value, shown.step) if value is not None else None
     target = _target(drawn, None if line.row else pointed)
     about = turning_about(book, draft, index)
     return LineView(
@@ -53,7 +53,7 @@ def line_of(
         value=rows[-1].value if rows and line.row else "",
         enter=enter_of(line),
         preview=preview,
-        box=box_around(results) if preview is not None else None,
+        box=box_around(results) if preview is not None and preview["kind"] != "paper" else None,
         solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
         taken=value.taken if value else 0,
         note=value.note if value else "",

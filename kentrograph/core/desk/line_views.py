@@ -7,6 +7,7 @@ from ..book.edits import Replace
 from ..language.messages import sentence
 from ..language.report import figure_data
 from ..problem import Problem, Refused
+from ..sheet.at_table import annotation_at
 from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
@@ -17,6 +18,7 @@ from .line_parts import enter_of, handles_of, line_of
 from .open_line import OpenLine, before_kind, draft_of, read_mend, read_open_line
 from .picks import Shown, under_pointer
 from .pointing import (
+    Pointed,
     Pointer,
     exactly_at,
     later_place,
@@ -34,8 +36,9 @@ from .view_types import (
     FollowView,
     LineView,
     PullView,
+    TagView,
 )
-from .views import problem_view, reading_words, together
+from .views import previewed, problem_view, reading_words
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,7 +89,7 @@ def _looked(book: Book, at: Looked) -> LineView:
     shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
     line = line_of(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
     if at.draft is None and not at.text and line.tag is not None and read.pointed is not None:
-        line = replace(line, tag=replace(line.tag, told=told(book, read.pointed)))
+        line = replace(line, tag=_seen_there(book, line.tag, read.pointed, at.pointer))
     return replace(
         line,
         handles=handles_of(shown),
@@ -96,6 +99,15 @@ def _looked(book: Book, at: Looked) -> LineView:
         beside=read.beside or None,
         unfit=_unfit(read),
     )
+
+
+def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | None) -> TagView:
+    """The tag while nothing is written: the measures of the figure there or, where there is none, what stands there on paper."""
+    id = annotation_at(book, pointer.x, pointer.y, pointer.reach / 2.0) if tag.figure is None and pointer is not None else None
+    if id is None:
+        return replace(tag, told=told(book, pointed))
+    step = book.steps[id]
+    return replace(tag, words=step.name, figure=id, of_figure=True, told=(step.statement.text,))
 
 
 def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
@@ -260,5 +272,6 @@ def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[FollowV
         if isinstance(value, Problem):
             found.append(FollowView(one, None, problem_view(after, value, after.position(one))))
         else:
-            found.append(FollowView(one, together(value.results), None))
+            # On what stands where: laid out anew only once it is written.
+            found.append(FollowView(one, previewed(book, value, after.steps[one], one), None))
     return found

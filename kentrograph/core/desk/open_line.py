@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..book.book import Book
+from ..book.kinds.dimension import WAYS
 from ..book.manner import Header
 from ..book.step import Step
 from ..book.tree import Name, Statement
@@ -278,6 +279,9 @@ def finished(kind: str, step: Step | None) -> bool:
     """Whether nothing more is to be said once the figure can be drawn: Enter then writes it at once."""
     if step is None:
         return False
+    if kind in KINDS and KINDS[kind].givens[0].takes == "things":
+        # Of a list of places and figures more can be named; an empty row says that there are no more.
+        return bool(step.statement.givens) and step.statement.givens[-1].word not in ("figures", *WAYS)
     if kind in KINDS and KINDS[kind].endless:
         return bool(step.statement.givens) and step.statement.givens[-1].word == "close"
     return True

@@ -2,9 +2,11 @@
 
 from math import atan2, degrees, hypot, inf
 
+from ..angles import unit_vector
 from ..book.book import Book
 from ..book.kind import Kind
 from ..book.kinds import FIGURES
+from ..book.on_paper import Dimension
 from ..book.tree import Statement
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
@@ -91,6 +93,8 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
         case "outline":
             # What is out of sight closes nothing in.
             return [f"{place} ink"] if pointer.snapping.ink_only else [place]
+        case "dimension":
+            return _dimension(book, draft, statement, pointed, place, name, pointer, index)
         case "place" if "at" in has:
             return _turned(book, draft, has, pointed, pointer, index)
         case _:
@@ -98,6 +102,45 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
             if kind.givens[0].word == "figures":
                 return _of_figures(kind, has, pointed, place, figure, name)
             return [place, *([on] if not pointed.special and on else [])]
+
+
+def _dimension(
+    book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, place: str, name: str, pointer: Pointer, index: int
+) -> list[str]:
+    """What is measured, as long as too little is; then where its line runs, which also says whether it is level or plumb."""
+    if statement is not None and any(given.word == "at" for given in statement.givens):
+        return []
+    thing = [place, *([name] if name else [])] if pointed.special else [name] if name else []
+    count = len(statement.givens) if statement is not None else 0
+    value = stands(book, draft, index).value
+    dimension = value.figure if isinstance(value, Drawn) else None
+    if not isinstance(dimension, Dimension):
+        return thing
+    here = plain_position(book, pointer)[0]
+    said = statement is not None and any(given.word != "figures" for given in statement.givens)
+    put = [f"at {here}"] if said else [f"{way}at {here}" for way in ways_put(book, dimension, pointer)]
+    # The second place comes before where the first one's coordinates would stand; then the line is put before a third is named.
+    return [*thing, *put] if count < 2 and thing else [*put, *thing]
+
+
+def ways_put(book: Book, dimension: Dimension, pointer: Pointer) -> list[str]:
+    """How a straight dimension between two places is measured when its line runs through the pointer: across where that is above
+    or below them, up where it is beside them, else as they lie; likeliest first."""
+    if dimension.form != "straight" or len(dimension.places) != 2 or dimension.readings[0].kind != "distance":
+        return [""]
+    turn = book.writing.datum.turn
+    ux, uy = unit_vector(turn)
+    a, b = dimension.places
+    at = [(p.x * ux + p.y * uy, p.y * ux - p.x * uy) for p in (a, b, Point(pointer.x, pointer.y))]
+    (ax, ay), (bx, by), (x, y) = at
+    if ax == bx or ay == by:
+        return [""]
+    within_x, within_y = min(ax, bx) <= x <= max(ax, bx), min(ay, by) <= y <= max(ay, by)
+    if within_x and not within_y:
+        return ["across ", "", "up "]
+    if within_y and not within_x:
+        return ["up ", "", "across "]
+    return ["", "across ", "up "]
 
 
 def _of_figures(kind: Kind, has: set[str], pointed: Pointed, place: str, figure: object, name: str) -> list[str]:

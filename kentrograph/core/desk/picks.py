@@ -139,7 +139,12 @@ def _may_go_on(line: OpenLine) -> bool:
     if line.do != "write" or line.step is None or line.draft is None:
         return False
     statement = line.step.statement
-    return {g.word for g in statement.givens} == {"figures"} and FIGURES[line.draft.kind].givens[0].repeats
+    kind = FIGURES.get(line.draft.kind)
+    if kind is None:
+        return False
+    if kind.givens[0].takes == "things":
+        return not any(g.word in ("at", "from") for g in statement.givens)
+    return {g.word for g in statement.givens} == {"figures"} and kind.givens[0].repeats
 
 
 def _where_it_ends(line: OpenLine, place: Pointed) -> Pointed:

@@ -6,11 +6,11 @@ from ..book.book import Book
 from ..book.caches import Kept
 from ..book.manner import Header
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..language import display
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..shape.corners import inner_angle
 from ..snap.away import edge_at
-from . import display
 from .pointing import Pointed
 
 

@@ -5,9 +5,9 @@ from math import fsum
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Name
+from ..language import display
 from ..measure.traverse import inner_angles, legs_of
 from ..problem import Refused
-from . import display
 
 HEADS = ["leg", "length", "direction", "angle", "across", "up"]
 

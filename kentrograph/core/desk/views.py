@@ -12,17 +12,19 @@ from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Reading, Untouchable, Value
+from ..book.values import Drawn, OnPaper, Reading, Untouchable, Value
 from ..book.wanted import Wanted
 from ..checks.verdict import verdict
 from ..figures import Arc, Circle, Line
 from ..figures.box import empty_box, stretch
+from ..language import display
 from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
 from ..problem import Problem
+from ..sheet.at_table import paper_data, preview_data
+from ..sheet.of_book import Annotation
 from ..tolerance import TOLERANCE
 from ..units import plain
-from . import display
 from .derived import values_of, ways_to_state
 from .intents import beside_of, helped
 from .interpretation import given_texts, given_values, named
@@ -73,7 +75,7 @@ def step_view(book: Book, id: str) -> StepView:
         text=step.statement.text,
         rows=rows,
         uses=[n.text for n in step.statement.uses],
-        figure=next((_boxed(figure) for one, _, figure in shown if one == id), None),
+        figure=_on_paper(book, id, drawn) or next((_boxed(figure) for one, _, figure in shown if one == id), None),
         called=book.name_of(id),
         further=[
             FurtherView(one, name, figure_data(figure)["kind"], pen_of(book, one), _boxed(figure))
@@ -86,6 +88,11 @@ def step_view(book: Book, id: str) -> StepView:
         beside=beside_of(step),
         residual=residual_view(value, book),
     )
+
+
+def _on_paper(book: Book, id: str, drawn: object) -> FigureData | None:
+    """What stands on the drawing of a step; nothing of what stands on a sheet, or is hidden."""
+    return paper_data(book, id) if isinstance(drawn, Annotation) and not book.steps[id].hidden else None
 
 
 def residual_view(value: Value, book: Book) -> ResidualView | None:
@@ -147,6 +154,14 @@ def folded(rows: list[Row]) -> list[Row]:
 
 def _boxed(figure: Any) -> FigureData:
     return {**figure_data(figure), "box": box_around([figure])}
+
+
+def previewed(book: Book, drawn: Drawn, step: Step | None, id: str = "") -> FigureData | None:
+    """What a step would draw, as one thing to show; what stands on paper lies clear of what stands there. ``id`` is the step
+    whose place it takes."""
+    if isinstance(drawn.figure, OnPaper):
+        return preview_data(book, drawn.figure, step.name if step is not None else "", id)
+    return together(drawn.results)
 
 
 def together(figures: Sequence[Any]) -> FigureData | None:

@@ -4,12 +4,27 @@ from collections.abc import Callable
 from typing import NoReturn
 
 from ..book.kind import GivenKind, Kind
-from ..book.tree import PLACES, Argument, Coordinates, Given, Name, Named, NamedPlace, OnAt, Place, Plain, Polar
+from ..book.tree import (
+    PLACES,
+    Argument,
+    Coordinates,
+    Given,
+    Name,
+    Named,
+    NamedPlace,
+    OnAt,
+    Place,
+    Plain,
+    Polar,
+)
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
+from .lists import at_thing, goes_on, things
 from .numbers import direction, number
+from .paper_givens import choice, scale, two_words, way, words
 from .places import place, place_or_number, sides, thing
-from .vocabulary import CHOOSERS, PLACE_WORDS, SHORT, SIDES
+from .readings import compared, shown_in
+from .vocabulary import CHOOSERS, SHORT, SIDES
 
 _ALIASES = {"center": "centre"}
 
@@ -25,13 +40,20 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
         if word in CHOOSERS:
             return [_chooser(c)]
         spec = kind.given(word)
-        if spec is not None and spec.word == word and spec.written:
+        if spec is not None and spec.word == word and spec.written and not _is_name_here(c, kind):
             if kind.word == "point":
                 return [_point_given(c, spec)]
+            if spec.takes in ("compared", "unit"):
+                return compared(c, number) if spec.takes == "compared" else shown_in(c, "")
             c.advance()
             return READERS[spec.takes](c, spec, token.start)
+    chosen = next((g for g in kind.givens if token.kind == "word" and token.text in g.choices), None)
+    if chosen is not None:
+        return choice(c, chosen, token.start)
     if kind.word == "point":
         return [_bare_point(c)]
+    if kind.givens and kind.givens[0].takes == "things" and (token.kind == "num" or at_thing(c)):
+        return things(c, kind)
     if _at_copies(c, kind):
         return _copies(c, kind.givens[1], token.start)
     if kind.givens and kind.givens[0].word == "figures" and (c.at_name() or _at_corner(c, kind)):
@@ -64,7 +86,8 @@ def _no_such_given(c: Cursor, kind: Kind) -> NoReturn:
             "unknown_given", token.start, token.end,
             kind=kind.word, found=c.text[token.start : token.end], expected=words, nearest=nearest_words(token.text, words),
         )  # fmt: skip
-    c.fail(*words)
+    things_first = bool(kind.givens) and kind.givens[0].takes == "things"
+    c.fail(*(["a place or a figure"] if things_first else []), *words)
 
 
 def _given(c: Cursor, word: str, start: int, *arguments: Argument) -> Given:
@@ -188,7 +211,7 @@ def _figures(
 ) -> list[Given]:
     """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``. ``whole`` refuses edges."""
     givens: list[Given] = []
-    while not givens or (not c.at_size() and _goes_on(c) and not (copies and (_at_copies(c, copies) or _at_given(c, copies)))):
+    while not givens or (not c.at_size() and goes_on(c) and not (copies and (_at_copies(c, copies) or _at_given(c, copies)))):
         c.take_op(";")
         start = start if not givens else c.tok.start
         if whole and c.at_edge():
@@ -211,10 +234,9 @@ def _at_given(c: Cursor, kind: Kind) -> bool:
     return c.tok.kind == "word" and any(g.word == c.tok.text for g in kind.givens if g.written)
 
 
-def _goes_on(c: Cursor) -> bool:
-    """Whether a list of figures has another one."""
-    of = c.at_word(*PLACE_WORDS) and c.peek().text == "of"
-    return of or c.at_op(";", "(") or c.at_name()
+def _is_name_here(c: Cursor, kind: Kind) -> bool:
+    """Whether a word of the kind that figures may bear as a name, too, is one here: where an equals sign or a dot says so."""
+    return c.peek().text == "." and kind.givens[0].takes == "things"
 
 
 def _thing(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
@@ -345,6 +367,15 @@ READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
     "cut": _cut,
     "copies": _copies,
     "steps": _steps,
+    "things": _thing,
+    "way": way,
+    "compared": _none,
+    "unit": _none,
+    "words": words,
+    "two words": two_words,
+    "choice": choice,
+    "scale": scale,
+    "spot": _size,
     "nothing": _none,
 }
 """How what a given takes is read."""

@@ -21,13 +21,15 @@ _BLANK = re.compile(r"\s*(?:\#.*)?\Z", re.DOTALL)
 _SAME = {
     "\u2212": "-", "\u2032": "'", "\u2033": '"', "\u2019": "'", "\u201d": '"', "\u00d8": "\u2300", "\u00f8": "\u2300",
 }  # fmt: skip
+_QUOTED = re.compile(r'["\u201c\u201d]((?:[^"\u201d\u201c]|"")*)["\u201d]')
+"""Words of a person's own, in quotation marks; a mark within is written twice."""
 _GLUED = re.compile(r"([A-Za-z])([0-9]+(?:\.(?!\.)[0-9]*)?|\.[0-9]+)")
 
 
 class Token(NamedTuple):
-    """A number, a word, a mark, or the end; ``text`` of a word is in small letters."""
+    """A number, a word, a mark, words in quotation marks, or the end; ``text`` of a word is in small letters."""
 
-    kind: Literal["num", "word", "op", "end"]
+    kind: Literal["num", "word", "op", "quoted", "end"]
     text: str
     start: int
     end: int
@@ -62,6 +64,11 @@ def tokens_of(text: str) -> list[Token]:
     position = 0
     match = _TOKEN.match
     while True:
+        quoted = _quoted(text, position, found) if found else None
+        if quoted is not None:
+            found.append(quoted)
+            position = quoted.end
+            continue
         m = match(text, position)
         if m is None:
             break
@@ -80,3 +87,27 @@ def tokens_of(text: str) -> list[Token]:
         raise refuse("unknown_sign", position, position + 1, found=text[position])
     found.append(Token("end", "", position, position))
     return found
+
+
+def _quoted(text: str, position: int, before: list[Token]) -> Token | None:
+    """Words in quotation marks, which stand behind a word (behind a number such a mark is one of inches). Raises `Refused`
+    (open_quote) where the second mark is missing."""
+    if before[-1].kind not in ("word", "quoted"):
+        return None
+    while position < len(text) and text[position].isspace():
+        position += 1
+    if text[position : position + 1] not in ('"', "\u201c", "\u201d"):
+        return None
+    found = _QUOTED.match(text, position)
+    if found is None:
+        raise refuse("open_quote", position, len(text))
+    return Token("quoted", found[1].replace('""', '"'), position, found.end())
+
+
+def quoted(words: str) -> str:
+    """Words of a person's own as they are written in a statement.
+
+    >>> print(quoted('a 6" pulley'))
+    "a 6"" pulley"
+    """
+    return '"' + words.replace('"', '""').replace("\u201c", '""').replace("\u201d", '""') + '"'

@@ -34,12 +34,12 @@ def read_reading(c: Cursor) -> list[Given]:
             c.fail("the name of a hole")
         givens.append(Given("less", holes, (), start, c.last))
     power = _POWERS.get(word, "")
-    shown = _as_bearing(c) if word == "direction" else _shown(c, power)
-    compared = _compared(c, direction if word in ("direction", "angle") else number)
+    shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
+    against = compared(c, direction if word in ("direction", "angle") else number)
     if not shown:
-        shown = _as_bearing(c) if word == "direction" else _shown(c, power)
-        return [*givens, *compared, *shown]
-    return [*givens, *shown, *compared]
+        shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
+        return [*givens, *against, *shown]
+    return [*givens, *shown, *against]
 
 
 def _as_bearing(c: Cursor) -> list[Given]:
@@ -80,7 +80,7 @@ def _at_limit(c: Cursor) -> bool:
 _POWERS = {"area": "2", "moments": "4"}
 
 
-def _shown(c: Cursor, power: str) -> list[Given]:
+def shown_in(c: Cursor, power: str) -> list[Given]:
     """``in m2``, ``in ft``, ``in 1/16``: the unit that it is shown in, with its power or without, or the parts of an inch."""
     if not c.at_word("in"):
         return []
@@ -101,11 +101,13 @@ def _shown(c: Cursor, power: str) -> list[Given]:
 _PARTS = frozenset({"2", "4", "8", "16", "32", "64"})
 
 
-def _compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
+def compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
     """The givens with which a reading is compared, as far as there are any; ``read`` reads one of its numbers."""
     c.take_op(";")
     if c.at_word("least", "most"):
         return _limits(c, read)
+    if c.at_word("within"):
+        return _within(c, read)
     if not c.at_word("wanted"):
         return []
     start = c.advance().start
@@ -118,14 +120,19 @@ def _compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
         c.advance()
         return [*givens, Given(f"fit {c.text[token.start : token.end]}", (), (), token.start, c.last)]
     c.take_op(";")
+    return [*givens, *_within(c, read)]
+
+
+def _within(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
+    """``within 0.1``, ``within -0.1 to +0.2``, and the sign for the first of them."""
     start = c.tok.start
     if c.take_op("\u00b1"):
-        return [*givens, Given("within", (read(c),), (), start, c.last)]
-    if c.take_word("within"):
-        first = read(c)
-        both = (first, read(c)) if c.take_word("to") else (first,)
-        givens.append(Given("within", both, (), start, c.last))
-    return givens
+        return [Given("within", (read(c),), (), start, c.last)]
+    if not c.take_word("within"):
+        return []
+    first = read(c)
+    both = (first, read(c)) if c.take_word("to") else (first,)
+    return [Given("within", both, (), start, c.last)]
 
 
 def _limits(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:

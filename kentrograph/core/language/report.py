@@ -1,22 +1,36 @@
 """What a book holds, as plain data for ``run --json`` and for whoever draws it. Numbers keep every digit."""
 
+from dataclasses import dataclass
 from math import isinf
 from typing import Any, Literal, Required, TypedDict, assert_never
 
 from ..book.book import Book
 from ..book.scene import pen_of, seen
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Mark, Reading
+from ..book.values import Drawn, Mark, OnPaper, Reading
 from ..construct.solution import Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..problem import Problem
 from .messages import sentence
 from .script import Script
 
+
+@dataclass(frozen=True, slots=True)
+class LetteringData:
+    """Words on the drawing: from, about or up to a place on their base line; capitals are ``height`` high."""
+
+    words: str
+    at: list[float]
+    height: float
+    direction: float
+    anchor: Literal["start", "middle", "end"]
+    strong: bool
+
+
 FigureData = TypedDict(
     "FigureData",
     {
-        "kind": Required[Literal["point", "line", "circle", "arc", "ellipse", "outline", "set"]],
+        "kind": Required[Literal["point", "line", "circle", "arc", "ellipse", "outline", "set", "paper"]],
         "at": list[float],
         "from": list[float],
         "to": list[float],
@@ -33,10 +47,13 @@ FigureData = TypedDict(
         "pen": str,
         "name": str,
         "box": list[float],
+        "fills": list[list[list[float]]],
+        "letters": list[LetteringData],
     },
     total=False,
 )
-"""A figure as data: ``kind`` says which fields it has; ``box`` is left, bottom, right, top."""
+"""A figure as data: ``kind`` says which fields it has; ``box`` is left, bottom, right, top. What stands on paper has pieces,
+filled polygons and letters."""
 
 
 def figure_data(figure: Figure) -> FigureData:
@@ -87,7 +104,7 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
             line, indent = script.lines[id]
             placed = value.at(value.start + indent, value.end + indent) if step.statement.kind == UNREAD else value
             problems.append(problem_data(placed, line, step.statement.text))
-        elif isinstance(value.figure, Mark):
+        elif isinstance(value.figure, Mark | OnPaper):
             continue
         elif isinstance(value.figure, Reading):
             readings.append(reading_data(step.name, step.statement.text, value.figure))
@@ -118,7 +135,7 @@ def drawn_data(drawn: Drawn) -> dict[str, Any]:
     """A drawn step's figure, with its other solutions where there are any."""
     if isinstance(drawn.figure, float):
         return {"kind": "number", "value": drawn.figure}
-    assert not isinstance(drawn.figure, Reading | Mark)
+    assert not isinstance(drawn.figure, Reading | Mark | OnPaper)
     data: dict[str, Any] = {**figure_data(drawn.figure)}
     if drawn.note:
         data["note"] = drawn.note

@@ -88,6 +88,9 @@ JOINTS = frozenset(
 NAMES_TOO = frozenset(
     "axis keep whole apart fit group place over upright round step scaled pen show fine hidden outline".split()
     + "least most up moments count closing balance transit".split()
+    + "approved author axes bracketed chain date department detail dimension document edges field free hatch".split()
+    + "lies material note number order owner paper polar reference revision rows running says sheet status".split()
+    + "subtitle table title view".split()
 )
 """Words that came when figures could bear them as names already: they still can."""
 

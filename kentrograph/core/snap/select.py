@@ -41,10 +41,11 @@ def touched(book: Book, box: Box, turn: float = 0.0) -> list[str]:
     edges = [Line(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True) if a != b]
     whole = set(inside(book, box, turn))
     shown = _shown(book, turn)
-    return list(dict.fromkeys(w for id, figure in shown if (w := whole_of(id)) in whole or _crosses(figure, edges, box)))
+    return list(dict.fromkeys(w for id, figure in shown if (w := whole_of(id)) in whole or crosses_box(figure, edges, box)))
 
 
-def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
+def crosses_box(figure: Figure, edges: list[Line], box: Box) -> bool:
+    """Whether a figure meets one of the edges of what lies in a box (left, bottom, right, top)."""
     if isinstance(figure, Point):
         return False
     if not isinstance(figure, EndlessLine):
@@ -52,7 +53,7 @@ def _crosses(figure: Figure, edges: list[Line], box: Box) -> bool:
         if left > box[2] or right < box[0] or low > box[3] or high < box[1]:
             return False
     if isinstance(figure, FigureSet):
-        return any(_crosses(member, edges, box) for member in figure.members)
+        return any(crosses_box(member, edges, box) for member in figure.members)
     pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
     return any(meet(piece, edge).how != "apart" for piece in pieces for edge in edges)
 

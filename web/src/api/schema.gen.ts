@@ -1070,13 +1070,17 @@ export interface components {
             closed?: boolean;
             /** Direction */
             direction?: number;
+            /** Fills */
+            fills?: number[][][];
             /** From */
             from?: number[];
             /**
              * Kind
              * @enum {string}
              */
-            kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline" | "set";
+            kind: "point" | "line" | "circle" | "arc" | "ellipse" | "outline" | "set" | "paper";
+            /** Letters */
+            letters?: components["schemas"]["LetteringData"][];
             /** Name */
             name?: string;
             /** Part */
@@ -1289,7 +1293,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "place" | "shape" | "carry" | "read" | "number" | "block";
+            group: "place" | "shape" | "carry" | "read" | "paper" | "number" | "block";
             /** Title */
             title: string;
             /** Word */
@@ -1335,7 +1339,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "place" | "shape" | "carry" | "read";
+            group: "place" | "shape" | "carry" | "read" | "paper";
             held: components["schemas"]["Held"] | null;
             /**
              * Rare
@@ -1351,6 +1355,27 @@ export interface components {
             title: string;
             /** Word */
             word: string;
+        };
+        /**
+         * LetteringData
+         * @description Words on the drawing: from, about or up to a place on their base line; capitals are ``height`` high.
+         */
+        LetteringData: {
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor: "start" | "middle" | "end";
+            /** At */
+            at: number[];
+            /** Direction */
+            direction: number;
+            /** Height */
+            height: number;
+            /** Strong */
+            strong: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * LineView

@@ -7,15 +7,19 @@ from ..tree import Statement
 from . import (
     apart,
     arc,
+    axes,
     balance,
     chamfer,
     circle,
     copy,
+    detail,
+    dimension,
     ellipse,
     extend,
     fillet,
     fit,
     group,
+    hatch,
     hide,
     ink,
     join,
@@ -24,6 +28,7 @@ from . import (
     measure,
     mirror,
     move,
+    note,
     number,
     offset,
     outline,
@@ -35,11 +40,14 @@ from . import (
     rectangle,
     repeat,
     scale,
+    sheet,
     show,
     split,
     symbol,
+    table,
     trim,
     turn,
+    view,
     whole,
 )
 
@@ -49,13 +57,13 @@ ALL: dict[str, Kind] = {
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
         *(ink, trim, keep, split, extend, whole, join, apart, fillet, chamfer, offset, outline, balance),
         *(move, copy, turn, mirror, scale, fit, repeat, group, symbol, place, pen, hide, show),
-        *(measure, number),
+        *(measure, dimension, note, axes, hatch, detail, table, sheet, view, number),
     )
 }
 """All of them, in the order in which they are offered."""
 
-FIGURES: dict[str, Kind] = {word: kind for word, kind in ALL.items() if kind.group in ("place", "shape", "carry")}
-"""Those that begin with their word and draw figures."""
+FIGURES: dict[str, Kind] = {word: kind for word, kind in ALL.items() if kind.group in ("place", "shape", "carry", "paper")}
+"""Those that begin with their word, and are read by what they declare."""
 
 
 def plan_statement(planner: Planner, statement: Statement) -> Plan:

@@ -10,7 +10,7 @@ from ...meet import nearest
 from ...problem import Refused
 from ..chain import ArgumentPlan, chain_of, number_plan
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement, SymbolBody
+from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement, SymbolBody, Words
 from ..values import Drawn, drawn_plainly
 from .given import too_many
 
@@ -154,7 +154,7 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
 
 def _constant(p: Planner, word: str, argument: Argument) -> float | None:
     """The value of a number that depends on nothing."""
-    if isinstance(argument, (*PLACES, Name, Portion, SymbolBody)):
+    if isinstance(argument, (*PLACES, Name, Portion, SymbolBody, Words)):
         return None
     plan = number_plan(p, word, argument)
     return plan if isinstance(plan, float) else None

@@ -15,10 +15,9 @@ COMPARED = frozenset({"wanted", "within", "least", "most"})
 """The words of what a reading is compared with; a fit stands behind the value wanted."""
 
 
-def plan_wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Wanted] | None:
-    """What a reading is compared with, in what it is measured in itself; None where nothing is."""
-    kind = statement.givens[0].word
-    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens[1:]}
+def plan_wanted(p: Planner, statement: Statement, kind: str) -> Callable[[Env, Point], Wanted] | None:
+    """What a reading of a kind is compared with, in what it is measured in itself; None where nothing is."""
+    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens if g.word in COMPARED}
     fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
 
     def limits(env: Env, last: Point) -> Wanted:
@@ -33,7 +32,8 @@ def plan_wanted(p: Planner, statement: Statement) -> Callable[[Env, Point], Want
             return Wanted(low, 0.0, high - low)
         if fit is not None:
             try:
-                return Wanted(value, *fit_limits(fit.word.removeprefix("fit "), value, p.unit))
+                letters = fit.word.removeprefix("fit ")
+                return Wanted(value, *fit_limits(letters, value, p.unit), letters)
             except Refused as refused:
                 raise Refused(refused.problem.at(fit.start, fit.end)) from None
         match numbers.get("within"):

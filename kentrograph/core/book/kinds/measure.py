@@ -28,7 +28,7 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
     of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
     read = plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)
-    wanted = plan_wanted(p, statement)
+    wanted = plan_wanted(p, statement, given.word)
     shown = next((g.word.removeprefix("in ") for g in statement.givens if g.word.startswith("in ")), "")
 
     def draw(env: Env, last: Point) -> Drawn:

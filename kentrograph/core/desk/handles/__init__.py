@@ -7,13 +7,14 @@ from typing import NamedTuple
 
 from ...book.book import Book
 from ...book.caches import Kept
-from ...book.values import Drawn
+from ...book.values import Drawn, OnPaper
 from ...problem import Refused
 from ..open_line import draft_of
 from ..pointing import Pointer
 from .fitting import text_of
 from .handle import Handle
 from .numbers import number_handles
+from .paper import paper_handles
 from .places import place_handles
 from .shapes import shape_handles
 
@@ -39,6 +40,8 @@ def _found(book: Book, id: str) -> list[Handle]:
     step, value = book.steps[id], book.values[id]
     if not isinstance(value, Drawn) or draft_of(step) is None or step.statement.kind == "measure":
         return []
+    if isinstance(value.figure, OnPaper):
+        return paper_handles(book, step, value.figure)
     try:
         return [*place_handles(book, step, _found), *number_handles(book, step, value), *shape_handles(step, value)]
     except Refused:

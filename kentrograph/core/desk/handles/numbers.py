@@ -9,7 +9,7 @@ from ...angles import unit, unit_vector
 from ...book.book import Book
 from ...book.step import Step
 from ...book.tree import Given, Name, Named, NamedPlace
-from ...book.values import Drawn, Mark, Reading
+from ...book.values import Drawn, Mark, OnPaper, Reading
 from ...construct.arcs import via
 from ...construct.circles import through_three
 from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
@@ -69,7 +69,7 @@ def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
                 yield handle(at, "distance", _beside(step, numbers["distance"], "distance", base))
         case Point() as point if len(givens) == 2 and all(_is_distance(g) for g in givens):
             yield Handle(point, f"changes {texts[0]} and {texts[1]}", step.id, _distances(book, step, texts))
-        case Point() | Line() | EndlessLine() | Ellipse() | Outline() | FigureSet() | Reading() | Mark() | float():
+        case Point() | Line() | EndlessLine() | Ellipse() | Outline() | FigureSet() | Reading() | Mark() | OnPaper() | float():
             # Nothing here that a number put where it is, or `shapes` knows it.
             pass
         case _:

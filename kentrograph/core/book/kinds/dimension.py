@@ -1,0 +1,156 @@
+"""Dimensions: measured values as they stand on a drawing, and go on following what they measure."""
+
+from collections.abc import Callable
+from dataclasses import replace
+from functools import partial
+from typing import Any, cast
+
+from ...figures import Point
+from ...problem import Refused, refuse
+from ..kind import GivenKind, Kind
+from ..on_paper import Dimension, Rows
+from ..places import plan_thing
+from ..planner import Env, Plan, Planner
+from ..readings import plan_face
+from ..tree import PLACES, CornerOf, Given, Name, Number, Place, Statement, Words
+from ..values import Drawn
+from .bindings import check_words
+from .comparing import plan_wanted
+from .dimension_forms import MOST_TIMES, Measuring, dimension_of
+from .given import needs
+from .ways import plan_turn
+
+WAYS = ("distance", "across", "up", "along", "length", "radius", "diameter", "angle", "area")
+"""What can be said of how it is measured; without it the figures say it."""
+ROWS = ("chain", "rows", "running")
+_Thing = Callable[[Env, Point], Any]
+
+
+def plan_dimension(p: Planner, statement: Statement) -> Plan:
+    """``dimension across P1 P2 at 40, -12``: what is measured, how, and where it stands."""
+    things = [given for given in statement.givens if given.word == "figures"]
+    check_words(statement, {"figures": len(things)})
+    if not things:
+        raise needs(statement, "places or figures")
+    has = {given.word: given for given in statement.givens if given.word != "figures"}
+    # A distance along a direction is said as a reading says it, too.
+    ways = tuple(word for word in WAYS if word != "distance") if "along" in has else WAYS
+    way, rows = _one_of(statement, has, ways), _one_of(statement, has, ROWS)
+    corners = tuple(one if isinstance(one := given.arguments[0], CornerOf) else None for given in things)
+    measuring = Measuring(p, way, plan_turn(p, has["along"]) if way == "along" else None, corners)
+    plans = _things(p, way, things)
+    at = p.behind(True, partial(plan_thing, p, cast(Place, has["at"].arguments[0]))) if "at" in has else None
+    wanted = plan_wanted(p, statement, way if way in ("angle", "area") else "length")
+    shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
+    times = p.number(cast(Number, has["times"].arguments[0])) if "times" in has else 1.0
+    said = Dimension(
+        "straight", (), (), rows=cast(Rows, rows), bracketed="bracketed" in has, free="free" in has,
+        words=cast(Words, has["says"].arguments[0]).text if "says" in has else "",
+    )  # fmt: skip
+    start, end = things[0].start, things[-1].end
+
+    def draw(env: Env, last: Point) -> Drawn:
+        found: list[Any] = []
+        for plan in plans:
+            # As in a figure, a relative place counts from the one before it.
+            found.append(plan(env, last))
+            last = found[-1] if type(found[-1]) is Point else last
+        place = at(env, last) if at is not None else None
+        count = times if isinstance(times, float) else times(env, last)
+        if not 1.0 <= count <= MOST_TIMES or count % 1.0:
+            given = has["times"]
+            raise refuse("bad_count", given.start, given.end, value=count, most=MOST_TIMES)
+        try:
+            made = dimension_of(measuring, found, env, last)
+        except Refused as refused:
+            raise Refused(refused.problem.at(start, end)) from None
+        compared = wanted(env, last) if wanted is not None else None
+        readings = tuple(replace(one, wanted=compared, shown=shown) for one in made.readings)
+        several = (said.rows or "chain") if len(readings) > 1 else ""
+        return Drawn(
+            replace(
+                made, readings=readings, at=place, rows=several, times=int(count) if "times" in has else made.times,
+                bracketed=said.bracketed, free=said.free, words=said.words,
+            )
+        )  # fmt: skip
+
+    return draw
+
+
+def _one_of(statement: Statement, has: dict[str, Given], words: tuple[str, ...]) -> str:
+    """The one of these words that stands there; nothing where none does. Raises `Refused` (too_many_givens)."""
+    found = [has[word] for word in words if word in has]
+    if len(found) > 1:
+        raise refuse(
+            "too_many_givens", found[1].start, found[1].end, kind=statement.kind, word=found[1].word, others=[found[0].word]
+        )
+    return found[0].word if found else ""
+
+
+def _things(p: Planner, way: str, things: list[Given]) -> list[_Thing]:
+    plans: list[_Thing] = []
+    placed = False
+    for given in things:
+        one = cast("Place | Name", given.arguments[0])
+        plan = p.behind(placed, partial(plan_thing, p, one))
+        plans.append(plan_face(p, plan) if way == "area" and isinstance(one, PLACES) else plan)
+        placed = placed or isinstance(one, PLACES)
+    return plans
+
+
+KIND = Kind(
+    word="dimension",
+    group="paper",
+    explanation="a measured value as it stands on the drawing",
+    plan=plan_dimension,
+    letter="D",
+    draws="dimension",
+    puts_place=False,
+    first="Give what is measured: places, a line, a circle, an arc, two lines.",
+    givens=(
+        GivenKind("figures", "things", "what is measured", repeats=True),
+        GivenKind("distance", "nothing", "from place to place, or the shortest between figures"),
+        GivenKind("across", "nothing", "across alone, along the datum"),
+        GivenKind("up", "nothing", "up alone, square to it"),
+        GivenKind("along", "way", "in a direction, or that of a line"),
+        GivenKind("length", "nothing", "the length of a line, an arc or an outline"),
+        GivenKind("radius", "nothing", "the radius of a round figure"),
+        GivenKind("diameter", "nothing", "the diameter of a round figure"),
+        GivenKind("angle", "nothing", "the angle of two lines, at a corner, of three places"),
+        GivenKind("area", "nothing", "the area of what is closed"),
+        GivenKind("at", "place", "a place through which its line runs; without it, it is kept clear by itself"),
+        GivenKind("chain", "nothing", "from each place to the next, in one line"),
+        GivenKind("rows", "nothing", "each from the first place, in rows of their own"),
+        GivenKind("running", "nothing", "each from the first place, in one line that counts from zero"),
+        GivenKind("times", "count", "how many figures alike it holds for"),
+        GivenKind("bracketed", "nothing", "a help size, in brackets"),
+        GivenKind("free", "nothing", "not to scale: the value is underlined"),
+        GivenKind("says", "words", "words behind the value"),
+        GivenKind("wanted", "compared", "the value it should have, with `within` or a fit"),
+        GivenKind("within", "compared", "how far it may be off"),
+        GivenKind("least", "compared", "what it should be at least"),
+        GivenKind("most", "compared", "what it should be at most"),
+        GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
+    ),
+    said=lambda has, done: (
+        "Click where its line runs, or Enter: it finds a place of its own." if done and "at" not in has else None
+    ),
+    bare=lambda has: [],
+    examples=(
+        ("dimension P1 P3", "from place to place; it finds a row of its own"),
+        ("dimension across P1 P3 at 20, -12", "level; `up` is plumb, `along 30` or `along L1` in any direction"),
+        ("dimension L2", "a line's length, a circle's diameter, an arc's radius; `length A1` along it"),
+        ("dimension across P1 P3 P2 chain", "from each place to the next"),
+        ("dimension up P1 P3 P2 rows", "each from the first place, in rows of their own"),
+        ("dimension across P1 P3 P2 running", "from a zero, in one line"),
+        ("dimension C1 times 3 wanted 20 H7", "how many alike, and the fit"),
+        ("dimension L1 L2", "an angle; of lines side by side how far they are apart"),
+        ("dimension angle corner 2 of K1", "inside a corner"),
+        ("dimension P1 in in", "coordinates; in another unit"),
+        ("dimension distance P1 P3 along L2 least 20", "in a direction, or that of a line; with a limit"),
+        ("dimension length L2 wanted 64 within 0.2 free", "what is not to scale is underlined"),
+        ("dimension radius C1 most 20", "of a circle, too"),
+        ("dimension area C2", "of what is closed"),
+        ('dimension diameter C2 bracketed says "ref"', "a help size, with words behind it"),
+    ),
+)

@@ -1,0 +1,84 @@
+"""Faces filled with lines: what is cut through."""
+
+from collections.abc import Callable
+from typing import Any, cast
+
+from ...figures import Circle, Ellipse, Outline, Point
+from ...problem import refuse
+from ...shape.faces import Face
+from ...shape.stretch import is_closed
+from ..kind import GivenKind, Kind
+from ..on_paper import Hatch
+from ..places import plan_thing
+from ..planner import Env, Plan, Planner
+from ..readings import plan_face
+from ..tree import PLACES, Name, Number, Place, Statement
+from ..values import Drawn, Untouchable
+from .bindings import check_words
+from .given import needs
+
+_LEAST, _MOST = 0.5, 100.0
+"""Millimetres on paper between two lines."""
+
+
+def plan_hatch(p: Planner, statement: Statement) -> Plan:
+    """``hatch K1 less C1 C2``, ``hatch at 40, 20``."""
+    words = ("figures", "less", "at")
+    givens = [given for given in statement.givens if given.word in words]
+    check_words(statement, dict.fromkeys(words, len(givens)))
+    if not any(given.word != "less" for given in givens):
+        raise needs(statement, "what is closed", "at and a place in what is closed")
+    plans: list[tuple[str, Callable[[Env, Point], Any]]] = []
+    for given in givens:
+        one = cast("Place | Name", given.arguments[0])
+        plan = plan_thing(p, one)
+        plans.append((given.word, plan_face(p, plan) if isinstance(one, PLACES) else plan))
+    has = {given.word: given for given in statement.givens if given.word not in words}
+    turn = p.direction(cast(Number, has["direction"].arguments[0])) if "direction" in has else 45.0
+    apart = p.number(cast(Number, has["apart"].arguments[0])) if "apart" in has else 3.0
+
+    def draw(env: Env, last: Point) -> Drawn:
+        faces: list[Face] = []
+        holes: list[Any] = []
+        for (word, plan), given in zip(plans, givens, strict=True):
+            thing = plan(env, last)
+            if not isinstance(thing, Face):
+                if isinstance(thing, Untouchable) or not isinstance(thing, Circle | Ellipse | Outline) or not is_closed(thing):
+                    raise refuse("nothing_closed", given.start, given.end, word="hatch")
+                thing = Face(thing, ())
+            if word == "less":
+                holes.append(thing.edge)
+            else:
+                faces.append(thing)
+        first, *others = faces
+        every = turn if isinstance(turn, float) else turn(env, last)
+        far = apart if isinstance(apart, float) else apart(env, last)
+        if not _LEAST <= far <= _MOST:
+            raise refuse("bad_hatch", has["apart"].start, has["apart"].end, least=_LEAST, most=_MOST)
+        return Drawn(Hatch((Face(first.edge, (*first.holes, *holes)), *others), every, far))
+
+    return draw
+
+
+KIND = Kind(
+    word="hatch",
+    group="paper",
+    explanation="fill what is closed with lines: it is cut through",
+    plan=plan_hatch,
+    letter="Hatch",
+    draws="hatch",
+    puts_place=False,
+    first="Name what is closed, or point into it.",
+    givens=(
+        GivenKind("figures", "figures", "what is closed", repeats=True),
+        GivenKind("at", "place", "a place in what is closed"),
+        GivenKind("less", "figures", "holes that stay free"),
+        GivenKind("direction", "direction", "in which the lines run; 45 unless it is said"),
+        GivenKind("apart", "count", "millimetres on paper from line to line"),
+    ),
+    bare=lambda has: ["at"],
+    examples=(
+        ("hatch C2 less C1", "what is closed, less its holes"),
+        ("hatch at 22, 17 direction 135 apart 2", "the face around a place; lines 2 mm apart on paper"),
+    ),
+)

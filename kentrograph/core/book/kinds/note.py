@@ -1,0 +1,72 @@
+"""Notes: words on the drawing, with a line to each thing that they are about."""
+
+from collections.abc import Callable
+from functools import partial
+from typing import Any, cast
+
+from ...figures import Point
+from ...problem import refuse
+from ..kind import GivenKind, Kind
+from ..on_paper import Note
+from ..places import plan_thing
+from ..planner import Env, Plan, Planner
+from ..tree import PLACES, Name, Place, Statement, Words
+from ..values import Drawn, Untouchable
+from .bindings import check_words
+from .given import needs
+
+_LONGEST = 2000
+
+
+def plan_note(p: Planner, statement: Statement) -> Plan:
+    """``note C1 says "ream" at 40, 20``."""
+    things = [given for given in statement.givens if given.word == "figures"]
+    check_words(statement, {"figures": len(things)})
+    has = {given.word: given for given in statement.givens if given.word != "figures"}
+    if "says" not in has:
+        raise needs(statement, "says and the words, in quotation marks")
+    said = has["says"]
+    words = cast(Words, said.arguments[0]).text.strip()
+    if not words or len(words) > _LONGEST:
+        raise refuse("bad_words", said.start, said.end, most=_LONGEST, count=len(words))
+    plans: list[Callable[[Env, Point], Any]] = []
+    placed = False
+    for given in things:
+        one = cast("Place | Name", given.arguments[0])
+        plans.append(p.behind(placed, partial(plan_thing, p, one)))
+        placed = placed or isinstance(one, PLACES)
+    at = p.behind(placed, partial(plan_thing, p, cast(Place, has["at"].arguments[0]))) if "at" in has else None
+    if at is None and not plans:
+        raise needs(statement, "at and a place", "what it is about")
+
+    def draw(env: Env, last: Point) -> Drawn:
+        found: list[Any] = []
+        for plan, given in zip(plans, things, strict=True):
+            found.append(plan(env, last))
+            if isinstance(found[-1], Untouchable):
+                raise refuse("not_a_figure", given.start, given.end)
+            last = found[-1] if type(found[-1]) is Point else last
+        return Drawn(Note(words, tuple(found), at(env, last) if at is not None else None))
+
+    return draw
+
+
+KIND = Kind(
+    word="note",
+    group="paper",
+    explanation="words on the drawing, with a line to what they are about",
+    plan=plan_note,
+    letter="Note",
+    draws="note",
+    puts_place=False,
+    first="Point at what it is about, and say its words: says and the words in quotation marks.",
+    givens=(
+        GivenKind("figures", "things", "what it is about", repeats=True),
+        GivenKind("says", "words", "its words, in quotation marks; | begins a line of its own"),
+        GivenKind("at", "place", "where the words stand; without it, they are kept clear by themselves"),
+    ),
+    examples=(
+        ('note C1 says "ream after fitting" at 60, 50', "with a line to what it is about"),
+        ('note says "Break all edges | 0.5 x 45" at 10, 80', "alone; | begins a line of its own"),
+    ),
+)

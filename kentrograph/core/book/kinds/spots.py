@@ -1,0 +1,44 @@
+"""Where on paper something stands: the sheet, and millimetres from its lower left corner."""
+
+from collections.abc import Callable
+from typing import cast
+
+from ...figures import Point
+from ...problem import refuse
+from ..crossings import called
+from ..on_paper import Sheet
+from ..planner import Env, Planner
+from ..tree import Given, Name, Number
+
+Spot = tuple[float, float]
+_FURTHEST = 10_000.0
+
+
+def plan_spot(p: Planner, given: Given | None) -> Callable[[Env, Point], Spot | None]:
+    """A place on a sheet, in mm from its left edge and from below; None where none is said. Raises `Refused` (off_paper)."""
+    if given is None:
+        return lambda env, last: None
+    x, y = (called(p.number(cast(Number, one))) for one in given.arguments)
+
+    def spot(env: Env, last: Point) -> Spot:
+        found = (x(env, last), y(env, last))
+        if not all(abs(v) <= _FURTHEST for v in found):
+            raise refuse("bad_paper", given.start, given.end, least=0.0, most=_FURTHEST)
+        return found
+
+    return spot
+
+
+def sheet_of(p: Planner, given: Given | None) -> Callable[[Env], str]:
+    """The sheet that is named, in the form that is compared; nothing where none is. Raises `Refused` (no_sheet)."""
+    if given is None:
+        return lambda env: ""
+    name = cast(Name, given.arguments[0])
+    slot = p.slot(name)
+
+    def sheet(env: Env) -> str:
+        if not isinstance(env[slot], Sheet):
+            raise refuse("no_sheet", name.start, name.end, name=name.text)
+        return name.key
+
+    return sheet

@@ -1,0 +1,149 @@
+"""The setting-out table: places with coordinates from a corner and a direction, or by distances from two edges."""
+
+from collections.abc import Callable, Iterator
+from functools import partial
+from typing import Any, cast
+
+from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ...measure.closest import place_of
+from ...problem import refuse
+from ..crossings import called
+from ..kind import GivenKind, Kind
+from ..on_paper import Columns, PointTable, TablePlace
+from ..places import plan_thing
+from ..planner import Env, Plan, Planner
+from ..tree import PLACES, Given, Name, Number, Place, Statement
+from ..values import Drawn, Untouchable
+from .bindings import check_words
+from .given import needs
+from .spots import plan_spot, sheet_of
+from .ways import plan_turn
+
+MOST_PLACES = 10_000
+
+
+def plan_table(p: Planner, statement: Statement) -> Plan:
+    """``table K1; centre of A2 from P1 direction L1``."""
+    things = [given for given in statement.givens if given.word == "figures"]
+    check_words(statement, {"figures": len(things)})
+    has = {given.word: given for given in statement.givens if given.word != "figures"}
+    if not things:
+        raise needs(statement, "places or figures")
+    _fits_together(has)
+    placed = False
+    plans: list[Callable[[Env, Point], Any]] = []
+    for given in things:
+        one = cast("Place | Name", given.arguments[0])
+        plans.append(p.behind(placed, partial(plan_thing, p, one)))
+        placed = placed or isinstance(one, PLACES)
+    corner = p.behind(placed, partial(plan_thing, p, cast(Place, has["from"].arguments[0]))) if "from" in has else None
+    turn = plan_turn(p, has["direction"]) if "direction" in has else None
+    edges = [(p.slot(cast(Name, one)), cast(Name, one)) for one in has["edges"].arguments] if "edges" in has else []
+    columns: Columns = "polar" if "polar" in has else "offsets" if edges else "x y"
+    order = has["order"].sides[0] if "order" in has else ""
+    shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
+    digits = called(p.number(cast(Number, has["decimals"].arguments[0]))) if "decimals" in has else None
+    spot, sheet = plan_spot(p, has.get("at")), sheet_of(p, has.get("on"))
+    datum, words = p.manner.in_unit(p.unit).datum, [statement.text[g.start : g.end] for g in things]
+
+    def draw(env: Env, last: Point) -> Drawn:
+        places: list[TablePlace] = []
+        for plan, given, said in zip(plans, things, words, strict=True):
+            thing = plan(env, last)
+            last = thing if type(thing) is Point else last
+            if isinstance(thing, Untouchable | EndlessLine):
+                raise refuse("nothing_to_tell", given.start, given.end, name=said)
+            places += _places(thing, said)
+            if len(places) > MOST_PLACES:
+                raise refuse("bad_count", given.start, given.end, value=float(len(places)), most=MOST_PLACES)
+        decimals = digits(env, last) if digits is not None else None
+        if decimals is not None and decimals not in range(10):
+            raise refuse("bad_count", has["decimals"].start, has["decimals"].end, value=decimals, most=9)
+        made = PointTable(
+            tuple(places),
+            place_of(corner(env, last)) if corner is not None else Point(datum.x, datum.y),
+            turn(env, last) if turn is not None else datum.turn,
+            columns,
+            tuple(_edge(env[slot], name) for slot, name in edges),
+            order,
+            shown,
+            None if decimals is None else int(decimals),
+            sheet(env),
+            spot(env, last),
+        )
+        return Drawn(made)
+
+    return draw
+
+
+def _fits_together(has: dict[str, Given]) -> None:
+    for word in ("from", "direction", "polar"):
+        if "edges" in has and word in has:
+            given = has[word]
+            raise refuse("too_many_givens", given.start, given.end, kind="table", word=word, others=["edges"])
+
+
+def _edge(figure: Any, name: Name) -> Line | EndlessLine:
+    if not isinstance(figure, Line | EndlessLine):
+        raise refuse("no_line", name.start, name.end, word="edges")
+    return figure
+
+
+def _places(thing: Any, said: str) -> Iterator[TablePlace]:
+    """What is set out of a thing: a place itself, ends, centres with their size, corners."""
+    match thing:
+        case Point():
+            yield TablePlace(said, thing)
+        case Line():
+            yield TablePlace(f"start of {said}", thing.start)
+            yield TablePlace(f"end of {said}", thing.end)
+        case Circle():
+            yield TablePlace(f"centre of {said}", thing.centre, thing.radius, True)
+        case Arc():
+            yield TablePlace(f"start of {said}", thing.start)
+            yield TablePlace(f"end of {said}", thing.end)
+            yield TablePlace(f"centre of {said}", thing.centre, thing.radius)
+        case Ellipse():
+            yield TablePlace(f"centre of {said}", thing.centre)
+        case Outline():
+            for number, corner in enumerate(thing.corners, 1):
+                yield TablePlace(f"corner {number} of {said}", corner)
+            for number, piece in enumerate(thing.pieces, 1):
+                if isinstance(piece, Arc):
+                    yield TablePlace(f"centre of edge {number} of {said}", piece.centre, piece.radius)
+        case FigureSet():
+            for number, member in enumerate(thing.members, 1):
+                yield from _places(member, thing.names[number - 1] if thing.names else f"copy {number} of {said}")
+        case _:
+            raise refuse("nothing_to_tell", name=said)
+
+
+KIND = Kind(
+    word="table",
+    group="paper",
+    explanation="a setting-out table: places with coordinates from a corner and a direction",
+    plan=plan_table,
+    letter="T",
+    draws="table",
+    puts_place=False,
+    first="Give what is set out: places, outlines, circles, arcs.",
+    givens=(
+        GivenKind("figures", "things", "what is set out: places, ends, corners, centres", repeats=True),
+        GivenKind("from", "place", "the corner from which it counts; the datum unless it is said"),
+        GivenKind("direction", "way", "the direction of its x, or the edge along which that runs"),
+        GivenKind("polar", "nothing", "distances and directions instead of x and y"),
+        GivenKind("edges", "two things", "two edges, from which it gives the distances"),
+        GivenKind("order", "choice", "sorted by x or by y, and not as they are named", choices=("across", "up")),
+        GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
+        GivenKind("decimals", "count", "how many decimals"),
+        GivenKind("on", "figure", "the sheet on which it stands"),
+        GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
+    ),
+    bare=lambda has: ["from"] if "figures" in has else [],
+    examples=(
+        ("table P1 P2; centre of C2 order across at 200, 280", "from the datum, sorted; where it stands on the sheet"),
+        ("table K1 C1 from P1 direction L1", "from a corner, along an edge; with the centres of arcs and their radii"),
+        ("table E2 polar from P1 in cm decimals 1", "distances and directions"),
+        ("table centre of E2 edges L1 L3", "by distances from two edges, wherever the centre lies"),
+    ),
+)

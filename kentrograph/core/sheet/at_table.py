@@ -1,0 +1,182 @@
+"""What stands on a drawing as the table shows it: laid out at the scale of the sheet, in places of the drawing."""
+
+from collections.abc import Sequence
+
+from ..book.book import Book
+from ..book.caches import Kept, Shared
+from ..book.manner import Header
+from ..book.on_paper import OnPaper, Sheet, View
+from ..book.papers import IMPERIAL_SCALES, SCALES
+from ..book.values import Drawn
+from ..figures import Figure, Point
+from ..language.report import FigureData, LetteringData, figure_data
+from ..units import MILLIMETRES
+from .border import drawing_space
+from .frame import Frame
+from .layout import Layout
+from .marks import Fill, Lettering, Mark, Stroke
+from .of_book import Annotation, annotations, empty_layout, in_ink, ink_under, known_ink
+from .signs import spelled
+from .style import Style, style_for
+
+_SHARE = 0.62
+"""How much of the paper the figures may take, so that there is room for what is said of them."""
+_DEFAULT = (420.0, 297.0)
+
+
+def scale_at_table(book: Book) -> float:
+    """The scale at which lettering and arrows are drawn at the table: that of the first view that says one, else the largest of
+    the standard at which what is in ink lies well on the first sheet."""
+    sheets = [v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Sheet | View)]
+    said = next((one.scale for one in sheets if isinstance(one, View) and one.scale is not None and one.window is None), None)
+    if said is not None:
+        return said
+    paper = next(((one.width, one.height) for one in sheets if isinstance(one, Sheet)), _DEFAULT)
+    left, bottom, right, top = drawing_space(*paper)
+    reach = empty_layout(book, Frame(float(MILLIMETRES[book.header.manner.unit])), style_for(*paper)).reach
+    (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
+    scales = [a / b for a, b in (IMPERIAL_SCALES if book.header.manner.unit in ("in", "ft", "yd") else SCALES)]
+    if not x0 <= x1:
+        return 1.0
+    room = min(_SHARE * (right - left) / max(x1 - x0, 1.0), _SHARE * (top - bottom) / max(y1 - y0, 1.0))
+    return next((scale for scale in scales if scale <= room), scales[-1])
+
+
+class _Last:
+    """The layout that was asked for last, of whichever revision, and what it was made of."""
+
+    def __init__(self) -> None:
+        self.layout: Layout | None = None
+        self.stamp: object = None
+        self.ink: Ink = ()
+        self.made_of: dict[str, tuple[Annotation, str]] = {}
+        self.header: Header | None = None
+
+
+Ink = Sequence[tuple[str, Figure, str]]
+_LAYOUT: Kept[list[Layout]] = Kept(list)
+_LAST: Shared[_Last] = Shared(_Last)
+
+
+def layout_at_table(book: Book) -> Layout:
+    """All that stands on a drawing, laid out for the table. Where only more came to what stood there, only that is laid."""
+    kept = _LAYOUT.of(book)
+    if not kept:
+        last = _LAST.of(book)
+        layout = _with_more(book, last) or _laid_out(book, last)
+        last.layout, last.stamp, last.header = layout, book.stamp, book.header
+        kept.append(layout)
+    return kept[0]
+
+
+def _with_more(book: Book, last: _Last) -> Layout | None:
+    """The last layout, with what an edit has added behind all that stood there; None where it has done anything else."""
+    stood = last.layout
+    if stood is None or book.before is not last.stamp or book.header != last.header:
+        return None
+    added = [id for id in book.touched if id not in last.made_of]
+    if len(added) != len(book.touched) or not all(id in book.order and _is_annotation(book, id) for id in added):
+        return None
+    behind = max((book.order.key(id) for id in last.made_of if id in book.order), default=())
+    if any(book.order.key(id) < behind for id in added):
+        return None
+    known_ink(book, last.ink)
+    layout = stood.grown(book.header, ink_under(book, stood.frame, stood.reach))
+    for id in sorted(added, key=book.order.key):
+        _add(book, layout, last, id)
+    return layout
+
+
+def _is_annotation(book: Book, id: str) -> bool:
+    value = book.values[id]
+    return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
+
+
+def _laid_out(book: Book, last: _Last) -> Layout:
+    ink = in_ink(book)
+    things = {id: (thing, book.steps[id].name) for id, thing in annotations(book)}
+    scale = scale_at_table(book) if things else 1.0
+    frame, style = Frame(scale * MILLIMETRES[book.header.manner.unit]), _style(book)
+    before, stood = last.made_of, last.layout
+    goes_on = list(things.items())[: len(before)] == list(before.items())
+    same = stood is not None and (stood.frame, stood.style, last.header) == (frame, style, book.header)
+    if stood is not None and same and goes_on and last.ink == ink:
+        layout = stood.grown(book.header, ink_under(book, frame, stood.reach))
+    else:
+        layout = empty_layout(book, frame, style)
+        last.made_of = {}
+    last.ink = ink
+    for id in things:
+        if id not in last.made_of:
+            _add(book, layout, last, id)
+    return layout
+
+
+def _add(book: Book, layout: Layout, last: _Last, id: str) -> None:
+    value = book.values[id]
+    assert isinstance(value, Drawn)
+    assert isinstance(value.figure, Annotation)
+    name = book.steps[id].name
+    layout.add(id, value.figure, name)
+    last.made_of[id] = value.figure, name
+
+
+def _style(book: Book) -> Style:
+    found = (v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Sheet))
+    return style_for(*next(((one.width, one.height) for one in found), _DEFAULT))
+
+
+def paper_data(book: Book, id: str) -> FigureData | None:
+    """What a step has put on the drawing, as data; None where that is nothing, or stands on a sheet only."""
+    layout = layout_at_table(book)
+    laid = layout.laid.get(id)
+    if laid is None:
+        return None
+    marks = layout.marks_of(id)
+    return marks_data(marks, layout.frame) if marks else None
+
+
+def preview_data(book: Book, thing: OnPaper, name: str, id: str = "") -> FigureData | None:
+    """How something would stand on the drawing, clear of what stands there; ``id`` is the step whose place it takes."""
+    if not isinstance(thing, Annotation):
+        return None
+    layout = layout_at_table(book)
+    if not layout.laid:
+        # The first of all: how large it is hangs on what is in ink.
+        frame, style = Frame(scale_at_table(book) * MILLIMETRES[book.header.manner.unit]), _style(book)
+        layout = empty_layout(book, frame, style)
+    marks = layout.alone(thing, name, layout.laid.get(id))
+    return marks_data(marks, layout.frame) if marks else None
+
+
+def marks_data(marks: Sequence[Mark], frame: Frame) -> FigureData:
+    """Marks on paper as data, each place as that of the drawing which lies there."""
+    pieces: list[FigureData] = []
+    fills: list[list[list[float]]] = []
+    letters: list[LetteringData] = []
+    back = Frame(1.0 / frame.size)
+    for mark in spelled(list(marks)):
+        match mark:
+            case Stroke(figure, _, dash):
+                # At the table nothing is turned or moved: what lies on paper is only as many times as large.
+                pieces.append({**figure_data(back.figure(figure)), "pen": "axis" if dash else "fine"})
+            case Fill(places):
+                fills.append([[p.x / frame.size, p.y / frame.size] for p in places])
+            case Lettering(words, at, height, direction, anchor, strong):
+                place = [at.x / frame.size, at.y / frame.size]
+                letters.append(LetteringData(words, place, height / frame.size, direction, anchor, strong))
+            case _:
+                continue
+    return {"kind": "paper", "pieces": pieces, "fills": fills, "letters": letters}
+
+
+def annotation_at(book: Book, x: float, y: float, reach: float) -> str | None:
+    """What stands at a place of the drawing, or within reach of it: its words first, then its lines."""
+    layout = layout_at_table(book)
+    at = Point(x * layout.frame.size, y * layout.frame.size)
+    near = reach * layout.frame.size
+    for boxes in ("words", "bars"):
+        for id, laid in reversed(layout.laid.items()):
+            if any(box.off(at) <= near for box in getattr(laid, boxes)):
+                return id
+    return None

@@ -1,0 +1,196 @@
+"""Dimensions from place to place: single, in a chain, in rows, running from a zero. Source: ISO 129-1: 2018, from memory."""
+
+from collections.abc import Callable, Iterator, Sequence
+from itertools import pairwise
+
+from ..angles import unit_vector
+from ..book.on_paper import Dimension
+from ..figures import Circle, Point
+from .compose import Composed
+from .frame import Frame
+from .laid import Laid, Ways, arrow, readable, set_at
+from .marks import Mark, Stroke, segment
+from .reach import Reach
+from .style import Style
+from .tilted import Tilted, between
+
+_TRIES, _MOST_ROWS = 60, 4000
+
+
+class Span:
+    """One measured length on paper: its two ends along the direction of measuring, and where its line runs."""
+
+    def __init__(self, a: Point, b: Point, direction: float) -> None:
+        self.direction = readable(direction)
+        self.ux, self.uy = unit_vector(self.direction)
+        self.first, self.last = a, b
+        self.zero, self.end = self.along(a), self.along(b)
+        self.low, self.high = min(self.zero, self.end), max(self.zero, self.end)
+        self.from_low, self.from_high = (a, b) if self.zero <= self.end else (b, a)
+
+    def along(self, at: Point) -> float:
+        """How far a place lies along the direction."""
+        return at.x * self.ux + at.y * self.uy
+
+    def across(self, at: Point) -> float:
+        """How far a place lies to the left of the direction."""
+        return at.y * self.ux - at.x * self.uy
+
+    def at(self, along: float, across: float) -> Point:
+        """The place so far along and across."""
+        return Point(along * self.ux - across * self.uy, along * self.uy + across * self.ux)
+
+
+Free = Callable[[Tilted], bool]
+"""Whether nothing lies where a bar does."""
+
+
+def ways(dimension: Dimension, values: Sequence[Composed], frame: Frame, style: Style, reach: Reach, free: Free) -> Ways:
+    """Ways in which it could lie: where it was put, its value moved along its line; else in rows beside the drawing, of which
+    those that are taken are passed over."""
+    places = [frame.place(at) for at in dimension.places]
+    direction = dimension.direction + frame.turn
+    spans = _spans(dimension, places, direction)
+    if dimension.at is not None:
+        across = spans[0].across(frame.place(dimension.at))
+        side = 1.0 if across >= spans[0].across(spans[0].from_low) else -1.0
+        put = spans[0].along(frame.place(dimension.at))
+        for slide in range(_TRIES):
+            yield _lay(dimension, spans, values, across, side, style, slide, put)
+        return
+    for across, side in rows(spans, reach, style):
+        lines = [_bar(span, across + n * side * _further(dimension, style), style) for n, span in enumerate(spans)]
+        if not all(line is None or free(line) for line in lines):
+            continue
+        # A value that does not fit between its arrows may stand on either side.
+        yield _lay(dimension, spans, values, across, side, style, 0, None)
+        yield _lay(dimension, spans, values, across, side, style, 1, None)
+
+
+def rows(spans: Sequence[Span], reach: Reach, style: Style) -> Iterator[tuple[float, float]]:
+    """Rows beside the drawing, the nearest side first: how far across each lies, and on which side."""
+    one = spans[0]
+    low, high = reach.of(-one.uy, one.ux)
+    ends = [one.across(end) for span in spans for end in (span.from_low, span.from_high)]
+    low, high = min(low, *ends), max(high, *ends)
+    above, below = high - max(ends), min(ends) - low
+    sides = [(1.0, high), (-1.0, low)] if above <= below else [(-1.0, low), (1.0, high)]
+    for row in range(_MOST_ROWS):
+        for side, edge in sides if row >= 3 else sides[:1]:
+            at = row if side == sides[0][0] else row - 3
+            yield edge + side * (style.first_row + at * style.next_row), side
+
+
+def _further(dimension: Dimension, style: Style) -> float:
+    """From one of its dimension lines to the next."""
+    return style.next_row if dimension.rows == "rows" else 0.0
+
+
+def _bar(span: Span, across: float, style: Style) -> Tilted | None:
+    return between(span.at(span.low, across), span.at(span.high, across), style.raised)
+
+
+def _spans(dimension: Dimension, places: Sequence[Point], direction: float) -> list[Span]:
+    if dimension.rows in ("rows", "running"):
+        return [Span(places[0], other, direction) for other in places[1:]]
+    return [Span(a, b, direction) for a, b in pairwise(places)]
+
+
+def _lay(
+    dimension: Dimension, spans: Sequence[Span], values: Sequence[Composed], across: float, side: float, style: Style,
+    slide: int, put: float | None,
+) -> Laid:  # fmt: skip
+    marks: list[Mark] = []
+    words: list[Tilted] = []
+    bars: list[Tilted] = []
+    if dimension.rows == "running":
+        return _running(spans, values, across, side, style)
+    several = len(spans) > 1
+    for n, (span, value) in enumerate(zip(spans, values, strict=True)):
+        line = across + n * side * _further(dimension, style)
+        _one(span, value, line, style, 0 if several else slide, None if several else put, marks, words, bars)
+    first = words[0]
+    return Laid(tuple(marks), tuple(words), tuple(bars), Point(first.x, first.y))
+
+
+def _extension(span: Span, end: Point, along: float, across: float, style: Style) -> list[Mark]:
+    """From a measured place, past the dimension line; none where the line runs through the place."""
+    own = span.across(end)
+    side = 1.0 if across > own else -1.0
+    if abs(across - own) <= style.gap:
+        return []
+    start = span.at(along, own + side * style.gap)
+    return segment(start, span.at(along, across + side * style.past), style.narrow)
+
+
+def _one(
+    span: Span, value: Composed, across: float, style: Style, slide: int, put: float | None,
+    marks: list[Mark], words: list[Tilted], bars: list[Tilted],
+) -> None:  # fmt: skip
+    """One dimension line with its extension lines, arrows and value."""
+    marks += _extension(span, span.from_low, span.low, across, style)
+    marks += _extension(span, span.from_high, span.high, across, style)
+    room = span.high - span.low
+    inside = room >= 2.5 * style.arrow
+    fits = room >= value.width + 2.0 * style.arrow + 1.0 and inside
+    # Where the value does not fit between the arrows it stands beside them.
+    first, last = (span.low, span.high) if inside else (span.low - 2.0 * style.arrow, span.high + 2.0 * style.arrow)
+    middle = _middle(span, value, style, fits, slide, put)
+    half = value.width / 2.0
+    first = min(first, middle - half) if middle - half < span.low else first
+    last = max(last, middle + half) if middle + half > span.high else last
+    a, b = span.at(first, across), span.at(last, across)
+    marks += segment(a, b, style.narrow)
+    turn = span.direction
+    low, high = span.at(span.low, across), span.at(span.high, across)
+    marks += [arrow(low, turn + 180.0 if inside else turn, style), arrow(high, turn if inside else turn + 180.0, style)]
+    set_marks, set_boxes = set_at(value, span.at(middle, across), turn, style.raised)
+    marks += set_marks
+    words += set_boxes
+    bar = between(a, b, style.raised)
+    bars += [bar] if bar is not None else []
+
+
+def _middle(span: Span, value: Composed, style: Style, fits: bool, slide: int, put: float | None) -> float:
+    """Where along its line the middle of a value stands: as it was put, in the middle, then ever further to either side."""
+    middle = (span.low + span.high) / 2.0
+    beside = value.width / 2.0 + 2.5 * style.arrow
+    step = max(value.width, 2.0 * style.height)
+    if put is not None and not span.low <= put <= span.high:
+        # Put outside: it stands there, as far out as it must.
+        sign = 1.0 if put > span.high else -1.0
+        edge = span.high + beside if sign > 0.0 else span.low - beside
+        start = max(put, edge) if sign > 0.0 else min(put, edge)
+        return start + sign * step * slide
+    if fits:
+        room = span.high - span.low - value.width - 2.0 * style.arrow
+        turns = int(room / step) if room > 0.0 else 0
+        if slide <= turns:
+            shift = (slide + 1) // 2 * step * (1.0 if slide % 2 else -1.0)
+            if abs(shift) <= room / 2.0:
+                return middle + shift
+        slide = max(0, slide - turns - 1)
+    sign = 1.0 if slide % 2 == 0 else -1.0
+    edge = span.high + beside if sign > 0.0 else span.low - beside
+    return edge + sign * (slide // 2) * step
+
+
+def _running(spans: Sequence[Span], values: Sequence[Composed], across: float, side: float, style: Style) -> Laid:
+    """From a zero, in one line: arrows away from it, each value along its extension line, outward from the dimension line."""
+    one = spans[0]
+    ends = [one.zero, *(span.end for span in spans)]
+    marks: list[Mark] = [Stroke(Circle(one.at(one.zero, across), style.arrow / 3.0), style.narrow)]
+    a, b = one.at(min(ends), across), one.at(max(ends), across)
+    marks += segment(a, b, style.narrow)
+    marks += _extension(one, one.first, one.zero, across, style)
+    words: list[Tilted] = []
+    bar = between(a, b, style.raised)
+    turn = readable(one.direction + 90.0)
+    for span, value in zip(spans, values, strict=True):
+        marks += _extension(span, span.last, span.end, across, style)
+        marks.append(arrow(one.at(span.end, across), one.direction + (0.0 if span.end >= one.zero else 180.0), style))
+        far = style.past + style.raised + value.width / 2.0
+        set_marks, set_boxes = set_at(value, one.at(span.end, across + side * far), turn, -0.5 * style.height)
+        marks += set_marks
+        words += set_boxes
+    return Laid(tuple(marks), tuple(words), (bar,) if bar is not None else (), one.at(one.zero, across))

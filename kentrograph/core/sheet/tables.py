@@ -1,0 +1,98 @@
+"""The setting-out table in words: its heads and its rows, as they stand on the leaf, on paper and in a file."""
+
+from collections.abc import Callable, Sequence
+from math import hypot
+
+from ..angles import direction_of, unit_vector
+from ..book.manner import Header
+from ..book.on_paper import PointTable, TablePlace
+from ..figures import Point
+from ..language import display
+from ..meet.carriers import way_of
+from ..units import MILLIMETRES, convert
+
+Row = list[str]
+
+
+def ordered(table: PointTable) -> list[TablePlace]:
+    """The places in the order in which they are numbered."""
+    if not table.order:
+        return list(table.places)
+    coordinates = {id(place): across_and_up(table, place.at) for place in table.places}
+    across = table.order == "across"
+    return sorted(table.places, key=lambda place: coordinates[id(place)] if across else coordinates[id(place)][::-1])
+
+
+def numbered(table: PointTable) -> list[tuple[int, Point]]:
+    """The places with their numbers, from 1."""
+    return [(number, place.at) for number, place in enumerate(ordered(table), 1)]
+
+
+def across_and_up(table: PointTable, at: Point) -> tuple[float, float]:
+    """Coordinates from the table's corner along its direction and square to it, in the drawing's unit."""
+    ux, uy = unit_vector(table.direction)
+    dx, dy = at.x - table.corner.x, at.y - table.corner.y
+    return dx * ux + dy * uy, dy * ux - dx * uy
+
+
+def offsets(table: PointTable) -> list[tuple[float, ...]]:
+    """How far each place lies from each edge, in the table's order. On which side most of them lie counts as positive."""
+    columns: list[list[float]] = []
+    for edge in table.edges:
+        way = way_of(edge)
+        found = [way.off(place.at.x, place.at.y) for place in ordered(table)]
+        sign = 1.0 if sum(off >= 0.0 for off in found) * 2 >= len(found) else -1.0
+        columns.append([sign * off for off in found])
+    return list(zip(*columns, strict=True))
+
+
+def rows_of(table: PointTable, header: Header, edges: Sequence[str] = ()) -> tuple[Row, list[Row]]:
+    """The heads of a table, and a row of words for each place; ``edges`` are the names of its edges."""
+    told = _teller(table, header)
+    unit = table.shown if table.shown in MILLIMETRES else "in" if table.shown else header.manner.unit
+    sized = any(place.radius is not None for place in table.places)
+    heads = ["", "place", *_heads(table, unit, edges), *([f"size, {unit}"] if sized else [])]
+    away = offsets(table)
+    rows: list[Row] = []
+    for number, place in enumerate(ordered(table), 1):
+        numbers = _numbers(table, place.at, header, told, away[number - 1] if away else ())
+        size = "" if place.radius is None else f"\u2300 {told(2.0 * place.radius)}" if place.whole else f"R {told(place.radius)}"
+        rows.append([str(number), place.words, *numbers, *([size] if sized else [])])
+    return heads, rows
+
+
+def _heads(table: PointTable, unit: str, edges: Sequence[str]) -> Row:
+    match table.columns:
+        case "polar":
+            return [f"distance, {unit}", "direction"]
+        case "offsets":
+            return [f"from {name}, {unit}" for name in edges or ("the first edge", "the second edge")]
+        case _:
+            return [f"x, {unit}", f"y, {unit}"]
+
+
+def _numbers(table: PointTable, at: Point, header: Header, told: Callable[[float], str], away: tuple[float, ...]) -> Row:
+    if table.columns == "offsets":
+        return [told(off) for off in away]
+    if table.columns == "x y":
+        return [told(v) for v in across_and_up(table, at)]
+    dx, dy = at.x - table.corner.x, at.y - table.corner.y
+    far = hypot(dx, dy)
+    if far == 0.0:
+        return [told(0.0), ""]
+    # Counted from the table's own direction, in the drawing's sense.
+    turn = direction_of(dx, dy) - table.direction + header.manner.datum.turn
+    return [told(far), display.dms(header.manner.direction_from_core(turn))]
+
+
+def _teller(table: PointTable, header: Header) -> Callable[[float], str]:
+    if table.shown.startswith("1/"):
+        return lambda value: display.feet_and_inches(value, header, int(table.shown[2:]))
+    unit = table.shown or header.manner.unit
+    decimals = header.decimals if table.decimals is None else table.decimals
+
+    def told(value: float) -> str:
+        text = f"{convert(value, header.manner.unit, unit):.{decimals}f}"
+        return text if any(digit in text for digit in "123456789") else text.lstrip("-")
+
+    return told

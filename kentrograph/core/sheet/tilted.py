@@ -1,0 +1,120 @@
+"""Boxes that lie in any direction, and which of them lie on each other: what keeps lettering clear.
+
+Method: two boxes lie apart where they do in the direction of one of their sides (separating axes). Source: common practice.
+"""
+
+from collections.abc import Container, Iterable, Iterator
+from dataclasses import dataclass
+from math import floor, hypot
+
+from ..angles import unit_vector
+from ..figures import Point
+from .letters import width_of
+from .marks import Lettering
+
+_CELL = 20.0
+"""Millimetres on paper of a cell in which boxes are looked up."""
+_SHIFT = {"start": 0.0, "middle": 0.5, "end": 1.0}
+
+
+@dataclass(frozen=True, slots=True)
+class Tilted:
+    """A box about a middle: half its length along a direction (its unit vector), and half its height."""
+
+    x: float
+    y: float
+    ux: float
+    uy: float
+    along: float
+    high: float
+
+    @property
+    def bounds(self) -> tuple[float, float, float, float]:
+        """Left, bottom, right, top."""
+        dx = abs(self.ux) * self.along + abs(self.uy) * self.high
+        dy = abs(self.uy) * self.along + abs(self.ux) * self.high
+        return self.x - dx, self.y - dy, self.x + dx, self.y + dy
+
+    @property
+    def corners(self) -> tuple[Point, ...]:
+        """Its corners, counter-clockwise."""
+        ax, ay = self.ux * self.along, self.uy * self.along
+        bx, by = -self.uy * self.high, self.ux * self.high
+        signs = ((-1.0, -1.0), (1.0, -1.0), (1.0, 1.0), (-1.0, 1.0))
+        return tuple(Point(self.x + s * ax + t * bx, self.y + s * ay + t * by) for s, t in signs)
+
+    def meets(self, other: "Tilted") -> bool:
+        """Whether the two lie on each other."""
+        dx, dy = other.x - self.x, other.y - self.y
+        for ux, uy in ((self.ux, self.uy), (-self.uy, self.ux), (other.ux, other.uy), (-other.uy, other.ux)):
+            if abs(dx * ux + dy * uy) >= self._reach(ux, uy) + other._reach(ux, uy):
+                return False
+        return True
+
+    def off(self, at: Point) -> float:
+        """How far a place lies outside it; 0 within."""
+        dx, dy = at.x - self.x, at.y - self.y
+        along = max(0.0, abs(dx * self.ux + dy * self.uy) - self.along)
+        high = max(0.0, abs(dy * self.ux - dx * self.uy) - self.high)
+        return hypot(along, high)
+
+    def _reach(self, ux: float, uy: float) -> float:
+        return self.along * abs(self.ux * ux + self.uy * uy) + self.high * abs(self.ux * uy - self.uy * ux)
+
+
+def of_lettering(words: Lettering, beside: float = 0.0) -> Tilted:
+    """The box of words, as far as capitals and what hangs below the base line reach, and ``beside`` more on all sides."""
+    width = width_of(words.words, words.height, words.strong)
+    ux, uy = unit_vector(words.direction)
+    low, high = -0.25 * words.height, 1.05 * words.height
+    shift, up = width * (0.5 - _SHIFT[words.anchor]), (low + high) / 2.0
+    x, y = words.at.x + shift * ux - up * uy, words.at.y + shift * uy + up * ux
+    return Tilted(x, y, ux, uy, width / 2.0 + beside, (high - low) / 2.0 + beside)
+
+
+def between(a: Point, b: Point, thick: float) -> Tilted | None:
+    """A bar from place to place; None where they are one."""
+    dx, dy = b.x - a.x, b.y - a.y
+    far = hypot(dx, dy)
+    if far == 0.0:
+        return None
+    return Tilted((a.x + b.x) / 2.0, (a.y + b.y) / 2.0, dx / far, dy / far, far / 2.0, thick / 2.0)
+
+
+class Taken:
+    """Boxes that are taken, found by where they lie."""
+
+    def __init__(self) -> None:
+        self._cells: dict[tuple[int, int], list[Tilted]] = {}
+
+    def add(self, boxes: Iterable[Tilted]) -> None:
+        """Takes these boxes as well."""
+        for one in boxes:
+            for cell in _cells(one):
+                self._cells.setdefault(cell, []).append(one)
+
+    def among(self, bounds: tuple[float, float, float, float]) -> list[Tilted]:
+        """What is taken within bounds, or near them."""
+        left, bottom, right, top = bounds
+        found: dict[int, Tilted] = {}
+        for i in range(floor(left / _CELL), floor(right / _CELL) + 1):
+            for j in range(floor(bottom / _CELL), floor(top / _CELL) + 1):
+                found.update((id(one), one) for one in self._cells.get((i, j), ()))
+        return list(found.values())
+
+    def free(self, boxes: Iterable[Tilted], but: Container[int] = ()) -> bool:
+        """Whether none of these lies on one that is taken; ``but`` are some that do not count, by `id`."""
+        return not any(
+            one.meets(other)
+            for one in boxes
+            for cell in _cells(one)
+            for other in self._cells.get(cell, ())
+            if id(other) not in but
+        )
+
+
+def _cells(one: Tilted) -> Iterator[tuple[int, int]]:
+    left, bottom, right, top = one.bounds
+    for i in range(floor(left / _CELL), floor(right / _CELL) + 1):
+        for j in range(floor(bottom / _CELL), floor(top / _CELL) + 1):
+            yield i, j

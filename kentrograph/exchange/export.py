@@ -1,0 +1,53 @@
+"""A drawing handed over, from the command line or the server: its sheets as PDF or PNG, its setting-out tables as CSV."""
+
+import csv
+from io import StringIO
+
+from ..core.book.book import Book
+from ..core.book.on_paper import PointTable
+from ..core.book.values import Drawn
+from ..core.problem import refuse
+from ..core.sheet.page import Facts, Page, edge_names, page_of, sheets_of
+from ..core.sheet.tables import rows_of
+from .pdf import Progress, sheets_pdf
+from .png import page_png
+
+FORMATS = ("pdf", "png", "csv")
+
+
+def pages_of(book: Book, facts: Facts, sheet: int | None = None) -> list[Page]:
+    """All sheets of a drawing, or one by its number. Raises `Refused` (no_such_sheet)."""
+    count = max(1, len(sheets_of(book)))
+    if sheet is not None and not 1 <= sheet <= count:
+        raise refuse("no_such_sheet", number=sheet, count=count)
+    return [page_of(book, number, facts) for number in ([sheet] if sheet is not None else range(1, count + 1))]
+
+
+def as_pdf(book: Book, facts: Facts, sheet: int | None = None, progress: Progress | None = None) -> bytes:
+    """The sheets of a drawing, each a page. Raises `Refused`."""
+    return sheets_pdf(pages_of(book, facts, sheet), facts.title, facts.author, progress)
+
+
+def as_png(book: Book, facts: Facts, sheet: int = 1, dots: float = 150.0) -> bytes:
+    """One sheet as a picture with so many dots to the inch. Raises `Refused`."""
+    return page_png(as_pdf(book, facts, sheet), 1, dots)
+
+
+def as_csv(book: Book, table: str | None = None) -> str:
+    """The setting-out tables of a drawing, or the one of a step, by RFC 4180: heads first, tables apart by an empty line."""
+    out = StringIO(newline="")
+    writer = csv.writer(out, lineterminator="\r\n")
+    found = 0
+    for id in book.order:
+        value = book.values[id]
+        if not isinstance(value, Drawn) or not isinstance(value.figure, PointTable) or (table is not None and id != table):
+            continue
+        if found:
+            out.write("\r\n")
+        heads, rows = rows_of(value.figure, book.header, edge_names(book, id))
+        writer.writerow(["number", *heads[1:]])
+        writer.writerows(rows)
+        found += 1
+    if not found:
+        raise refuse("no_table")
+    return out.getvalue()
