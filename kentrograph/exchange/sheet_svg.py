@@ -34,8 +34,8 @@ def _element(mark: Mark, key: str) -> str:
             size = height * EM[strong]
             turned = f' transform="rotate({-direction:.4f} {at.x:.4f} {-at.y:.4f})"' if direction else ""
             return (
-                f'<text x="{at.x:.4f}" y="{-at.y:.4f}" font-size="{size:.4f}" text-anchor="{_ANCHORS[anchor]}" '
-                f'font-weight="{600 if strong else 400}" fill="currentColor" stroke="none" xml:space="preserve"{turned}>'
+                f'<text x="{at.x:.4f}" y="{-at.y:.4f}" text-anchor="{_ANCHORS[anchor]}" '
+                f'style="font-size:{size:.4f}px;font-weight:{600 if strong else 400}" fill="currentColor" stroke="none" xml:space="preserve"{turned}>'
                 f"{escape(words)}</text>"
             )
         case Picture(data, at, width, height):

@@ -3,10 +3,29 @@
 from ..core.desk import clipboard, intents
 from ..core.desk.intents import Entry
 from ..core.desk.rename import rename
+from ..core.desk.restating import restate
+from ..core.desk.set_out import set_out
 from ..core.desk.settling import settle
 from ..core.figures import Point
 from ..store.changes import Make
-from .schemas import Act, Flag, MakeSymbol, Mend, MoveStep, Paste, Redo, Rename, Settle, Strike, TakeAway, Undo, Write, WriteAll
+from .schemas import (
+    Act,
+    Flag,
+    MakeSymbol,
+    Mend,
+    MoveStep,
+    Paste,
+    Redo,
+    Rename,
+    Restate,
+    SetOut,
+    Settle,
+    Strike,
+    TakeAway,
+    Undo,
+    Write,
+    WriteAll,
+)
 
 
 def edit_maker(act: Act) -> Make | None:
@@ -35,5 +54,9 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: rename(book, id, name)
         case Flag(id=id, others=others, hidden=hidden, off=off):
             return lambda book: intents.flag(book, id, hidden, off, others)
+        case SetOut(id=id, figures=figures):
+            return lambda book: set_out(book, figures, id)
+        case Restate(id=id, word=word, said=said):
+            return lambda book: restate(book, id, word, said)
         case Undo() | Redo():
             return None

@@ -308,6 +308,23 @@ class Flag(Model):
     off: bool | None = None
 
 
+class SetOut(Model):
+    """Writes the table that sets the centres of figures out from two edges."""
+
+    do: Literal["set_out"]
+    id: Id
+    figures: Annotated[list[FigureId], Field(min_length=1, max_length=200)]
+
+
+class Restate(Model):
+    """Gives one given of a step another value, by its word; with nothing said it is struck."""
+
+    do: Literal["restate"]
+    id: Id
+    word: Annotated[str, Field(min_length=1, max_length=120, pattern=WRITABLE)]
+    said: Annotated[str, Field(max_length=2_000, pattern=WRITABLE)]
+
+
 class Undo(Model):
     """Takes the last change back."""
 
@@ -321,7 +338,21 @@ class Redo(Model):
 
 
 Act = Annotated[
-    Write | WriteAll | Mend | Strike | TakeAway | Settle | Paste | MakeSymbol | MoveStep | Rename | Flag | Undo | Redo,
+    Write
+    | WriteAll
+    | Mend
+    | Strike
+    | TakeAway
+    | Settle
+    | Paste
+    | MakeSymbol
+    | MoveStep
+    | Rename
+    | Flag
+    | SetOut
+    | Restate
+    | Undo
+    | Redo,
     Field(discriminator="do"),
 ]
 

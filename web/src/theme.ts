@@ -27,6 +27,7 @@ const config = defineConfig({
     semanticTokens: {
       colors: {
         paper: both("paper"),
+        desk: both("desk"),
         panel: both("panel"),
         rule: both("rule"),
         ink: both("ink"),

@@ -34,8 +34,9 @@ def line_of(
     pointer: Pointer | None = None,
 ) -> LineView:
     """The open line as it is ``shown``, which may be more than what is read; without what only some ways of looking add."""
-    # A reading puts nothing down: nothing is counted from the last place.
-    places = draft is not None and not draft.kind.startswith("measure")
+    # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
+    kind = KINDS.get(draft.kind) if draft is not None else None
+    places = draft is not None and not draft.kind.startswith("measure") and not (kind is not None and kind.group == "paper")
     last = last_of_draft(book, draft, index)
     rows = _rows(book, line, index)
     value = shown.value if isinstance(shown.value, Drawn) else None

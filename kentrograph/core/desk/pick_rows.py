@@ -110,7 +110,10 @@ def _dimension(
     """What is measured, as long as too little is; then where its line runs, which also says whether it is level or plumb."""
     if statement is not None and any(given.word == "at" for given in statement.givens):
         return []
-    thing = [place, *([name] if name else [])] if pointed.special else [name] if name else []
+    thing = [place] if pointed.special else []
+    if name:
+        # Of places that a figure has all along, as its middle, the figure is meant more likely.
+        thing.insert(0 if not pointed.special or pointed.kind in _PASSED_THROUGH else 1, name)
     count = len(statement.givens) if statement is not None else 0
     value = stands(book, draft, index).value
     dimension = value.figure if isinstance(value, Drawn) else None

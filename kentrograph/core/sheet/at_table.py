@@ -12,6 +12,7 @@ from ..figures import Figure, Point
 from ..language.report import FigureData, LetteringData, figure_data
 from ..units import MILLIMETRES
 from .border import drawing_space
+from .bounds import bounds
 from .frame import Frame
 from .layout import Layout
 from .marks import Fill, Lettering, Mark, Stroke
@@ -167,7 +168,8 @@ def marks_data(marks: Sequence[Mark], frame: Frame) -> FigureData:
                 letters.append(LetteringData(words, place, height / frame.size, direction, anchor, strong))
             case _:
                 continue
-    return {"kind": "paper", "pieces": pieces, "fills": fills, "letters": letters}
+    box = [v / frame.size for v in bounds(marks)]
+    return {"kind": "paper", "pieces": pieces, "fills": fills, "letters": letters, "box": box}
 
 
 def annotation_at(book: Book, x: float, y: float, reach: float) -> str | None:

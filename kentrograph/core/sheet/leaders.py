@@ -85,7 +85,7 @@ def _shouldered(marks: list[Mark], tip: Point, at: Point, value: Composed, style
     middle = Point((at.x + end.x) / 2.0, at.y)
     set_marks, words = set_at(value, middle, 0.0, style.raised)
     bars = [bar for bar in (between(tip, at, style.raised), between(at, end, style.raised)) if bar is not None]
-    return Laid((*marks, *set_marks), tuple(words), tuple(bars), middle)
+    return Laid((*marks, *set_marks), tuple(words), tuple(bars), at)
 
 
 def ways_of_place(at: Point, put: Point | None, value: Composed, style: Style) -> Ways:

@@ -16,14 +16,14 @@ from ..figures.box import Box, box_of, empty_box
 from ..figures.similarity import shift
 from ..units import MILLIMETRES
 from .border import border, drawing_space
+from .bounds import bounds, join
 from .frame import Frame
 from .letters import width_of
-from .marks import Fill, Lettering, Mark, Picture, Stroke, Within, box, moved
+from .marks import Lettering, Mark, Stroke, Within, box, moved
 from .of_book import annotations, in_ink, laid_out, strokes_of
 from .signs import spelled
 from .style import Style, style_for
 from .tables import rows_of
-from .tilted import of_lettering
 from .title_block import FieldBox, height_of, title_block
 
 _CLEAR = 5.0
@@ -250,31 +250,7 @@ def _drawn(
 def _extent(figures: Sequence[Figure], frame: Frame) -> Box:
     found = empty_box()
     for figure in figures:
-        _join(found, box_of(frame.figure(figure)))
-    return found
-
-
-def _join(found: Box, other: Sequence[float]) -> None:
-    found[0], found[1] = min(found[0], other[0]), min(found[1], other[1])
-    found[2], found[3] = max(found[2], other[2]), max(found[3], other[3])
-
-
-def bounds(marks: Sequence[Mark]) -> Box:
-    """The box around marks: left, bottom, right, top."""
-    found = empty_box()
-    for mark in marks:
-        match mark:
-            case Stroke(figure):
-                _join(found, box_of(figure))
-            case Fill(places):
-                for at in places:
-                    _join(found, (at.x, at.y, at.x, at.y))
-            case Lettering():
-                _join(found, of_lettering(mark).bounds)
-            case Picture():
-                _join(found, (mark.at.x, mark.at.y, mark.at.x + mark.width, mark.at.y + mark.height))
-            case Within(circle):
-                _join(found, box_of(circle))
+        join(found, box_of(frame.figure(figure)))
     return found
 
 

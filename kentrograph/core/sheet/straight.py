@@ -109,8 +109,9 @@ def _lay(
     for n, (span, value) in enumerate(zip(spans, values, strict=True)):
         line = across + n * side * _further(dimension, style)
         _one(span, value, line, style, 0 if several else slide, None if several else put, marks, words, bars)
-    first = words[0]
-    return Laid(tuple(marks), tuple(words), tuple(bars), Point(first.x, first.y))
+    one = spans[0]
+    # It is taken hold of on its line, under its value.
+    return Laid(tuple(marks), tuple(words), tuple(bars), one.at(one.along(Point(words[0].x, words[0].y)), across))
 
 
 def _extension(span: Span, end: Point, along: float, across: float, style: Style) -> list[Mark]:

@@ -17,6 +17,8 @@ import type {
   Pen,
   Placing,
   Pointer,
+  PointTable,
+  Sheet,
   SnapKind,
   Way,
   Working,
@@ -73,6 +75,13 @@ export const causesOf = (id: string, step: string): Promise<Cause[]> =>
   answer(http.GET("/api/drawings/{id}/causes/{step}", ofStep(id, step)));
 export const checkReport = (id: string, form: "html" | "csv", limit?: number): string =>
   `/api/drawings/${id}/check.${form}${limit === undefined ? "" : `?limit=${limit}`}`;
+export const tablesOf = (id: string): Promise<PointTable[]> => answer(http.GET("/api/drawings/{id}/tables", at(id)));
+export const tableFile = (id: string, table: string): string =>
+  `/api/drawings/${id}/tables.csv?table=${encodeURIComponent(table)}`;
+export const sheetOf = (id: string, number: number): Promise<Sheet> =>
+  answer(http.GET("/api/drawings/{id}/sheets/{number}", { params: { path: { id, number } } }));
+export const sheetsFile = (id: string): string => `/api/drawings/${id}/sheets.pdf`;
+export const sheetPicture = (id: string, number: number): string => `/api/drawings/${id}/sheets/${number}/picture.png`;
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));
 export type Alike = NonNullable<paths["/api/drawings/{id}/alike/{figure}"]["get"]["parameters"]["query"]>["way"];

@@ -408,6 +408,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheets Pdf
+         * @description The sheets of a drawing, or one of them, as PDF.
+         */
+        get: operations["get_sheets_pdf_api_drawings__id__sheets_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/sheets/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheet
+         * @description A sheet, laid out.
+         */
+        get: operations["get_sheet_api_drawings__id__sheets__number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/sheets/{number}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheet Png
+         * @description A sheet as PNG, with so many dots to the inch.
+         */
+        get: operations["get_sheet_png_api_drawings__id__sheets__number__picture_png_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tables
+         * @description The setting-out tables of a drawing.
+         */
+        get: operations["get_tables_api_drawings__id__tables_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/tables.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tables Csv
+         * @description All of them, or the one of a step, as CSV (RFC 4180).
+         */
+        get: operations["get_tables_csv_api_drawings__id__tables_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/text": {
         parameters: {
             query?: never;
@@ -774,7 +874,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -833,7 +933,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -1055,6 +1155,20 @@ export interface components {
             };
             /** Message */
             message: string;
+        };
+        /**
+         * FieldView
+         * @description A field of the title block, and its box in mm: left, bottom, width, height.
+         */
+        FieldView: {
+            /** Box */
+            box: number[];
+            /** Label */
+            label: string;
+            /** Word */
+            word: string;
+            /** Words */
+            words: string;
         };
         /** FigureView */
         FigureView: {
@@ -1636,6 +1750,23 @@ export interface components {
             in_front_of: string | null;
         };
         /**
+         * PlacedPart
+         * @description A view or a table where it lies on its sheet: its step (none for the view that a sheet has unasked), the box of it in mm, left,
+         *     bottom, right, top, and the scale, as it is written, of a view.
+         */
+        PlacedPart: {
+            /** Box */
+            box: number[];
+            /** Fixed */
+            fixed: boolean;
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: string;
+        };
+        /**
          * Placing
          * @description How a picture lies: under the drawing with its lower left corner at x, y, so many units a pixel and turned, or pinned
          *     in a corner of the table; ``strength`` is how plainly it shows.
@@ -1899,6 +2030,23 @@ export interface components {
             words: string;
         };
         /**
+         * Restate
+         * @description Gives one given of a step another value, by its word; with nothing said it is struck.
+         */
+        Restate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "restate";
+            /** Id */
+            id: string;
+            /** Said */
+            said: string;
+            /** Word */
+            word: string;
+        };
+        /**
          * Row
          * @description A given in its own words, and what it was understood as where that says more.
          *
@@ -1916,6 +2064,21 @@ export interface components {
             value: string;
         };
         /**
+         * SetOut
+         * @description Writes the table that sets the centres of figures out from two edges.
+         */
+        SetOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_out";
+            /** Figures */
+            figures: string[];
+            /** Id */
+            id: string;
+        };
+        /**
          * Settle
          * @description Puts loose ends right, by their keys, with what was offered for each; what is written gets ids that begin with this.
          */
@@ -1931,6 +2094,42 @@ export interface components {
             id: string;
             /** Limit */
             limit: number;
+        };
+        /**
+         * SheetView
+         * @description A sheet: which of how many, its step (none where the drawing has no sheet yet), its size in mm, its picture, what lies on it.
+         *
+         *     ``names`` are those of all sheets; ``papers`` and ``scales`` what can be chosen; ``missing`` what could not be shown.
+         */
+        SheetView: {
+            /** Fields */
+            fields: components["schemas"]["FieldView"][];
+            /** Height */
+            height: number;
+            /** Id */
+            id: string | null;
+            /** Lies */
+            lies: string;
+            /** Missing */
+            missing: string[];
+            /** Names */
+            names: string[];
+            /** Number */
+            number: number;
+            /** Paper */
+            paper: string;
+            /** Papers */
+            papers: string[];
+            /** Scales */
+            scales: string[];
+            /** Svg */
+            svg: string;
+            /** Tables */
+            tables: components["schemas"]["PlacedPart"][];
+            /** Views */
+            views: components["schemas"]["PlacedPart"][];
+            /** Width */
+            width: number;
         };
         /**
          * SnapKind
@@ -2064,6 +2263,30 @@ export interface components {
             placed: number;
             /** Text */
             text: string;
+        };
+        /**
+         * TableRow
+         * @description A row of a setting-out table in words, and where its place lies.
+         */
+        TableRow: {
+            /** At */
+            at: number[];
+            /** Words */
+            words: string[];
+        };
+        /**
+         * TableView
+         * @description A setting-out table: its step and name, its heads, a row for each place.
+         */
+        TableView: {
+            /** Heads */
+            heads: string[];
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: components["schemas"]["TableRow"][];
         };
         /**
          * TagView
@@ -3681,6 +3904,305 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DrawingView"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_sheets_pdf_api_drawings__id__sheets_pdf_get: {
+        parameters: {
+            query?: {
+                sheet?: number | null;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_sheet_api_drawings__id__sheets__number__get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_sheet_png_api_drawings__id__sheets__number__picture_png_get: {
+        parameters: {
+            query?: {
+                dots?: number;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_tables_api_drawings__id__tables_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_tables_csv_api_drawings__id__tables_csv_get: {
+        parameters: {
+            query?: {
+                table?: string | null;
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

@@ -4,6 +4,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { ChecksLeaf } from "../checks/ChecksLeaf";
 import { GroupsLeaf } from "../groups/GroupsLeaf";
 import { HelpLeaf } from "../help/HelpLeaf";
+import { PointsLeaf } from "../points/PointsLeaf";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
@@ -15,6 +16,7 @@ import { Stopped } from "./Stopped";
 const LEAVES = [
   ["book", "Book"],
   ["checks", "Checks"],
+  ["points", "Points"],
   ["groups", "Groups"],
   ["help", "Help"],
 ] as const;
@@ -71,6 +73,8 @@ export function SidePanel() {
           <BookLeaf />
         ) : leaf === "checks" ? (
           <ChecksLeaf />
+        ) : leaf === "points" ? (
+          <PointsLeaf />
         ) : leaf === "groups" ? (
           <GroupsLeaf />
         ) : (

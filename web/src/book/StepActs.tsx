@@ -10,6 +10,8 @@ import { refusal, useInterface } from "../state/interface";
 import { stepOf } from "../state/figures";
 import { selectAll } from "../state/selection";
 import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
 import { Word } from "../Words";
 
 export function moveStep(session: Session, id: string, by: number): void {
@@ -53,6 +55,14 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
           Whole part
         </Word>
       )}
+      {step.figure !== null && ["circle", "arc", "outline"].includes(step.figure.kind) && (
+        <Word
+          title="A table of its centre, or of the centres of its arcs, by distances from the two edges that suit best"
+          onClick={() => void setOut(session, [...new Set([step.id, ...others])])}
+        >
+          Set out centre
+        </Word>
+      )}
       {step.name !== "" && <Word onClick={() => setNaming(true)}>Rename</Word>}
       {step.figure !== null && (
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
@@ -67,6 +77,12 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
       </Word>
     </Flex>
   );
+}
+
+async function setOut(session: Session, figures: string[]): Promise<void> {
+  const answer = await session.act({ do: "set_out", id: newId(), figures });
+  if (answer.ok) useInterface.setState({ leaf: "points", refused: null });
+  else refuse(answer.message);
 }
 
 async function showWorking(drawing: string, step: string | null): Promise<void> {

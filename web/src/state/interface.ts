@@ -33,7 +33,12 @@ interface Interface {
   inBook: boolean;
   /** A figure that is only looked at: what another value would make of the selected one. */
   trial: Figure | null;
-  leaf: "book" | "checks" | "groups" | "help";
+  leaf: "book" | "checks" | "points" | "groups" | "help";
+  /** The sheet that is looked at instead of the table, by its number from 1. */
+  sheet: number | null;
+  /** How many times as large it is shown as it fits, and what was chosen on it. */
+  sheetZoom: number;
+  sheetPart: string | null;
   /** Which solution, or which reading of a pick, was asked for with the arrow keys. */
   choice: number | null;
   /** The working that is shown, and the step that it belongs to. */
@@ -74,6 +79,9 @@ export const NOTHING: Interface = {
   inBook: false,
   trial: null,
   leaf: "book",
+  sheet: null,
+  sheetZoom: 1,
+  sheetPart: null,
   choice: null,
   before: null,
   beside: [],

@@ -5,6 +5,7 @@ export type LookName = "paper" | "blueprint";
 
 const PAPER = {
   paper: "#F7F4EC",
+  desk: "#E7E1D2",
   panel: "#FCFAF5",
   rule: "#E2DCCD",
   lit: "#FBF0DA",
@@ -27,6 +28,7 @@ const PAPER = {
 /** Pale lines on deep blue. */
 const BLUEPRINT: typeof PAPER = {
   paper: "#15325A",
+  desk: "#0F2746",
   panel: "#1B3B68",
   rule: "#2D5080",
   lit: "#284A78",
@@ -61,4 +63,6 @@ usePreferences.subscribe((now, before) => {
   if (now.look !== before.look) take(now.look);
 });
 
+/** The letters of the drawing, as they are on paper. */
+export const LETTERING = '"IBM Plex Sans Variable", sans-serif';
 export const FONT = '12px "IBM Plex Sans Variable", sans-serif';

@@ -14,6 +14,7 @@ import { NOTHING, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { loadKinds } from "../state/kinds";
 import { loadSnapKinds } from "../state/snapping";
+import { SheetPage } from "../sheet/SheetPage";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
 import type { View } from "../surface/view";
@@ -47,7 +48,10 @@ function Laid({ parts }: { parts: TableParts }) {
       <Flex direction="column" h="100%" overflow="hidden">
         <TitleStrip />
         <Flex flex="1" minH="0">
-          <Surface />
+          <Box position="relative" flex="1" minW="0" display="flex">
+            <Surface />
+            <SheetPage />
+          </Box>
           {!folded && <SidePanel />}
         </Flex>
         {folded && <Stopped />}

@@ -1,9 +1,10 @@
 /** The strip over the table: name, how the drawing counts, whether it is saved, undo and redo with what they would undo. */
-import { Box, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
 import { renameDrawing } from "../api/client";
 import { useDocument } from "../state/document";
+import { useInterface } from "../state/interface";
 import { Strip, Word } from "../Words";
 import { BackingAsking, BackingMenu } from "./BackingMenu";
 import { useTable } from "./context";
@@ -19,6 +20,8 @@ export function TitleStrip() {
       <MannerMenu />
       <BackingMenu />
       <BackingAsking />
+      <Rule />
+      <TwoViews />
       <Box flex="1" />
       <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
         {
@@ -35,6 +38,30 @@ export function TitleStrip() {
         Redo {redo !== null && <b>{redo}</b>}
       </Word>
     </Strip>
+  );
+}
+
+/** The drawing is one, and has two views: the table it is drawn on, and the sheet it is handed over on. */
+function TwoViews() {
+  const sheet = useInterface((i) => i.sheet);
+  return (
+    <Flex role="radiogroup" aria-label="View of the drawing">
+      {(["Table", "Sheet"] as const).map((word) => {
+        const here = (word === "Sheet") === (sheet !== null);
+        return (
+          <Word
+            key={word}
+            role="radio"
+            aria-checked={here}
+            fontWeight={here ? 600 : 500}
+            color={here ? "ink" : "quiet"}
+            onClick={() => useInterface.setState({ sheet: word === "Sheet" ? (sheet ?? 1) : null })}
+          >
+            {word}
+          </Word>
+        );
+      })}
+    </Flex>
   );
 }
 

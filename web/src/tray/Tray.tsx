@@ -16,6 +16,7 @@ const GROUPS: readonly (readonly [Group, string])[] = [
   ["shape", "Shape"],
   ["carry", "Carry"],
   ["read", "Read"],
+  ["paper", "Hand over"],
 ];
 /** The narrow pens stand there where they have room; they can be typed anywhere. */
 const ROOMY = { base: "none", "2xl": "block" };

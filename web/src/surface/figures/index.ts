@@ -42,6 +42,7 @@ function traceSeen(path: Path2D, c: Camera, figure: Figure): void {
       break;
     case "outline":
     case "set":
+    case "paper":
       for (const piece of figure.pieces ?? []) traceSeen(path, c, piece);
       break;
   }

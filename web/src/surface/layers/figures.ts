@@ -3,6 +3,7 @@ import type { Figure } from "../../api/types";
 import { type Shown, stepOf } from "../../state/figures";
 import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
+import { drawOnPaper } from "../figures/paper";
 import { FONT, LOOK } from "../look";
 import { toScreen } from "../turned";
 import { paths, penOf, strokePens, traceInPens } from "./pens";
@@ -20,6 +21,8 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   g.clearRect(0, 0, c.width, c.height);
   const pens = paths();
   const faint = new Path2D();
+  const written: Figure[] = [];
+  const pale: Figure[] = [];
   let later = false;
   const [left, bottom, right, top] = inView(c);
   const replaced = (step: Shown) => marks.instead.size > 0 && marks.instead.has(stepOf(step.id));
@@ -36,10 +39,12 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
     if (marks.mended !== null && stepOf(step.id) === marks.mended) later = true;
     else if (later && !step.hidden && step.figure && !replaced(step)) {
       traceFigure(faint, c, step.figure);
+      if (step.figure.kind === "paper") pale.push(step.figure);
       continue;
     }
     if (step.hidden || replaced(step) || step.figure === null) continue;
     traceInPens(pens, c, penOf(step), step.figure);
+    if (step.figure.kind === "paper") written.push(step.figure);
   }
   // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
   const many = steps.length > MANY;
@@ -47,6 +52,8 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   g.lineCap = many ? "butt" : "round";
   stroke(g, faint, LOOK.faint, 1);
   strokePens(g, pens);
+  for (const figure of pale) drawOnPaper(g, c, figure, LOOK.faint);
+  for (const figure of written) drawOnPaper(g, c, figure, LOOK.ink);
   drawNames(g, c, steps, marks);
 }
 
@@ -76,11 +83,12 @@ export function drawLit(g: CanvasRenderingContext2D, c: Camera, lit: readonly Sh
   g.lineCap = "round";
   stroke(g, glow, LOOK.selected, 5);
   strokePens(g, pens);
+  for (const { figure, hidden } of lit) if (figure && !hidden) drawOnPaper(g, c, figure, LOOK.ink);
   g.font = FONT;
   g.textAlign = "left";
   // Names of figures about one centre stand below one another.
   const taken = new Map<string, number>();
-  for (const step of lit) if (!step.hidden) drawName(g, c, step, LOOK.ink, taken);
+  for (const step of lit) if (!step.hidden && step.figure?.kind !== "paper") drawName(g, c, step, LOOK.ink, taken);
 }
 
 const LINE_HEIGHT = 14;

@@ -42,7 +42,14 @@ export function placeNames(
   for (const step of steps) {
     if (names.length >= MOST) break;
     // Points have theirs always.
-    if (step.figure === null || step.hidden || step.name === "" || step.kind === "point") continue;
+    if (
+      step.figure === null ||
+      step.figure.kind === "paper" ||
+      step.hidden ||
+      step.name === "" ||
+      step.kind === "point"
+    )
+      continue;
     const w = width(step.name);
     for (const spot of spots(c, seenFigure(c, step.figure))) {
       const rect = beside(spot, w);

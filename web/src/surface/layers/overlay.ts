@@ -2,6 +2,7 @@
 import type { Brush, Figure, Handle, Line, Solution } from "../../api/types";
 import type { Camera } from "../camera";
 import { traceFigure } from "../figures";
+import { drawOnPaper } from "../figures/paper";
 import { FONT, LOOK } from "../look";
 import { toScreen } from "../turned";
 import { stroke } from "./figures";
@@ -41,6 +42,7 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
     const path = new Path2D();
     traceFigure(path, c, figure);
     stroke(g, path, LOOK.place, 1.25);
+    drawOnPaper(g, c, figure, LOOK.place);
   }
   if (o.working.length + o.was.length > 0) {
     const path = new Path2D();
@@ -55,7 +57,8 @@ export function drawOverlay(g: CanvasRenderingContext2D, c: Camera, o: Overlay):
   if (o.preview) {
     const path = new Path2D();
     traceFigure(path, c, o.preview);
-    stroke(g, path, LOOK.place, 1.75);
+    stroke(g, path, LOOK.place, o.preview.kind === "paper" ? 1 : 1.75);
+    drawOnPaper(g, c, o.preview, LOOK.place);
   }
   drawNumbers(g, c, o);
   for (const at of o.solutions[o.taken]?.touching ?? []) drawTouch(g, c, at);

@@ -33,9 +33,12 @@ export function penOf(step: Pick<Step, "pen">): PenName {
   return step.pen in PENS ? (step.pen as PenName) : "ink";
 }
 
+const hasPens = (piece: Figure) => piece.pen ?? piece.kind === "set";
+
 /** Traces a figure with its pen; of a set each member that has a pen of its own with that. */
 export function traceInPens(drawn: Paths, c: Camera, pen: PenName, figure: Figure): void {
-  if (figure.kind === "set" && figure.pieces?.some((piece) => piece.pen ?? piece.kind === "set"))
+  const parted = figure.kind === "paper" || (figure.kind === "set" && figure.pieces?.some(hasPens));
+  if (parted && figure.pieces)
     for (const piece of figure.pieces) traceInPens(drawn, c, piece.pen ? penOf({ pen: piece.pen }) : pen, piece);
   // Out of sight with the rest of the pencil.
   else if (pen !== "pencil" || useInterface.getState().pencil) traceFigure(drawn[pen], c, figure);

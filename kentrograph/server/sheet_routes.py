@@ -1,0 +1,86 @@
+"""HTTP: a drawing handed over: its sheets to look at and as PDF and PNG, its setting-out tables as CSV."""
+
+from datetime import datetime
+from typing import Annotated, Any
+from urllib.parse import quote
+from uuid import UUID
+
+from fastapi import APIRouter, Path, Query, Request
+from fastapi.responses import Response
+
+from ..core.book.book import Book
+from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
+from ..core.sheet.page import Facts
+from ..exchange.export import as_csv, as_pdf, as_png, pages_of
+from ..exchange.sheet_svg import sheet_svg
+from ..store import changes
+from .schemas import Id, Revision
+from .service import service_of
+
+router = APIRouter(prefix="/api/drawings/{id}")
+AtRevision = Annotated[Revision | None, Query()]
+Number = Annotated[int, Path(ge=1, le=1000)]
+Sheet = Annotated[int | None, Query(ge=1, le=1000)]
+Dots = Annotated[float, Query(ge=10, le=2400)]
+
+
+def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:
+    """A drawing as it stands or stood at a revision, and what is known of that besides."""
+    service = service_of(request)
+    with service.session() as session:
+        state = changes.current_state(session, service.cache, id)
+        book = state.book if revision is None else changes.state_at(session, service.cache, id, revision)
+        at = state.revision if revision is None else revision
+        author = changes.author_of(session, id, at)
+    # A name that was dealt to a browser is nobody's.
+    named = "" if author.startswith("drafter") else author
+    return book, Facts(state.name, str(at), f"{datetime.now().astimezone():%Y-%m-%d}", named)
+
+
+@router.get("/tables", response_model=list[TableView])
+def get_tables(request: Request, id: UUID, revision: AtRevision = None) -> Any:
+    """The setting-out tables of a drawing."""
+    return table_views(_of(request, id, revision)[0])
+
+
+@router.get("/tables.csv", response_class=Response)
+def get_tables_csv(
+    request: Request, id: UUID, table: Annotated[Id | None, Query()] = None, revision: AtRevision = None
+) -> Response:
+    """All of them, or the one of a step, as CSV (RFC 4180)."""
+    book, facts = _of(request, id, revision)
+    return _file(as_csv(book, table).encode(), "text/csv; charset=utf-8", f"{facts.title} setting out.csv")
+
+
+@router.get("/sheets/{number}", response_model=SheetView)
+def get_sheet(request: Request, id: UUID, number: Number, revision: AtRevision = None) -> Any:
+    """A sheet, laid out."""
+    book, facts = _of(request, id, revision)
+    with service_of(request).reading(id):
+        page = pages_of(book, facts, number)[0]
+        return sheet_view(book, number, page, sheet_svg(page))
+
+
+@router.get("/sheets.pdf", response_class=Response)
+def get_sheets_pdf(request: Request, id: UUID, sheet: Sheet = None, revision: AtRevision = None) -> Response:
+    """The sheets of a drawing, or one of them, as PDF."""
+    book, facts = _of(request, id, revision)
+    with service_of(request).reading(id):
+        made = as_pdf(book, facts, sheet)
+    return _file(made, "application/pdf", f"{facts.title}.pdf", shown=True)
+
+
+@router.get("/sheets/{number}/picture.png", response_class=Response)
+def get_sheet_png(request: Request, id: UUID, number: Number, dots: Dots = 150.0, revision: AtRevision = None) -> Response:
+    """A sheet as PNG, with so many dots to the inch."""
+    book, facts = _of(request, id, revision)
+    with service_of(request).reading(id):
+        made = as_png(book, facts, number, dots)
+    return _file(made, "image/png", f"{facts.title}.png", shown=True)
+
+
+def _file(data: bytes, kind: str, name: str, shown: bool = False) -> Response:
+    """A file to keep or, where a browser can show it, to look at first."""
+    how = "inline" if shown else "attachment"
+    headers = {"Content-Disposition": f"{how}; filename*=UTF-8''{quote(name)}", "Cache-Control": "no-store"}
+    return Response(data, media_type=kind, headers=headers)

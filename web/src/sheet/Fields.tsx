@@ -1,0 +1,136 @@
+/** The fields of the title block, written in place. */
+import { Box, chakra } from "@chakra-ui/react";
+import { type Dispatch, type SetStateAction, useRef, useState } from "react";
+
+import type { Sheet, SheetField } from "../api/types";
+import type { Session } from "../session/session";
+import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
+
+/** What says itself: nobody writes it. */
+const OWN = new Set(["scale", "unit", "sheet"]);
+const Row = chakra("input");
+
+/** Words in quotation marks, as a statement has them. */
+const quoted = (words: string) => `"${words.replaceAll(/["“”]/g, '""')}"`;
+
+export async function sayField(session: Session, sheet: Sheet, word: string, said: string): Promise<void> {
+  const answer = sheet.id
+    ? await session.act({ do: "restate", id: sheet.id, word, said })
+    : await session.act({
+        do: "write",
+        id: newId(),
+        text: `sheet ${sheet.paper} ${sheet.lies} ${word} ${quoted(said)}`,
+        in_front_of: null,
+        beside: "",
+        pen: "ink",
+      });
+  if (!answer.ok) refuse(answer.message);
+}
+
+export function Fields({ sheet, scale }: { sheet: Sheet; scale: number }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const words = sheet.fields.filter((field) => !OWN.has(field.word));
+  const next = (word: string, by: number) => {
+    const at = words.findIndex((field) => field.word === word) + by;
+    setOpen(words[at]?.word ?? null);
+  };
+  return (
+    <>
+      {words.map((field) => (
+        <Field
+          key={field.word}
+          sheet={sheet}
+          field={field}
+          scale={scale}
+          open={open === field.word}
+          setOpen={setOpen}
+          next={next}
+        />
+      ))}
+    </>
+  );
+}
+
+function Field({
+  sheet,
+  field,
+  scale,
+  open,
+  setOpen,
+  next,
+}: {
+  sheet: Sheet;
+  field: SheetField;
+  scale: number;
+  open: boolean;
+  setOpen: Dispatch<SetStateAction<string | null>>;
+  next: (word: string, by: number) => void;
+}) {
+  const { session } = useTable();
+  /** What was written is said once: leaving the field with Tab takes its focus away as well. */
+  const taken = useRef(false);
+  const [x = 0, y = 0, width = 0, height = 0] = field.box;
+  const place = {
+    position: "absolute" as const,
+    left: x * scale,
+    top: (sheet.height - y - height) * scale,
+    width: width * scale,
+    height: height * scale,
+  };
+  if (!open)
+    return (
+      <Box
+        as="button"
+        aria-label={`${field.label}: ${field.words || "empty"}`}
+        title={`${field.label}: click to write`}
+        cursor="text"
+        data-own-keys
+        _hover={{ bg: "rgb(29 118 104 / 0.10)" }}
+        _focusVisible={{ outline: "2px solid", outlineColor: "snap" }}
+        style={place}
+        onClick={() => setOpen(field.word)}
+      />
+    );
+  const take = (said: string) => {
+    if (taken.current || said.trim() === field.words) return;
+    taken.current = true;
+    void sayField(session, sheet, field.word, said);
+  };
+  return (
+    <Row
+      autoFocus
+      data-own-keys
+      aria-label={field.label}
+      defaultValue={field.words}
+      maxLength={120}
+      bg="white"
+      color="#1B2A49"
+      px="1"
+      borderWidth="1.5px"
+      borderColor="snap"
+      style={{ ...place, fontSize: Math.max(12, 3.6 * scale), minHeight: 22 }}
+      onFocus={(event) => {
+        taken.current = false;
+        event.target.select();
+      }}
+      onBlur={(event) => {
+        take(event.target.value);
+        setOpen((now) => (now === field.word ? null : now));
+      }}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") {
+          event.currentTarget.value = field.words;
+          setOpen(null);
+        }
+        if (event.key === "Enter") event.currentTarget.blur();
+        if (event.key === "Tab") {
+          event.preventDefault();
+          take(event.currentTarget.value);
+          next(field.word, event.shiftKey ? -1 : 1);
+        }
+      }}
+    />
+  );
+}

@@ -1,0 +1,149 @@
+/** What can be said of a sheet and of what is chosen on it, and the ways in which it is handed over. */
+import { Box, chakra, Flex, Link, Text } from "@chakra-ui/react";
+
+import { sheetPicture, sheetsFile } from "../api/client";
+import type { Sheet } from "../api/types";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
+import { Word } from "../Words";
+
+const Choice = chakra("select", {
+  base: {
+    bg: "panel",
+    color: "ink",
+    borderWidth: "1px",
+    borderColor: "rule",
+    borderRadius: "4px",
+    px: "1",
+    h: "26px",
+    fontSize: "12px",
+  },
+});
+const ZOOM = 1.5;
+
+export function SheetBar({ sheet }: { sheet: Sheet }) {
+  const { session } = useTable();
+  const chosen = useInterface((i) => i.sheetPart);
+  const zoom = useInterface((i) => i.sheetZoom);
+  const view = sheet.views.find((part, n) => (part.id ?? `unasked ${n}`) === chosen);
+  const write = async (text: string) => {
+    const answer = await session.act({ do: "write", id: newId(), text, in_front_of: null, beside: "", pen: "ink" });
+    if (!answer.ok) refuse(answer.message);
+    return answer.ok;
+  };
+  const restate = async (id: string | null, word: string, said: string, otherwise: string) => {
+    if (id === null) {
+      await write(otherwise);
+      return;
+    }
+    const answer = await session.act({ do: "restate", id, word, said });
+    if (!answer.ok) refuse(answer.message);
+  };
+  const count = Math.max(1, sheet.names.length);
+  return (
+    <Flex
+      data-own-keys
+      align="center"
+      gap="2"
+      px="3"
+      h="42px"
+      flex="none"
+      bg="panel"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      fontSize="12px"
+      whiteSpace="nowrap"
+      overflowX="auto"
+    >
+      {count > 1 &&
+        sheet.names.map((name, n) => (
+          <Word
+            key={name}
+            aria-pressed={n + 1 === sheet.number}
+            fontWeight={n + 1 === sheet.number ? 600 : 500}
+            onClick={() => useInterface.setState({ sheet: n + 1, sheetPart: null })}
+          >
+            {name}
+          </Word>
+        ))}
+      <Choice
+        aria-label="Paper"
+        value={sheet.paper}
+        onChange={(e) => void restate(sheet.id, "paper", e.target.value, `sheet ${e.target.value}`)}
+      >
+        {sheet.paper === "" && <option value="">own size</option>}
+        {sheet.papers.map((paper) => (
+          <option key={paper} value={paper}>
+            {paper.replace("_", " ").toUpperCase()}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        aria-label="How it lies"
+        value={sheet.lies}
+        onChange={(e) => void restate(sheet.id, "lies", e.target.value, `sheet ${sheet.paper} ${e.target.value}`)}
+      >
+        <option>landscape</option>
+        <option>portrait</option>
+      </Choice>
+      {view && (
+        <Flex align="center" gap="1">
+          <Text color="label" fontWeight={600}>
+            {view.name || "View"}
+          </Text>
+          <Choice
+            aria-label="Scale of the view"
+            value={view.fixed ? view.scale : ""}
+            onChange={(e) => void restate(view.id, "scale", e.target.value, `view scale ${e.target.value}`)}
+          >
+            <option value="">fits: {view.scale}</option>
+            {(sheet.scales.includes(view.scale) ? sheet.scales : [view.scale, ...sheet.scales]).map((scale) => (
+              <option key={scale}>{scale}</option>
+            ))}
+          </Choice>
+        </Flex>
+      )}
+      <Word
+        onClick={() =>
+          void write(sheet.id ? "sheet a4" : `sheet ${sheet.paper} ${sheet.lies}`).then(
+            (ok) => ok && sheet.id && useInterface.setState({ sheet: count + 1 }),
+          )
+        }
+      >
+        {sheet.id ? "Another sheet" : "Keep this sheet"}
+      </Word>
+      {sheet.missing.length > 0 && (
+        <Text color="place" truncate title={sheet.missing.join("; ")}>
+          {sheet.missing[0]}
+        </Text>
+      )}
+      <Box flex="1" />
+      <Word aria-label="Smaller" disabled={zoom <= 1} onClick={() => useInterface.setState({ sheetZoom: zoom / ZOOM })}>
+        −
+      </Word>
+      <Word title="The whole sheet" disabled={zoom === 1} onClick={() => useInterface.setState({ sheetZoom: 1 })}>
+        Whole
+      </Word>
+      <Word aria-label="Larger" disabled={zoom > 12} onClick={() => useInterface.setState({ sheetZoom: zoom * ZOOM })}>
+        +
+      </Word>
+      <Link color="snap" fontWeight={500} href={sheetsFile(session.drawing)} target="_blank" rel="noreferrer">
+        PDF
+      </Link>
+      <Link
+        color="snap"
+        fontWeight={500}
+        href={sheetPicture(session.drawing, sheet.number)}
+        target="_blank"
+        rel="noreferrer"
+      >
+        PNG
+      </Link>
+      <Word color="snap" onClick={() => window.print()}>
+        Print
+      </Word>
+    </Flex>
+  );
+}
