@@ -33,9 +33,10 @@ def _element(mark: Mark, key: str) -> str:
         case Lettering(words, at, height, direction, anchor, strong):
             size = height * EM[strong]
             turned = f' transform="rotate({-direction:.4f} {at.x:.4f} {-at.y:.4f})"' if direction else ""
+            weight = 600 if strong else 400
             return (
                 f'<text x="{at.x:.4f}" y="{-at.y:.4f}" text-anchor="{_ANCHORS[anchor]}" '
-                f'style="font-size:{size:.4f}px;font-weight:{600 if strong else 400}" fill="currentColor" stroke="none" xml:space="preserve"{turned}>'
+                f'style="font-size:{size:.4f}px;font-weight:{weight}" fill="currentColor" stroke="none" xml:space="preserve"{turned}>'
                 f"{escape(words)}</text>"
             )
         case Picture(data, at, width, height):

@@ -108,10 +108,33 @@ def _lay(
     several = len(spans) > 1
     for n, (span, value) in enumerate(zip(spans, values, strict=True)):
         line = across + n * side * _further(dimension, style)
-        _one(span, value, line, style, 0 if several else slide, None if several else put, marks, words, bars)
+        if several:
+            # Each value moves aside as far as those before it in the line make it.
+            slide, put = _clear_slide(span, value, line, style, words), None
+        _one(span, value, line, style, slide, put, marks, words, bars)
     one = spans[0]
     # It is taken hold of on its line, under its value.
     return Laid(tuple(marks), tuple(words), tuple(bars), one.at(one.along(Point(words[0].x, words[0].y)), across))
+
+
+def _clear_slide(span: Span, value: Composed, across: float, style: Style, words: Sequence[Tilted]) -> int:
+    """The first position of a value beside or between its arrows that is clear of words."""
+    fits = _fits(span, value, style)
+    for slide in range(_TRIES):
+        middle = span.at(_middle(span, value, style, fits, slide, None), across)
+        if not any(box.meets(other) for box in set_at(value, middle, span.direction, style.raised)[1] for other in words):
+            return slide
+    return 0
+
+
+def _inside(span: Span, style: Style) -> bool:
+    """Whether the arrows fit between their ends."""
+    return span.high - span.low >= 2.5 * style.arrow
+
+
+def _fits(span: Span, value: Composed, style: Style) -> bool:
+    """Whether a value fits between the arrows."""
+    return _inside(span, style) and span.high - span.low >= value.width + 2.0 * style.arrow + 1.0
 
 
 def _extension(span: Span, end: Point, along: float, across: float, style: Style) -> list[Mark]:
@@ -131,9 +154,7 @@ def _one(
     """One dimension line with its extension lines, arrows and value."""
     marks += _extension(span, span.from_low, span.low, across, style)
     marks += _extension(span, span.from_high, span.high, across, style)
-    room = span.high - span.low
-    inside = room >= 2.5 * style.arrow
-    fits = room >= value.width + 2.0 * style.arrow + 1.0 and inside
+    inside, fits = _inside(span, style), _fits(span, value, style)
     # Where the value does not fit between the arrows it stands beside them.
     first, last = (span.low, span.high) if inside else (span.low - 2.0 * style.arrow, span.high + 2.0 * style.arrow)
     middle = _middle(span, value, style, fits, slide, put)
@@ -191,7 +212,14 @@ def _running(spans: Sequence[Span], values: Sequence[Composed], across: float, s
         marks += _extension(span, span.last, span.end, across, style)
         marks.append(arrow(one.at(span.end, across), one.direction + (0.0 if span.end >= one.zero else 180.0), style))
         far = style.past + style.raised + value.width / 2.0
-        set_marks, set_boxes = set_at(value, one.at(span.end, across + side * far), turn, -0.5 * style.height)
+        for _ in range(_TRIES):
+            set_marks, set_boxes = set_at(value, one.at(span.end, across + side * far), turn, -0.5 * style.height)
+            if not any(box.meets(other) for box in set_boxes for other in words):
+                break
+            # Ends that lie close together have their values one behind the other.
+            far += style.height
+        foot = far - style.raised - value.width / 2.0
+        marks += segment(one.at(span.end, across + side * style.past), one.at(span.end, across + side * foot), style.narrow)
         marks += set_marks
         words += set_boxes
     return Laid(tuple(marks), tuple(words), (bar,) if bar is not None else (), one.at(one.zero, across))
