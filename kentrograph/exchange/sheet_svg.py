@@ -36,7 +36,8 @@ def _element(mark: Mark, key: str) -> str:
             weight = 600 if strong else 400
             return (
                 f'<text x="{at.x:.4f}" y="{-at.y:.4f}" text-anchor="{_ANCHORS[anchor]}" '
-                f'style="font-size:{size:.4f}px;font-weight:{weight}" fill="currentColor" stroke="none" xml:space="preserve"{turned}>'
+                f'style="font-size:{size:.4f}px;font-weight:{weight}" fill="currentColor" stroke="none"{turned} '
+                'xml:space="preserve">'
                 f"{escape(words)}</text>"
             )
         case Picture(data, at, width, height):

@@ -2,11 +2,11 @@
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
-from math import hypot
 from typing import Literal
 
 from ..figures import Circle, Figure, Line, Point
 from ..figures.similarity import Similarity, carried
+from ..tolerance import TOLERANCE
 
 Anchor = Literal["start", "middle", "end"]
 
@@ -62,7 +62,7 @@ Mark = Stroke | Fill | Lettering | Picture | Within
 
 def segment(a: Point, b: Point, width: float, dash: tuple[float, ...] = ()) -> list[Mark]:
     """A straight stroke; none between two places that are one."""
-    return [Stroke(Line(a, b), width, dash)] if hypot(b.x - a.x, b.y - a.y) > 0.0 else []
+    return [] if TOLERANCE.same_place(a.x, a.y, b.x, b.y) else [Stroke(Line(a, b), width, dash)]
 
 
 def box(x: float, y: float, width: float, height: float, line: float) -> list[Mark]:
