@@ -106,7 +106,7 @@ def page_of(book: Book, number: int = 1, facts: Facts | None = None) -> Page:
             placed.append(one)
             marks += _caption(book, one, placed[0], bounds(drawn), style)
         else:
-            missing.append(f"{book.steps[step].name or 'the drawing'}: there is nothing in ink that it could show")
+            missing.append(f"{book.steps[step].name if step else 'the drawing'}: there is nothing in ink that it could show")
     lying: list[PlacedTable] = []
     top = space[3]
     for step, table in tables:
