@@ -56,9 +56,9 @@ def _lay(
     room = radius * radians(turn)
     fits = inside and room >= value.width + 2.0 * style.arrow
     for leg, direction in zip(legs, (begin, begin + turn), strict=True):
-        # From where the leg ends, or across the dimension line where it runs on past it.
+        # From where the leg ends, which may be on the other side of the corner; none where it runs on past the dimension line.
         if rim or leg < radius:
-            start = leg + style.gap if leg > 0.0 or rim else 0.0
+            start = leg + style.gap if leg != 0.0 else 0.0
             marks += segment(_at(centre, start, direction), _at(centre, radius + style.past, direction), style.narrow)
     over = 0.0 if inside else small
     if turn + 2.0 * over < 360.0:

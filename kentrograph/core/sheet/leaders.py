@@ -33,8 +33,13 @@ def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Styl
             yield _leader_to(rim, _toward(rim.centre, turn, away + ring * 2.0 * style.height), value, style)
         return
     for ring in range(_RINGS):
+        off = (2.0 + ring) * 2.0 * style.height
         for turn in _on_rim(rim):
-            yield _leader_to(rim, _toward(rim.centre, turn, rim.radius + (2.0 + ring) * 2.0 * style.height), value, style)
+            yield _leader_to(rim, _toward(rim.centre, turn, rim.radius + off), value, style)
+        # Within it, where it is large enough for that.
+        if off < rim.radius:
+            for turn in _on_rim(rim):
+                yield _leader_to(rim, _toward(rim.centre, turn, rim.radius - off), value, style)
 
 
 def _seen_from(centre: Point, at: Point) -> tuple[float, float]:

@@ -219,8 +219,22 @@ def _shown(book: Book, view: View) -> list[tuple[str, Figure, str]]:
     ink = list(in_ink(book))
     if not view.names:
         return ink
-    wanted = {id.partition("/")[0] for name in view.names if (id := book.version(name, END) or "")}
+    wanted = {id.partition("/")[0] for name in _members(book, view.names) if (id := book.version(name, END) or "")}
     return [one for one in ink if one[0].partition("/")[0] in wanted]
+
+
+def _members(book: Book, names: Sequence[str]) -> frozenset[str]:
+    """Names with those of the members of groups among them."""
+    found: set[str] = set()
+    waiting = list(names)
+    while waiting:
+        name = waiting.pop()
+        if name not in found:
+            found.add(name)
+            step = book.find(name, len(book.order))
+            if step is not None and step.statement.kind == "group":
+                waiting += [operand.key for operand in step.statement.operands]
+    return frozenset(found)
 
 
 def _stands_in(book: Book, view: View) -> frozenset[str]:
@@ -230,7 +244,7 @@ def _stands_in(book: Book, view: View) -> frozenset[str]:
     found = [id for id, _ in annotations(book)]
     if not view.names:
         return frozenset(found)
-    names = frozenset(view.names)
+    names = _members(book, view.names)
     return frozenset(id for id in found if {use.key for use in book.steps[id].statement.uses} <= names)
 
 

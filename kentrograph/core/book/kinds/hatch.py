@@ -1,9 +1,9 @@
 """Faces filled with lines: what is cut through."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any, cast
 
-from ...figures import Circle, Ellipse, Outline, Point
+from ...figures import Circle, Ellipse, FigureSet, Outline, Point
 from ...problem import refuse
 from ...shape.faces import Face
 from ...shape.stretch import is_closed
@@ -13,7 +13,7 @@ from ..places import plan_thing
 from ..planner import Env, Plan, Planner
 from ..readings import plan_face
 from ..tree import PLACES, Name, Number, Place, Statement
-from ..values import Drawn, Untouchable
+from ..values import Drawn
 from .bindings import check_words
 from .given import needs
 
@@ -42,14 +42,13 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
         holes: list[Any] = []
         for (word, plan), given in zip(plans, givens, strict=True):
             thing = plan(env, last)
-            if not isinstance(thing, Face):
-                if isinstance(thing, Untouchable) or not isinstance(thing, Circle | Ellipse | Outline) or not is_closed(thing):
+            for face in _faces(thing):
+                if face is None:
                     raise refuse("nothing_closed", given.start, given.end, word="hatch")
-                thing = Face(thing, ())
-            if word == "less":
-                holes.append(thing.edge)
-            else:
-                faces.append(thing)
+                if word == "less":
+                    holes.append(face.edge)
+                else:
+                    faces.append(face)
         first, *others = faces
         every = turn if isinstance(turn, float) else turn(env, last)
         far = apart if isinstance(apart, float) else apart(env, last)
@@ -58,6 +57,18 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
         return Drawn(Hatch((Face(first.edge, (*first.holes, *holes)), *others), every, far))
 
     return draw
+
+
+def _faces(thing: Any) -> Iterator[Face | None]:
+    """What is closed of a thing, of a set each member; None for what is not."""
+    if isinstance(thing, FigureSet):
+        for member in thing.members:
+            yield from _faces(member)
+    elif isinstance(thing, Face):
+        yield thing
+    else:
+        closed = isinstance(thing, Circle | Ellipse | Outline) and is_closed(thing)
+        yield Face(thing, ()) if closed else None
 
 
 KIND = Kind(
