@@ -80,6 +80,8 @@ TOLERANCE = Tolerance()
 
 # What sums leave open ------------------------------------------------------------------------------------
 
+DEPENDENT_SHARE = 1e-9
+"""What rounding leaves of an equation that follows from others, as a share of what it was."""
 ROUGH_SHARE = 1e-6
 """Share of a size that sums in a hurry may be off: what comes so near to a decision is looked at exactly."""
 GLANCING = 1e-4

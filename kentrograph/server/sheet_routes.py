@@ -9,6 +9,7 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import Response
 
 from ..core.book.book import Book
+from ..core.desk.dimension_check import DimensionCheck, dimension_check
 from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
 from ..core.sheet.page import Facts
 from ..exchange.export import as_csv, as_pdf, as_png, pages_of
@@ -41,6 +42,15 @@ def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:
 def get_tables(request: Request, id: UUID, revision: AtRevision = None) -> Any:
     """The setting-out tables of a drawing."""
     return table_views(_of(request, id, revision)[0])
+
+
+@router.get("/dimensions", response_model=DimensionCheck)
+def get_dimension_check(request: Request, id: UUID) -> Any:
+    """What the dimensions of a drawing leave open, and what they say twice."""
+    service = service_of(request)
+    book = service.state(id).book
+    with service.reading(id):
+        return dimension_check(book)
 
 
 @router.get("/tables.csv", response_class=Response)

@@ -6,6 +6,7 @@ import type {
   Backing,
   Cause,
   Copied,
+  DimensionCheck,
   Drawing,
   Field,
   Figure,
@@ -76,6 +77,8 @@ export const causesOf = (id: string, step: string): Promise<Cause[]> =>
 export const checkReport = (id: string, form: "html" | "csv", limit?: number): string =>
   `/api/drawings/${id}/check.${form}${limit === undefined ? "" : `?limit=${limit}`}`;
 export const tablesOf = (id: string): Promise<PointTable[]> => answer(http.GET("/api/drawings/{id}/tables", at(id)));
+export const dimensionCheck = (id: string): Promise<DimensionCheck> =>
+  answer(http.GET("/api/drawings/{id}/dimensions", at(id)));
 export const tableFile = (id: string, table: string): string =>
   `/api/drawings/${id}/tables.csv?table=${encodeURIComponent(table)}`;
 export const sheetOf = (id: string, number: number): Promise<Sheet> =>

@@ -21,6 +21,7 @@ export type Loose = Schemas["LooseView"];
 export type Finding = Schemas["FindingView"];
 export type Cause = Schemas["CauseView"];
 export type PointTable = Schemas["TableView"];
+export type DimensionCheck = Schemas["DimensionCheck"];
 export type Sheet = Schemas["SheetView"];
 export type SheetPart = Schemas["PlacedPart"];
 export type SheetField = Schemas["FieldView"];

@@ -10,6 +10,7 @@ import { usePreferences } from "../state/preferences";
 import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
+import { Dimensions } from "./Dimensions";
 import { LooseEnds } from "./LooseEnds";
 import { ReadingCheck } from "./ReadingCheck";
 
@@ -33,6 +34,7 @@ export function ChecksLeaf() {
         ))}
       </Part>
       <LooseEnds />
+      <Dimensions />
       <Part title="Close to a limit" count={of("close").length}>
         {of("close").map((step) => (
           <ReadingCheck key={step.id} step={step} />

@@ -1,0 +1,59 @@
+"""What the dimensions leave open and say twice, in words: for the leaf and for the check report."""
+
+from dataclasses import dataclass
+
+from ..book.book import Book
+from ..book.caches import Kept
+from ..checks.determined import Determined, Open, determined
+
+
+@dataclass(frozen=True, slots=True)
+class OpenView:
+    """What no dimension determines: in words, its figure, and where it lies."""
+
+    words: str
+    figure: str
+    at: list[float]
+
+
+@dataclass(frozen=True, slots=True)
+class TwiceView:
+    """A dimension that says what others say already, by its step."""
+
+    words: str
+    id: str
+
+
+@dataclass(frozen=True, slots=True)
+class DimensionCheck:
+    """What the dimensions of a drawing leave open, and say twice; ``looked`` is false for a drawing that has none."""
+
+    looked: bool
+    lacking: list[OpenView]
+    twice: list[TwiceView]
+
+
+def dimension_check(book: Book) -> DimensionCheck:
+    """What is open and what is said twice; kept with the book."""
+    kept = _KEPT.of(book)
+    if not kept:
+        kept.append(_in_words(book, determined(book)))
+    return kept[0]
+
+
+_KEPT: Kept[list[DimensionCheck]] = Kept(list)
+
+
+def _in_words(book: Book, found: Determined) -> DimensionCheck:
+    places = [OpenView(_open(one), one.figure, [one.at.x, one.at.y]) for one in found.places]
+    sizes = [OpenView(f"{one.words}: no dimension says how large it is", one.figure, [one.at.x, one.at.y]) for one in found.sizes]
+    twice = [
+        TwiceView(f"{book.steps[id].name} says what others say already: strike it, or put it in brackets", id)
+        for id in found.twice
+    ]
+    return DimensionCheck(found.looked, [*places, *sizes], twice)
+
+
+def _open(one: Open) -> str:
+    what = "where it lies" if one.across and one.up else f"how far {'across' if one.across else 'up'} it lies"
+    return f"{one.words}: no dimension says {what}"
