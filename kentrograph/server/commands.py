@@ -6,6 +6,7 @@ from ..core.desk.rename import rename
 from ..core.desk.restating import restate
 from ..core.desk.set_out import set_out
 from ..core.desk.settling import settle
+from ..core.desk.turning_into import turned_into_other
 from ..core.figures import Point
 from ..store.changes import Make
 from .schemas import (
@@ -22,6 +23,7 @@ from .schemas import (
     Settle,
     Strike,
     TakeAway,
+    TurnInto,
     Undo,
     Write,
     WriteAll,
@@ -56,6 +58,8 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: intents.flag(book, id, hidden, off, others)
         case SetOut(id=id, figures=figures):
             return lambda book: set_out(book, figures, id)
+        case TurnInto(id=id, step=step):
+            return lambda book: turned_into_other(book, step, id)
         case Restate(id=id, word=word, said=said):
             return lambda book: restate(book, id, word, said)
         case Undo() | Redo():

@@ -308,6 +308,14 @@ class Flag(Model):
     off: bool | None = None
 
 
+class TurnInto(Model):
+    """Writes the dimension that says what a reading says, or the reading that says what a dimension says."""
+
+    do: Literal["turn_into"]
+    id: Id
+    step: Id
+
+
 class SetOut(Model):
     """Writes the table that sets the centres of figures out from two edges."""
 
@@ -350,6 +358,7 @@ Act = Annotated[
     | Rename
     | Flag
     | SetOut
+    | TurnInto
     | Restate
     | Undo
     | Redo,

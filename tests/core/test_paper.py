@@ -188,7 +188,7 @@ def test_a_dimension_follows_a_number_that_is_mended_and_waits_for_a_place_that_
 @given(st.text(st.characters(blacklist_categories=["Cs", "Cc"], blacklist_characters="\u201c\u201d"), max_size=40))
 def test_words_in_quotation_marks_read_back(words: str) -> None:
     text = f"note says {quoted(words)} at 1, 2"
-    assert tokens_of(text)[2].text == words
+    assert tokens_of(text)[2].text == f'"{words}'
     assert words.strip() == "" or read(text).problem is None
 
 

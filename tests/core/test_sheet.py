@@ -14,6 +14,7 @@ from kentrograph.cli import main
 from kentrograph.core.book.papers import PAPERS, SCALES, scale_words
 from kentrograph.core.desk.restating import restate
 from kentrograph.core.desk.set_out import set_out
+from kentrograph.core.desk.working import working_of
 from kentrograph.core.figures import Circle, Line
 from kentrograph.core.problem import Refused
 from kentrograph.core.sheet import letters
@@ -220,6 +221,9 @@ def test_a_centre_outside_is_set_out_from_the_two_edges_that_suit() -> None:
     after = made.edited(set_out(made, [made.order[1]], "new")[0])[0]
     assert after.steps["new"].statement.text == "table centre of A1 edges edge 1 of K1; edge 4 of K1"
     assert as_csv(after) == 'number,place,"from edge 1 of K1, mm","from edge 4 of K1, mm"\r\n1,centre of A1,20.000,30.000\r\n'
+    working = working_of(after, "new")
+    assert working is not None
+    assert working.sums == ("centre of A1: 20 from edge 1 of K1 and 30 from edge 4 of K1.",)
     with pytest.raises(Refused):
         set_out(book("A1 = arc centre 0, 0 radius 5 at 0 sweep 90", "L1 = line from 0, 0 to 9, 0"), ["s1"], "new")
 

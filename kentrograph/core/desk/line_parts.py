@@ -42,7 +42,7 @@ def line_of(
     value = shown.value if isinstance(shown.value, Drawn) else None
     drawn = value.figure if value else None
     results = value.results if value else ()
-    preview = previewed(book, value, shown.step) if value is not None else None
+    preview = previewed(book, value, shown.step, shown.step.id if shown.step else "") if value is not None else None
     target = _target(drawn, None if line.row else pointed)
     about = turning_about(book, draft, index)
     return LineView(

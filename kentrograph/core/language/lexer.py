@@ -27,7 +27,8 @@ _GLUED = re.compile(r"([A-Za-z])([0-9]+(?:\.(?!\.)[0-9]*)?|\.[0-9]+)")
 
 
 class Token(NamedTuple):
-    """A number, a word, a mark, words in quotation marks, or the end; ``text`` of a word is in small letters."""
+    """A number, a word, a mark, words in quotation marks, or the end; ``text`` of a word is in small
+    letters, that of words in quotation marks begins with one."""
 
     kind: Literal["num", "word", "op", "quoted", "end"]
     text: str
@@ -101,7 +102,8 @@ def _quoted(text: str, position: int, before: list[Token]) -> Token | None:
     found = _QUOTED.match(text, position)
     if found is None:
         raise refuse("open_quote", position, len(text))
-    return Token("quoted", found[1].replace('""', '"'), position, found.end())
+    # The mark stays in front: what a person says is never taken for a word or a mark of the language.
+    return Token("quoted", '"' + found[1].replace('""', '"'), position, found.end())
 
 
 def quoted(words: str) -> str:

@@ -19,7 +19,7 @@ def words(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     """``says "Break all edges"``."""
     if c.tok.kind != "quoted":
         c.fail("words in quotation marks")
-    return [Given(spec.word, (Words(c.advance().text),), (), start, c.last)]
+    return [Given(spec.word, (Words(c.advance().text[1:]),), (), start, c.last)]
 
 
 def two_words(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
@@ -27,7 +27,7 @@ def two_words(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     first = words(c, spec, start)[0].arguments
     if c.tok.kind != "quoted":
         c.fail("what stands in the field, in quotation marks")
-    return [Given(spec.word, (*first, Words(c.advance().text)), (), start, c.last)]
+    return [Given(spec.word, (*first, Words(c.advance().text[1:])), (), start, c.last)]
 
 
 def choice(c: Cursor, spec: GivenKind, start: int) -> list[Given]:

@@ -268,6 +268,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/dimensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Dimension Check
+         * @description What the dimensions of a drawing leave open, and what they say twice.
+         */
+        get: operations["get_dimension_check_api_drawings__id__dimensions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/drawn": {
         parameters: {
             query?: never;
@@ -874,7 +894,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -928,12 +948,24 @@ export interface components {
             pointer?: components["schemas"]["PointerData"] | null;
         };
         /**
+         * DimensionCheck
+         * @description What the dimensions of a drawing leave open, and say twice; ``looked`` is false for a drawing that has none.
+         */
+        DimensionCheck: {
+            /** Lacking */
+            lacking: components["schemas"]["OpenView"][];
+            /** Looked */
+            looked: boolean;
+            /** Twice */
+            twice: components["schemas"]["TwiceView"][];
+        };
+        /**
          * DoRequest
          * @description One change; answered by `Done` or `RefusedView` once it is committed or not.
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /**
              * Author
              * @default drafter
@@ -1673,6 +1705,18 @@ export interface components {
             text: string;
         };
         /**
+         * OpenView
+         * @description What no dimension determines: in words, its figure, and where it lies.
+         */
+        OpenView: {
+            /** At */
+            at: number[];
+            /** Figure */
+            figure: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Paste
          * @description Puts down what a text draws, with its 0, 0 at a place in the drawing's unit.
          */
@@ -1751,8 +1795,8 @@ export interface components {
         };
         /**
          * PlacedPart
-         * @description A view or a table where it lies on its sheet: its step (none for the view that a sheet has unasked), the box of it in mm, left,
-         *     bottom, right, top, and the scale, as it is written, of a view.
+         * @description A view or a table where it lies on its sheet: its step (none for the view that a sheet has unasked), the box of it in mm,
+         *     left, bottom, right, top, and the scale, as it is written, of a view.
          */
         PlacedPart: {
             /** Box */
@@ -2097,7 +2141,7 @@ export interface components {
         };
         /**
          * SheetView
-         * @description A sheet: which of how many, its step (none where the drawing has no sheet yet), its size in mm, its picture, what lies on it.
+         * @description A sheet: which of how many, its step (none where the drawing has no sheet yet), its size in mm, its picture, what is on it.
          *
          *     ``names`` are those of all sheets; ``papers`` and ``scales`` what can be chosen; ``missing`` what could not be shown.
          */
@@ -2333,6 +2377,31 @@ export interface components {
             figures: string[];
             /** Id */
             id: string;
+        };
+        /**
+         * TurnInto
+         * @description Writes the dimension that says what a reading says, or the reading that says what a dimension says.
+         */
+        TurnInto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "turn_into";
+            /** Id */
+            id: string;
+            /** Step */
+            step: string;
+        };
+        /**
+         * TwiceView
+         * @description A dimension that says what others say already, by its step.
+         */
+        TwiceView: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
         };
         /**
          * Undo
@@ -3479,6 +3548,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CopiedView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_dimension_check_api_drawings__id__dimensions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DimensionCheck"];
                 };
             };
             /** @description Bad Request */

@@ -31,7 +31,7 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
   const [naming, setNaming] = useState(false);
   const count = useDocument((d) => d.steps.length);
   const shown = useInterface((i) => i.working?.step === step.id);
-  const compass = step.figure !== null && ["circle", "arc", "line", "point"].includes(step.kind);
+  const compass = step.figure !== null && ["circle", "arc", "line", "point", "table"].includes(step.kind);
   if (naming) return <NewName step={step} done={() => setNaming(false)} />;
   const flag = (change: { hidden?: boolean; off?: boolean }) =>
     void session.act({
@@ -63,6 +63,16 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
           Set out centre
         </Word>
       )}
+      {(step.kind === "reading" || step.kind === "dimension") && (
+        <Word
+          title={
+            step.kind === "reading" ? "Puts it on the drawing as a dimension" : "Writes it in the book as a reading"
+          }
+          onClick={() => void turnInto(session, step.id)}
+        >
+          {step.kind === "reading" ? "As dimension" : "As reading"}
+        </Word>
+      )}
       {step.name !== "" && <Word onClick={() => setNaming(true)}>Rename</Word>}
       {step.figure !== null && (
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
@@ -79,10 +89,21 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
   );
 }
 
+async function turnInto(session: Session, step: string): Promise<void> {
+  const answer = await session.act({ do: "turn_into", id: newId(), step });
+  if (!answer.ok) refuse(answer.message);
+}
+
 async function setOut(session: Session, figures: string[]): Promise<void> {
-  const answer = await session.act({ do: "set_out", id: newId(), figures });
-  if (answer.ok) useInterface.setState({ leaf: "points", refused: null });
-  else refuse(answer.message);
+  const id = newId();
+  const answer = await session.act({ do: "set_out", id, figures });
+  if (!answer.ok) {
+    refuse(answer.message);
+    return;
+  }
+  useInterface.setState({ leaf: "points", refused: null });
+  // Whoever sets it out sees at once from where it is measured.
+  await showWorking(session.drawing, id);
 }
 
 async function showWorking(drawing: string, step: string | null): Promise<void> {

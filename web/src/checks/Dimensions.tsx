@@ -40,7 +40,14 @@ export function Dimensions() {
         ))}
         {twice.map((one) => (
           <Flex as="li" key={one.id} px="4" py="1" borderBottomWidth="1px" borderColor="rule">
-            <Word ml="-1.5" py="0.5" textAlign="left" whiteSpace="normal" fontWeight={400} onClick={() => showStep(one)}>
+            <Word
+              ml="-1.5"
+              py="0.5"
+              textAlign="left"
+              whiteSpace="normal"
+              fontWeight={400}
+              onClick={() => showStep(one)}
+            >
               {one.words}
             </Word>
           </Flex>

@@ -46,6 +46,23 @@ export function LooseEnds() {
           and {shown.count - shown.findings.length} more
         </Text>
       )}
+      {ofAKind(offered).map(([what, ones]) => (
+        <Word
+          key={what}
+          mx="2.5"
+          color="snap"
+          title={what}
+          onClick={() =>
+            void settle(
+              session,
+              ones.map((one) => one.key),
+              shown.limit,
+            )
+          }
+        >
+          Mend the {ones.length} {WHAT[what] ?? what}
+        </Word>
+      ))}
       {offered.length > 1 && (
         <Word
           mx="2.5"
@@ -63,6 +80,27 @@ export function LooseEnds() {
       )}
     </Part>
   );
+}
+
+/** What is mended together, by its kind. */
+const WHAT: Readonly<Record<string, string>> = {
+  ends: "ends that almost meet",
+  open: "outlines that almost close",
+  near: "figures that almost touch",
+  double: "doubles",
+  beside: "places beside others",
+  short: "short stretches",
+  crosses: "outlines that cross themselves",
+};
+
+/** Where there are several kinds, those of which several can be mended. */
+function ofAKind(offered: readonly Finding[]): [string, Finding[]][] {
+  const kinds = new Map<string, Finding[]>();
+  for (const one of offered) {
+    const kind = one.key.split("|")[0] ?? "";
+    kinds.set(kind, [...(kinds.get(kind) ?? []), one]);
+  }
+  return kinds.size > 1 ? [...kinds].filter(([, ones]) => ones.length > 1) : [];
 }
 
 async function settle(

@@ -2,6 +2,7 @@
 import { alike, inside } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { unlocked } from "../state/groups";
+import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { selectAll, selectedIds } from "../state/selection";
 import type { TableParts } from "../table/context";
@@ -14,6 +15,13 @@ type Doing = "click" | "drag" | "stroke" | "carry" | "put" | "pull" | "choose" |
 const READ_UNDER: ReadonlySet<Doing> = new Set(["put", "click", "pull", "stroke", "carry"]);
 /** Further than a hand trembles while it clicks. */
 const DRAG_PIXELS = 6;
+
+/** What stands on the drawing and can be put elsewhere, where the pointer is on it. */
+function onPaper(): string | null {
+  const { pointed } = useInterface.getState();
+  const kind = useDocument.getState().byId.get(pointed ?? "")?.kind ?? "";
+  return ["dimension", "note", "detail"].includes(kind) ? pointed : null;
+}
 
 export class Press {
   private doing: Doing | null = null;
@@ -41,6 +49,7 @@ export class Press {
     else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
     // Of several that are selected none is pulled by its own places.
     else if (view?.holdsHandle(at) && useInterface.getState().others.length === 0) this.doing = "pull";
+    else if (onPaper() !== null && view) this.doing = "pull";
     else if (over) this.doing = "carry";
     else this.doing = "choose";
   }
@@ -63,7 +72,7 @@ export class Press {
         return false;
       case "pull":
         // A click on a handle, or a double click, changes nothing: pulling begins once the pointer has left it.
-        if (started && !view.grab(this.from)) this.doing = null;
+        if (started && !view.grab(this.from) && !view.grabOnPaper(onPaper())) this.doing = null;
         return false;
       case "carry":
         if (started) this.parts.openLine.hands.carries.begin(view.pointedAt(this.from));

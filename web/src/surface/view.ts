@@ -312,6 +312,14 @@ export class View {
     });
   }
 
+  /** A dimension, or a note, is put elsewhere from here on: it goes where the pointer is. */
+  grabOnPaper(step: string | null): boolean {
+    if (step === null) return false;
+    this.grip = [0, 0];
+    useInterface.setState({ selected: step, others: [], pull: 0 });
+    return true;
+  }
+
   /** What pulling at the pointer would change, in words. */
   handleWords(): string | null {
     const { pull } = useInterface.getState();

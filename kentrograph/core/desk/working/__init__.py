@@ -15,6 +15,7 @@ from .offsets import offset_working
 from .points import point_working
 from .rounds import round_working
 from .sheet import Sheet, Working
+from .tables import table_working
 
 __all__ = ["Working", "working_of"]
 
@@ -25,6 +26,7 @@ _KINDS = {
     "point": point_working,
     "line": line_working,
     "offset": offset_working,
+    "table": table_working,
 }
 
 
