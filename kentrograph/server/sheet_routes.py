@@ -22,7 +22,7 @@ router = APIRouter(prefix="/api/drawings/{id}")
 AtRevision = Annotated[Revision | None, Query()]
 Number = Annotated[int, Path(ge=1, le=1000)]
 Sheet = Annotated[int | None, Query(ge=1, le=1000)]
-Dots = Annotated[float, Query(ge=10, le=2400)]
+Dots = Annotated[float, Query(ge=10, le=1200)]
 
 
 def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:

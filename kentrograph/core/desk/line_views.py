@@ -107,7 +107,13 @@ def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | N
     if id is None:
         return replace(tag, told=told(book, pointed))
     step = book.steps[id]
-    return replace(tag, words=step.name, figure=id, of_figure=True, told=(step.statement.text,))
+    return replace(
+        tag,
+        words=step.name,
+        figure=id,
+        of_figure=True,
+        told=(f"{step.name}: {step.statement.text[step.statement.kind_start :]}",),
+    )
 
 
 def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:

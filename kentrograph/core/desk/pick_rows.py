@@ -93,6 +93,12 @@ def rows_of(book: Book, draft: Draft, statement: Statement | None, pointed: Poin
         case "outline":
             # What is out of sight closes nothing in.
             return [f"{place} ink"] if pointer.snapping.ink_only else [place]
+        case "table":
+            return _thing(pointed, place, name)
+        case "note" if "says" not in has:
+            return _thing(pointed, place, name)
+        case "note":
+            return [f"at {plain_position(book, pointer)[0]}"] if "at" not in has else []
         case "dimension":
             return _dimension(book, draft, statement, pointed, place, name, pointer, index)
         case "place" if "at" in has:
@@ -110,10 +116,7 @@ def _dimension(
     """What is measured, as long as too little is; then where its line runs, which also says whether it is level or plumb."""
     if statement is not None and any(given.word == "at" for given in statement.givens):
         return []
-    thing = [place] if pointed.special else []
-    if name:
-        # Of places that a figure has all along, as its middle, the figure is meant more likely.
-        thing.insert(0 if not pointed.special or pointed.kind in _PASSED_THROUGH else 1, name)
+    thing = _thing(pointed, place, name)
     count = len(statement.givens) if statement is not None else 0
     value = stands(book, draft, index).value
     dimension = value.figure if isinstance(value, Drawn) else None
@@ -124,6 +127,14 @@ def _dimension(
     put = [f"at {here}"] if said else [f"{way}at {here}" for way in ways_put(book, dimension, pointer)]
     # The second place comes before where the first one's coordinates would stand; then the line is put before a third is named.
     return [*thing, *put] if count < 2 and thing else [*put, *thing]
+
+
+def _thing(pointed: Pointed, place: str, name: str) -> list[str]:
+    """A place or a figure, whichever is meant more likely: of places that a figure has all along, as its middle, the figure."""
+    found = [place] if pointed.special else []
+    if name:
+        found.insert(0 if not pointed.special or pointed.kind in _PASSED_THROUGH else 1, name)
+    return found
 
 
 def ways_put(book: Book, dimension: Dimension, pointer: Pointer) -> list[str]:

@@ -9,7 +9,7 @@ import { newId } from "../table/entry";
 import { refuse } from "../table/writing";
 
 /** What says itself: nobody writes it. */
-const OWN = new Set(["scale", "unit", "sheet"]);
+export const OWN: ReadonlySet<string> = new Set(["scale", "unit", "sheet"]);
 const Row = chakra("input");
 
 /** Words in quotation marks, as a statement has them. */
@@ -82,9 +82,8 @@ function Field({
   if (!open)
     return (
       <Box
-        as="button"
-        aria-label={`${field.label}: ${field.words || "empty"}`}
-        title={`${field.label}: click to write`}
+        // For the pointer; without one the same fields stand in a list (FieldsForm).
+        title={`${field.label}: ${field.words || "empty"}`}
         cursor="text"
         data-own-keys
         _hover={{ bg: "rgb(29 118 104 / 0.10)" }}

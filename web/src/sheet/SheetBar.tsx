@@ -3,11 +3,13 @@ import { Box, chakra, Flex, Link, Text } from "@chakra-ui/react";
 
 import { sheetPicture, sheetsFile } from "../api/client";
 import type { Sheet } from "../api/types";
+import { Drop } from "../Drop";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
 import { refuse } from "../table/writing";
 import { Word } from "../Words";
+import { FieldsForm } from "./FieldsForm";
 
 const Choice = chakra("select", {
   base: {
@@ -88,6 +90,9 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
         <option>landscape</option>
         <option>portrait</option>
       </Choice>
+      <Drop word="Title block" label="Fields of the title block">
+        {() => <FieldsForm sheet={sheet} />}
+      </Drop>
       {view && (
         <Flex align="center" gap="1">
           <Text color="label" fontWeight={600}>

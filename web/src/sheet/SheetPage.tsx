@@ -63,7 +63,7 @@ function Paper({ sheet }: { sheet: Sheet }) {
       {room[0] > 0 && (
         <Box
           className="sheet-paper"
-          role="img"
+          role="region"
           aria-label={`Sheet ${sheet.number}`}
           display="inline-block"
           position="relative"

@@ -62,7 +62,8 @@ export class Rows {
     if (mend) useInterface.setState({ mend: { ...mend, row } });
   }
 
-  mend(id: string): void {
+  /** With ``more`` something is added to it: none of its givens is opened. */
+  mend(id: string, more = false): void {
     const step = useDocument.getState().byId.get(id);
     if (!step) return;
     const { draft, text, mend } = useInterface.getState();
@@ -72,18 +73,19 @@ export class Rows {
       draft: null,
       text: "",
       selected: id,
-      leaf: "book",
+      // A table that is written on goes on being seen as one.
+      leaf: useInterface.getState().leaf === "points" ? "points" : "book",
     });
-    void this.lay(id);
+    void this.lay(id, more);
   }
 
   /** The step's givens each on its row; what has no rows is mended as one line. */
-  private async lay(id: string): Promise<void> {
+  private async lay(id: string, more: boolean): Promise<void> {
     const line = await this.line.session.readNow({ ...this.line.reading(""), draft: null });
     if (useInterface.getState().mend?.id !== id) return;
     const draft = line?.enter.draft;
     if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
-    else if (kindOf(draft.kind)?.endless) this.line.setDraft(draft);
+    else if (more || kindOf(draft.kind)?.endless) this.line.setDraft(draft);
     else {
       // The last given stands in the row already: most often it is the number that is to be changed.
       this.line.setDraft({ ...without(draft, draft.rows.length - 1), at: draft.at });
