@@ -4,11 +4,13 @@ import argparse
 import json
 import sys
 from collections.abc import Sequence
+from dataclasses import replace
 from datetime import date
 from pathlib import Path
 from typing import Any
 
 from . import __version__, service
+from .core.book.papers import PAPERS
 from .core.desk.check_report import CheckReport, check_report
 from .core.language.messages import sentence
 from .core.language.report import problem_data, run_report
@@ -17,6 +19,7 @@ from .core.problem import Refused
 from .core.sheet.page import Facts as SheetFacts
 from .exchange.check_page import VERDICTS, Facts, check_csv, check_html, picture_of
 from .exchange.export import FORMATS, as_csv, as_pdf, as_png
+from .exchange.marks import read_mark
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -39,6 +42,13 @@ def main(arguments: Sequence[str] | None = None) -> int:
     export.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
     export.add_argument("out", metavar="OUT", type=Path, help="what is written: its ending, pdf, png or csv, says what it is")
     export.add_argument("--sheet", type=int, metavar="N", help="this sheet alone, counted from 1")
+    export.add_argument(
+        "--paper",
+        choices=sorted(PAPERS),
+        metavar="SIZE",
+        help="paper of the printer, such as a4: larger sheets come on several pages",
+    )
+    export.add_argument("--mark", type=Path, metavar="FILE", help="the owner's mark, a PNG of at most 5 MB")
     export.add_argument("--dots", type=_length, default=150.0, metavar="N", help="dots to the inch of a PNG (150)")
     prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
@@ -57,7 +67,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
             form = "json" if chosen.json else "csv" if chosen.csv else "html" if chosen.html else "plain"
             return check_file(chosen.file, form, chosen.limit)
         case "export":
-            return export_file(chosen.file, chosen.out, chosen.sheet, chosen.dots)
+            return export_file(chosen.file, chosen.out, chosen.sheet, chosen.dots, chosen.paper, chosen.mark)
         case "prepare":
             return service.prepare(chosen.demo)
         case "serve":
@@ -124,7 +134,7 @@ def check_file(name: str, form: str, limit: float | None) -> int:
     return 0 if report.good and not unread else 1
 
 
-def export_file(name: str, out: Path, sheet: int | None, dots: float) -> int:
+def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str | None = None, mark: Path | None = None) -> int:
     """Writes a drawing in an open format: 0 when all of it is there, 1 when some of it waits, 2 when nothing could be written."""
     form = out.suffix.lower().removeprefix(".")
     if form not in FORMATS:
@@ -138,9 +148,10 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float) -> int:
         title="" if name == "-" else Path(name).stem.replace("-", " ").capitalize(), date=f"{date.today():%Y-%m-%d}"
     )
     try:
+        facts = replace(facts, mark=read_mark(mark)) if mark is not None else facts
         match form:
             case "pdf":
-                made = as_pdf(book, facts, sheet)
+                made = as_pdf(book, facts, sheet, paper=paper)
             case "png":
                 made = as_png(book, facts, sheet or 1, dots)
             case _:

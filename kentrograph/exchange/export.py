@@ -5,6 +5,7 @@ from io import StringIO
 
 from ..core.book.book import Book
 from ..core.book.on_paper import PointTable
+from ..core.book.papers import PAPERS
 from ..core.book.values import Drawn
 from ..core.problem import refuse
 from ..core.sheet.page import Facts, Page, edge_names, page_of, sheets_of
@@ -23,9 +24,12 @@ def pages_of(book: Book, facts: Facts, sheet: int | None = None) -> list[Page]:
     return [page_of(book, number, facts) for number in ([sheet] if sheet is not None else range(1, count + 1))]
 
 
-def as_pdf(book: Book, facts: Facts, sheet: int | None = None, progress: Progress | None = None) -> bytes:
-    """The sheets of a drawing, each a page. Raises `Refused`."""
-    return sheets_pdf(pages_of(book, facts, sheet), facts.title, facts.author, progress)
+def as_pdf(
+    book: Book, facts: Facts, sheet: int | None = None, progress: Progress | None = None, paper: str | None = None
+) -> bytes:
+    """The sheets of a drawing, each a page; on ``paper`` of a size, those that are larger on several. Raises `Refused`."""
+    tile = PAPERS[paper] if paper is not None else None
+    return sheets_pdf(pages_of(book, facts, sheet), facts.title, facts.author, progress, tile)
 
 
 def as_png(book: Book, facts: Facts, sheet: int = 1, dots: float = 150.0) -> bytes:

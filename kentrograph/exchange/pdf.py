@@ -21,6 +21,7 @@ from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet,
 from ..core.sheet.letters import EM, known
 from ..core.sheet.marks import Fill, Lettering, Mark, Picture, Stroke, Within
 from ..core.sheet.page import Page
+from ..core.sheet.tiles import Tile, tiles
 
 MM = 72.0 / 25.4
 """Points of PDF in a millimetre."""
@@ -37,8 +38,11 @@ def _register() -> None:
         pdfmetrics.registerFont(TTFont(f"kentrograph-{name}", str(_FONTS / f"{name}.ttf")))
 
 
-def sheets_pdf(pages: Sequence[Page], title: str, author: str = "", progress: Progress | None = None) -> bytes:
-    """One document of these sheets; ``progress`` is told how many marks of how many are done."""
+def sheets_pdf(
+    pages: Sequence[Page], title: str, author: str = "", progress: Progress | None = None, tile: tuple[float, float] | None = None
+) -> bytes:
+    """One document of these sheets; ``progress`` is told how many marks of how many are done. With a ``tile``, a size of paper in mm,
+    what is larger comes on several pages of that size, with marks by which they are joined."""
     _register()
     out = BytesIO()
     canvas = Canvas(out, invariant=1, pageCompression=1)
@@ -47,20 +51,40 @@ def sheets_pdf(pages: Sequence[Page], title: str, author: str = "", progress: Pr
     canvas.setCreator("Kentrograph")
     total, done = sum(len(page.marks) for page in pages), 0
     for page in pages:
-        canvas.setPageSize((page.width * MM, page.height * MM))
-        canvas.scale(MM, MM)
-        canvas.setLineCap(1)
-        canvas.setLineJoin(1)
-        canvas.setStrokeColorRGB(*_INK)
-        canvas.setFillColorRGB(*_INK)
-        for mark in page.marks:
-            _draw(canvas, mark)
-            done += 1
-            if progress is not None and done % 1000 == 0:
-                progress(done, total)
-        canvas.showPage()
+        for part in tiles(page, tile):
+            canvas.setPageSize((part.paper[0] * MM, part.paper[1] * MM))
+            canvas.scale(MM, MM)
+            canvas.setLineCap(1)
+            canvas.setLineJoin(1)
+            canvas.setStrokeColorRGB(*_INK)
+            canvas.setFillColorRGB(*_INK)
+            if part.of > 1:
+                _begin_part(canvas, part)
+            for mark in page.marks:
+                _draw(canvas, mark)
+                done += 1
+                if progress is not None and done % _EVERY == 0:
+                    progress(min(done, total), total)
+            if part.of > 1:
+                canvas.restoreState()
+                for mark in part.joints:
+                    _draw(canvas, mark)
+            canvas.showPage()
     canvas.save()
     return out.getvalue()
+
+
+_EVERY = 1000
+
+
+def _begin_part(canvas: Canvas, part: Tile) -> None:
+    """Only what lies within the part is drawn, where it lies on that page."""
+    canvas.saveState()
+    left, low, right, high = part.window
+    path = canvas.beginPath()
+    path.rect(part.margin, part.margin, right - left, high - low)
+    canvas.clipPath(path, stroke=0, fill=0)
+    canvas.translate(part.margin - left, part.margin - low)
 
 
 def _draw(canvas: Canvas, mark: Mark) -> None:

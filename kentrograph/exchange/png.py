@@ -9,13 +9,13 @@ from ..core.problem import refuse
 
 MOST_PIXELS = 50_000_000
 """A1 at 250 dots to the inch, A3 at 500; each takes about seven bytes while it is made."""
-_ONE_AT_A_TIME = Lock()
+ONE_AT_A_TIME = Lock()
 """The renderer is not made for several threads at once."""
 
 
 def page_png(pdf: bytes, number: int = 1, dots: float = 150.0) -> bytes:
     """The picture of a page, by its number from 1, with so many dots to the inch. Raises `Refused` (too_many_dots)."""
-    with _ONE_AT_A_TIME:
+    with ONE_AT_A_TIME:
         document = pypdfium2.PdfDocument(pdf)
         try:
             page = document[number - 1]

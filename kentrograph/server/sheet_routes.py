@@ -1,18 +1,20 @@
 """HTTP: a drawing handed over: its sheets to look at and as PDF and PNG, its setting-out tables as CSV."""
 
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 from urllib.parse import quote
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request
-from fastapi.responses import Response
+from fastapi.responses import HTMLResponse, Response
 
 from ..core.book.book import Book
 from ..core.desk.dimension_check import DimensionCheck, dimension_check
 from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
 from ..core.sheet.page import Facts
 from ..exchange.export import as_csv, as_pdf, as_png, pages_of
+from ..exchange.plotter import plotted
+from ..exchange.plotter_page import plot_page
 from ..exchange.sheet_svg import sheet_svg
 from ..store import changes
 from .schemas import Id, Revision
@@ -22,6 +24,7 @@ router = APIRouter(prefix="/api/drawings/{id}")
 AtRevision = Annotated[Revision | None, Query()]
 Number = Annotated[int, Path(ge=1, le=1000)]
 Sheet = Annotated[int | None, Query(ge=1, le=1000)]
+Paper = Annotated[Literal["a4", "a3"] | None, Query()]
 Dots = Annotated[float, Query(ge=10, le=1200)]
 
 
@@ -72,11 +75,11 @@ def get_sheet(request: Request, id: UUID, number: Number, revision: AtRevision =
 
 
 @router.get("/sheets.pdf", response_class=Response)
-def get_sheets_pdf(request: Request, id: UUID, sheet: Sheet = None, revision: AtRevision = None) -> Response:
-    """The sheets of a drawing, or one of them, as PDF."""
+def get_sheets_pdf(request: Request, id: UUID, sheet: Sheet = None, paper: Paper = None, revision: AtRevision = None) -> Response:
+    """The sheets of a drawing, or one of them, as PDF; on smaller paper, those that are larger come on several pages."""
     book, facts = _of(request, id, revision)
     with service_of(request).reading(id):
-        made = as_pdf(book, facts, sheet)
+        made = as_pdf(book, facts, sheet, paper=paper)
     return _file(made, "application/pdf", f"{facts.title}.pdf", shown=True)
 
 
@@ -87,6 +90,15 @@ def get_sheet_png(request: Request, id: UUID, number: Number, dots: Dots = 150.0
     with service_of(request).reading(id):
         made = as_png(book, facts, number, dots)
     return _file(made, "image/png", f"{facts.title}.png", shown=True)
+
+
+@router.get("/sheets/{number}/plot", response_class=HTMLResponse)
+def get_plot(request: Request, id: UUID, number: Number, revision: AtRevision = None) -> str:
+    """What the stand-in for a plotter draws of a sheet's PDF."""
+    book, facts = _of(request, id, revision)
+    with service_of(request).reading(id):
+        made = as_pdf(book, facts, number)
+    return plot_page(plotted(made), facts.title)
 
 
 def _file(data: bytes, kind: str, name: str, shown: bool = False) -> Response:

@@ -114,7 +114,7 @@ def test_a_centre_that_lies_outside_is_set_out_from_two_edges(drafter: Drafter, 
     drafter.presses("Enter")
     drafter.settles()
     expect(table.get_by_role("row")).to_have_count(3)
-    assert drafter.texts()[-1] == "table centre of A1 edges edge 1 of K1; edge 4 of K1 corner 3 of K1"
+    assert drafter.texts()[-1] == "table centre of A1; edges edge 1 of K1; edge 4 of K1; corner 3 of K1"
     with page.expect_download() as download:
         table.get_by_role("link", name="CSV").click()
     lines = download.value.path().read_bytes().decode().split("\r\n")

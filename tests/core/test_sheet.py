@@ -2,6 +2,7 @@
 
 from io import BytesIO
 from itertools import pairwise
+from math import dist
 from pathlib import Path
 
 import pypdf
@@ -21,8 +22,11 @@ from kentrograph.core.sheet import letters
 from kentrograph.core.sheet.border import FILING, MARGIN
 from kentrograph.core.sheet.marks import Lettering, Stroke, Within
 from kentrograph.core.sheet.page import Facts, Page, page_of
+from kentrograph.core.sheet.tiles import tiles
 from kentrograph.core.sheet.title_block import WIDTH
 from kentrograph.exchange.export import as_csv, as_pdf, as_png, pages_of
+from kentrograph.exchange.plotter import plotted
+from kentrograph.exchange.plotter_page import plot_page
 from kentrograph.exchange.sheet_svg import sheet_svg
 
 from .support import book
@@ -267,3 +271,41 @@ def test_a_view_is_drawn_where_it_lies() -> None:
     found = page("C1 = circle centre 1000, 2000 radius 10", "sheet a4", "view scale 2:1 at 80, 120 turned 30")
     circle = next(m.figure for m in found.marks if isinstance(m, Stroke) and isinstance(m.figure, Circle))
     assert (circle.centre.x, circle.centre.y, circle.radius) == pytest.approx((80.0, 120.0, 20.0))
+
+
+def test_a_large_sheet_comes_on_several_pages_that_join() -> None:
+    """A2 on A4: what is seen of the sheet are windows that cover it edge to edge, none twice. Properties."""
+    found = page(*PLATE, "sheet a2")
+    parts = list(tiles(found, PAPERS["a4"]))
+    assert sum((p.window[2] - p.window[0]) * (p.window[3] - p.window[1]) for p in parts) == pytest.approx(
+        found.width * found.height
+    )
+    assert len({p.window for p in parts}) == len(parts) == parts[0].of
+    assert all(p.window[2] - p.window[0] <= p.paper[0] - 2 * MARGIN for p in parts)
+    reader = pypdf.PdfReader(BytesIO(as_pdf(book(*PLATE, "sheet a2"), Facts("Plate"), paper="a4")))
+    assert len(reader.pages) == len(parts)
+    assert "column 2 of" in reader.pages[1].extract_text()
+    assert [t.of for t in tiles(page(*PLATE, "sheet a4 portrait"), PAPERS["a4"])] == [1]
+
+
+def test_the_plotter_draws_what_is_on_the_page() -> None:
+    """It is given nothing but the PDF. By hand: the rim of a circle of 30 at 1:1 is 188.496 mm, a line 100."""
+    made = book("C1 = circle centre 0, 0 radius 30", "L1 = fine line from 60, 0 to 60, 100", "sheet a3", "view scale 1:1")
+    plot = plotted(as_pdf(made, Facts("Plate")))
+    lengths = {pen.width: [sum(dist(p, q) for p, q in pairwise(path)) for path in pen.strokes] for pen in plot.pens}
+    assert min(abs(length - 188.496) for length in lengths[0.5]) < 0.05
+    assert min(abs(length - 100.0) for length in lengths[0.25]) < 0.01
+    assert "Plate" in {word.text.strip() for word in plot.words}
+    assert (plot.width, plot.height) == pytest.approx((420.0, 297.0), abs=0.01)
+    assert plot_page(plot, "<Plate>").count("&lt;Plate&gt;") == 2
+
+
+def test_a_mark_of_ones_own(tmp_path: Path) -> None:
+    Image.new("RGB", (40, 40), "#B2442B").save(tmp_path / "mark.png")
+    (tmp_path / "plate.kent").write_text("\n".join(PLATE))
+    arguments = ["export", str(tmp_path / "plate.kent"), str(tmp_path / "out.pdf"), "--mark"]
+    assert main([*arguments, str(tmp_path / "mark.png")]) == 0
+    assert len(pypdf.PdfReader(tmp_path / "out.pdf").pages[0].images) == 1
+    (tmp_path / "large.png").write_bytes(b"\x89PNG" + b"0" * 6_000_000)
+    for wrong in ("large.png", "plate.kent", "none.png"):
+        assert main([*arguments, str(tmp_path / wrong)]) == 2

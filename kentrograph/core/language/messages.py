@@ -136,6 +136,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "bad_hatch": lambda f: f"lines stand {plain(f['least'])} to {plain(f['most'])} mm apart on paper",
     "bad_words": lambda f: f"words of 1 to {f['most']} letters can stand there" + (f", not {f['count']}" if f["count"] else ""),
     "no_such_sheet": lambda f: f"there is no sheet {f['number']}: the drawing has {f['count']}",
+    "bad_mark": lambda f: f"the mark is no PNG of at most {f['most'] / 1e6:.0f} MB (it has {f['size'] / 1e6:.1f})",
     "no_other": lambda f: "only a reading has a dimension, and only a single dimension a reading",
     "no_centre": lambda f: "only what has a centre can be set out from edges: circles, arcs, outlines with arcs",
     "no_edges": lambda f: "there are no two straight edges in ink that cross well: draw them, or name them behind edges",

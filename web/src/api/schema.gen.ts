@@ -437,7 +437,7 @@ export interface paths {
         };
         /**
          * Get Sheets Pdf
-         * @description The sheets of a drawing, or one of them, as PDF.
+         * @description The sheets of a drawing, or one of them, as PDF; on smaller paper, those that are larger come on several pages.
          */
         get: operations["get_sheets_pdf_api_drawings__id__sheets_pdf_get"];
         put?: never;
@@ -480,6 +480,26 @@ export interface paths {
          * @description A sheet as PNG, with so many dots to the inch.
          */
         get: operations["get_sheet_png_api_drawings__id__sheets__number__picture_png_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/sheets/{number}/plot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Plot
+         * @description What the stand-in for a plotter draws of a sheet's PDF.
+         */
+        get: operations["get_plot_api_drawings__id__sheets__number__plot_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4074,6 +4094,7 @@ export interface operations {
         parameters: {
             query?: {
                 sheet?: number | null;
+                paper?: ("a4" | "a3") | null;
                 revision?: number | null;
             };
             header?: never;
@@ -4246,6 +4267,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_plot_api_drawings__id__sheets__number__plot_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
                 };
             };
         };
