@@ -18,6 +18,7 @@ from .core.language.script import Script, book_of, read_script
 from .core.problem import Refused
 from .core.sheet.page import Facts as SheetFacts
 from .exchange.check_page import VERDICTS, Facts, check_csv, check_html, picture_of
+from .exchange.check_pdf import check_pdf
 from .exchange.export import FORMATS, as_csv, as_pdf, as_png
 from .exchange.marks import read_mark
 
@@ -37,6 +38,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     check.add_argument("--json", action="store_true", help="print one JSON object")
     check.add_argument("--csv", action="store_true", help="print one row for each thing that was checked")
     check.add_argument("--html", action="store_true", help="print a page that can be printed")
+    check.add_argument("--pdf", type=Path, metavar="OUT", help="write a page that can be handed over")
     check.add_argument("--limit", type=_length, metavar="LENGTH", help="how near is too near to be meant, in the drawing's unit")
     export = commands.add_parser("export", help="hand a drawing over: its sheets as PDF or PNG, its setting-out tables as CSV")
     export.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
@@ -65,7 +67,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return run_file(chosen.file, chosen.json)
         case "check":
             form = "json" if chosen.json else "csv" if chosen.csv else "html" if chosen.html else "plain"
-            return check_file(chosen.file, form, chosen.limit)
+            return check_file(chosen.file, form, chosen.limit, chosen.pdf)
         case "export":
             return export_file(chosen.file, chosen.out, chosen.sheet, chosen.dots, chosen.paper, chosen.mark)
         case "prepare":
@@ -112,7 +114,7 @@ def run_file(name: str, as_json: bool) -> int:
     return 1 if report["problems"] else 0
 
 
-def check_file(name: str, form: str, limit: float | None) -> int:
+def check_file(name: str, form: str, limit: float | None, pdf: Path | None = None) -> int:
     """Checks a file: 0 when nothing is out, waits or is loose, 1 when something does, 2 when it cannot be read."""
     script = read_file(name)
     if script is None:
@@ -120,12 +122,18 @@ def check_file(name: str, form: str, limit: float | None) -> int:
     book = book_of(script)
     report = check_report(book, limit)
     unread = [problem_data(m.problem, m.line, m.text) for m in script.misread]
+    facts = Facts(Path(name).stem, f"as it stands in {Path(name).name}", f"{date.today():%d %B %Y}", picture_of(book))
+    if pdf is not None:
+        try:
+            pdf.write_bytes(check_pdf(report, facts))
+        except OSError as error:
+            print(f"kentrograph: cannot write {pdf}: {error.strerror or error}", file=sys.stderr)
+            return 2
     if form == "json":
         print(json.dumps({**report.as_data(), "good": report.good and not unread, "problems": unread}, ensure_ascii=False))
     elif form == "csv":
         sys.stdout.buffer.write(check_csv(report).encode())
     elif form == "html":
-        facts = Facts(Path(name).stem, f"as it stands in {Path(name).name}", f"{date.today():%d %B %Y}", picture_of(book))
         print(check_html(report, facts))
     else:
         _print_check(report)

@@ -33,7 +33,8 @@ Progress = Callable[[int, int], None]
 
 
 @cache
-def _register() -> None:
+def register_fonts() -> None:
+    """Makes the letters of sheets known; once is enough."""
     for name in _NAMES.values():
         pdfmetrics.registerFont(TTFont(f"kentrograph-{name}", str(_FONTS / f"{name}.ttf")))
 
@@ -41,9 +42,9 @@ def _register() -> None:
 def sheets_pdf(
     pages: Sequence[Page], title: str, author: str = "", progress: Progress | None = None, tile: tuple[float, float] | None = None
 ) -> bytes:
-    """One document of these sheets; ``progress`` is told how many marks of how many are done. With a ``tile``, a size of paper in mm,
-    what is larger comes on several pages of that size, with marks by which they are joined."""
-    _register()
+    """One document of these sheets; ``progress`` is told how many marks of how many are done. With a ``tile``, a size of paper in
+    mm, what is larger comes on several pages of that size, with marks by which they are joined."""
+    register_fonts()
     out = BytesIO()
     canvas = Canvas(out, invariant=1, pageCompression=1)
     canvas.setTitle(title)

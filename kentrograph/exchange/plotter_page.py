@@ -35,10 +35,11 @@ def plot_page(plot: Plot, title: str) -> str:
     """A page that shows what the device has drawn, and what each pen did."""
     rows = "".join(_row(pen, _COLOURS[n % len(_COLOURS)]) for n, pen in enumerate(plot.pens))
     svg = plot_svg(plot).replace(f'width="{plot.width:g}mm" height="{plot.height:g}mm"', 'style="width:100%;height:auto"')
+    said = f"It was given the page as PDF, and has drawn what it found there in {plot.seconds / 60:.1f} minutes."
     return (
         f"<!doctype html><html lang=en><meta charset=utf-8><title>{escape(title)}, plotted</title><style>{_STYLE}</style>"
-        f"<h1>{escape(title)}, as the plotter draws it</h1><p>A stand-in for a pen plotter: it was given the page as PDF, and has "
-        f"drawn what it found there in {plot.seconds / 60:.1f} minutes.</p><table>{_HEADS}{rows}</table><figure>{svg}</figure></html>"
+        f"<h1>{escape(title)}, as the plotter draws it</h1><p>A stand-in for a pen plotter. {said}</p>"
+        f"<table>{_HEADS}{rows}</table><figure>{svg}</figure></html>"
     )
 
 

@@ -23,6 +23,7 @@ from ..core.language.report import FigureData
 from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
+from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings
 from ..store.changes import State
 from .doors import PICTURE_HEADERS
@@ -185,6 +186,14 @@ def get_check_table(request: Request, id: UUID, limit: Limit = None, revision: A
     name = quote(f"{facts.drawing} check.csv")
     headers = {"Content-Disposition": f"attachment; filename*=UTF-8''{name}"}
     return Response(check_csv(report), media_type="text/csv; charset=utf-8", headers=headers)
+
+
+@router.get("/drawings/{id}/check.pdf", response_class=Response)
+def get_check_pdf(request: Request, id: UUID, limit: Limit = None, revision: AtRevision = None) -> Response:
+    """The same as PDF."""
+    report, facts = _checked(request, id, limit, revision)
+    headers = {"Content-Disposition": f"inline; filename*=UTF-8''{quote(f'{facts.drawing} check.pdf')}"}
+    return Response(check_pdf(report, facts), media_type="application/pdf", headers=headers)
 
 
 def _checked(request: Request, id: UUID, limit: float | None, revision: int | None) -> tuple[CheckReport, Facts]:

@@ -309,3 +309,13 @@ def test_a_mark_of_ones_own(tmp_path: Path) -> None:
     (tmp_path / "large.png").write_bytes(b"\x89PNG" + b"0" * 6_000_000)
     for wrong in ("large.png", "plate.kent", "none.png"):
         assert main([*arguments, str(tmp_path / wrong)]) == 2
+
+
+def test_the_check_report_as_pdf(tmp_path: Path) -> None:
+    (tmp_path / "plate.kent").write_text(
+        "\n".join((*PLATE, "measure radius C1 wanted 11 within 0.1", "circle centre C9 radius 2"))
+    )
+    assert main(["check", str(tmp_path / "plate.kent"), "--pdf", str(tmp_path / "check.pdf")]) == 1
+    text = pypdf.PdfReader(tmp_path / "check.pdf").pages[0].extract_text()
+    for words in ("Check report", "Something is out.", "radius C1", "11.000 mm ±0.1", "Steps that wait", "C9"):
+        assert words in text

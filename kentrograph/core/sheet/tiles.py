@@ -28,11 +28,7 @@ class Tile:
 
 def tiles(page: Page, paper: tuple[float, float] | None) -> Iterator[Tile]:
     """The pages of a sheet on paper of a size, turned as fewer of them do; one page as large as the sheet where it fits."""
-    if (
-        paper is None
-        or (page.width <= max(paper) and page.height <= min(paper))
-        or (page.width <= min(paper) and page.height <= max(paper))
-    ):
+    if paper is None or _fits(page, paper):
         yield Tile((page.width, page.height), (0.0, 0.0, page.width, page.height), 0.0, 1, 1, 1, ())
         return
     upright, lying = (min(paper), max(paper)), (max(paper), min(paper))
@@ -45,6 +41,11 @@ def tiles(page: Page, paper: tuple[float, float] | None) -> Iterator[Tile]:
             window = left, max(0.0, top - high), min(page.width, left + wide), top
             joints = tuple(_joints(window, f"row {row + 1} of {rows}, column {column + 1} of {columns}"))
             yield Tile(size, window, MARGIN, row + 1, column + 1, rows * columns, joints)
+
+
+def _fits(page: Page, paper: tuple[float, float]) -> bool:
+    """Whether a sheet is no larger than paper, however that lies."""
+    return max(page.width, page.height) <= max(paper) and min(page.width, page.height) <= min(paper)
 
 
 def _count(page: Page, paper: tuple[float, float]) -> tuple[int, int]:

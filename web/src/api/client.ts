@@ -74,7 +74,7 @@ export const looseEnds = (id: string, limit?: number): Promise<Loose> =>
   answer(http.GET("/api/drawings/{id}/loose", { params: { path: { id }, query: { limit: limit ?? null } } }));
 export const causesOf = (id: string, step: string): Promise<Cause[]> =>
   answer(http.GET("/api/drawings/{id}/causes/{step}", ofStep(id, step)));
-export const checkReport = (id: string, form: "html" | "csv", limit?: number): string =>
+export const checkReport = (id: string, form: "html" | "csv" | "pdf", limit?: number): string =>
   `/api/drawings/${id}/check.${form}${limit === undefined ? "" : `?limit=${limit}`}`;
 export const tablesOf = (id: string): Promise<PointTable[]> => answer(http.GET("/api/drawings/{id}/tables", at(id)));
 export const dimensionCheck = (id: string): Promise<DimensionCheck> =>
@@ -83,7 +83,10 @@ export const tableFile = (id: string, table: string): string =>
   `/api/drawings/${id}/tables.csv?table=${encodeURIComponent(table)}`;
 export const sheetOf = (id: string, number: number): Promise<Sheet> =>
   answer(http.GET("/api/drawings/{id}/sheets/{number}", { params: { path: { id, number } } }));
-export const sheetsFile = (id: string): string => `/api/drawings/${id}/sheets.pdf`;
+/** All sheets, each a page; or one of them on several pages of A4. */
+export const sheetsFile = (id: string, onA4?: number): string =>
+  `/api/drawings/${id}/sheets.pdf${onA4 === undefined ? "" : `?paper=a4&sheet=${onA4}`}`;
+export const sheetPlot = (id: string, number: number): string => `/api/drawings/${id}/sheets/${number}/plot`;
 export const sheetPicture = (id: string, number: number): string => `/api/drawings/${id}/sheets/${number}/picture.png`;
 export const numbersOf = (id: string, field: Field, typed: string): Promise<number[]> =>
   answer(http.GET("/api/drawings/{id}/numbers", { params: { path: { id }, query: { field, typed } } }));

@@ -70,6 +70,9 @@ function Report() {
       <Link color="snap" href={checkReport(session.drawing, "html", limit)} target="_blank" rel="noreferrer">
         Page to print
       </Link>
+      <Link color="snap" href={checkReport(session.drawing, "pdf", limit)} target="_blank" rel="noreferrer">
+        PDF
+      </Link>
       <Link color="snap" href={checkReport(session.drawing, "csv", limit)} download>
         Table
       </Link>

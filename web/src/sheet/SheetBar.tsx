@@ -1,7 +1,7 @@
 /** What can be said of a sheet and of what is chosen on it, and the ways in which it is handed over. */
 import { Box, chakra, Flex, Link, Text } from "@chakra-ui/react";
 
-import { sheetPicture, sheetsFile } from "../api/client";
+import { sheetPicture, sheetPlot, sheetsFile } from "../api/client";
 import type { Sheet } from "../api/types";
 import { Drop } from "../Drop";
 import { useInterface } from "../state/interface";
@@ -24,6 +24,8 @@ const Choice = chakra("select", {
   },
 });
 const ZOOM = 1.5;
+/** The longer side of A4, in mm. */
+const A4 = 297;
 
 export function SheetBar({ sheet }: { sheet: Sheet }) {
   const { session } = useTable();
@@ -145,6 +147,28 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
         rel="noreferrer"
       >
         PNG
+      </Link>
+      {sheet.width > A4 && (
+        <Link
+          color="snap"
+          fontWeight={500}
+          title="On several A4 pages, with marks to join them"
+          href={sheetsFile(session.drawing, sheet.number)}
+          target="_blank"
+          rel="noreferrer"
+        >
+          On A4
+        </Link>
+      )}
+      <Link
+        color="snap"
+        fontWeight={500}
+        title="A stand-in for a pen plotter draws it from the PDF"
+        href={sheetPlot(session.drawing, sheet.number)}
+        target="_blank"
+        rel="noreferrer"
+      >
+        Plotter
       </Link>
       <Word color="snap" onClick={() => window.print()}>
         Print
