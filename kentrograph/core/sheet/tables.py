@@ -36,12 +36,14 @@ def across_and_up(table: PointTable, at: Point) -> tuple[float, float]:
 
 
 def offsets(table: PointTable) -> list[tuple[float, ...]]:
-    """How far each place lies from each edge, in the table's order. On which side most of them lie counts as positive."""
+    """How far each place lies from each edge, in the table's order. The side on which the first place lies counts as positive, so
+    that nothing changes when others are added."""
     columns: list[list[float]] = []
     for edge in table.edges:
         way = way_of(edge)
         found = [way.off(place.at.x, place.at.y) for place in ordered(table)]
-        sign = 1.0 if sum(off >= 0.0 for off in found) * 2 >= len(found) else -1.0
+        first = way.off(table.places[0].at.x, table.places[0].at.y)
+        sign = -1.0 if first < 0.0 else 1.0
         columns.append([sign * off for off in found])
     return list(zip(*columns, strict=True))
 
