@@ -22,7 +22,7 @@ from .style import Style, pen_line
 from .tables import numbered
 from .tilted import Taken, Tilted, of_lettering
 
-_LOOKED_AT = 24
+_LOOKED_AT = 12
 """So many ways are looked at for one that is clear of ink as well."""
 OnInk = Callable[[Tilted], bool]
 """Whether a box on paper lies on something in ink."""
@@ -103,9 +103,11 @@ class Layout:
     def clear(self, thing: OnPaper, name: str = "", instead: Laid | None = None) -> Laid:
         """How one would lie, clear of what stands there; ``instead`` is what it takes the place of."""
         but = frozenset(map(id, (*instead.words, *instead.bars))) if instead is not None else frozenset()
-        return self._first_clear(self.ways(thing, name), but)
+        put = getattr(thing, "at", None) is not None
+        return self._first_clear(self.ways(thing, name), but, put)
 
-    def _first_clear(self, ways: Ways, but: Container[int] = ()) -> Laid:
+    def _first_clear(self, ways: Ways, but: Container[int] = (), put: bool = False) -> Laid:
+        """The first way that is clear of all that is taken and of ink; what was ``put`` somewhere may lie on ink there."""
         first: Laid | None = None
         second: Laid | None = None
         for n, one in enumerate(ways):
@@ -116,6 +118,8 @@ class Layout:
                 continue
             if second is None and self._bars.free(one.words, but):
                 second = one
+                if put:
+                    return one
             if self._bars.free((*one.words, *one.bars), but) and not any(self.on_ink(box) for box in one.words):
                 return one
         return second or first or Laid((), ())
@@ -146,7 +150,7 @@ class Layout:
             case "straight":
                 return straight.ways(one, values, frame, style, self.reach, self._free)
             case "radius" | "diameter":
-                return leaders.ways_of_rim(one, values[0], frame, style)
+                return leaders.ways_of_rim(one, values[0], frame, style, self._free)
             case "area":
                 return leaders.ways_of_area(frame.place(one.places[0]), put, values[0], style)
             case _:

@@ -14,6 +14,7 @@ from .frame import Frame
 from .laid import Laid, Ways, arrow, set_at
 from .letters import width_of
 from .marks import Fill, Lettering, Mark, segment
+from .straight import Free
 from .style import Style
 from .tilted import Tilted, between, of_lettering
 
@@ -22,8 +23,8 @@ _TURNS = (45.0, 135.0, -45.0, -135.0, 30.0, 150.0, -30.0, -150.0, 60.0, 120.0, -
 _RINGS = 24
 
 
-def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Style) -> Ways:
-    """A radius or a diameter: an arrow on the rim, on a line that runs to its centre."""
+def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Style, free: Free) -> Ways:
+    """A radius or a diameter: an arrow on the rim, on a line that runs to its centre. What is surely taken is passed over."""
     rim = frame.figure(dimension.rim) if dimension.rim is not None else None
     assert isinstance(rim, Circle | Arc)
     if dimension.at is not None:
@@ -34,12 +35,13 @@ def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Styl
         return
     for ring in range(_RINGS):
         off = (2.0 + ring) * 2.0 * style.height
-        for turn in _on_rim(rim):
-            yield _leader_to(rim, _toward(rim.centre, turn, rim.radius + off), value, style)
-        # Within it, where it is large enough for that.
-        if off < rim.radius:
+        # Within it, too, where it is large enough for that.
+        for far in (rim.radius + off, rim.radius - off) if off < rim.radius else (rim.radius + off,):
             for turn in _on_rim(rim):
-                yield _leader_to(rim, _toward(rim.centre, turn, rim.radius - off), value, style)
+                at = _toward(rim.centre, turn, far)
+                shoulder = between(at, _shoulder_end(_toward(rim.centre, turn, rim.radius), at, value, style), style.raised)
+                if ring == _RINGS - 1 or shoulder is None or free(shoulder):
+                    yield _leader_to(rim, at, value, style)
 
 
 def _seen_from(centre: Point, at: Point) -> tuple[float, float]:
@@ -82,10 +84,15 @@ def _covered(rim: Arc, turn: float) -> float:
     return begin + sweep if past - sweep < 360.0 - past else begin
 
 
+def _shoulder_end(tip: Point, at: Point, value: Composed, style: Style) -> Point:
+    """Where the shoulder at a place ends, away from what is pointed at."""
+    sign = 1.0 if at.x >= tip.x else -1.0
+    return Point(at.x + sign * (value.width + style.height), at.y)
+
+
 def _shouldered(marks: list[Mark], tip: Point, at: Point, value: Composed, style: Style) -> Laid:
     """The level shoulder at a place, away from what is pointed at, with the value over it."""
-    sign = 1.0 if at.x >= tip.x else -1.0
-    end = Point(at.x + sign * (value.width + style.height), at.y)
+    end = _shoulder_end(tip, at, value, style)
     marks += segment(at, end, style.narrow)
     middle = Point((at.x + end.x) / 2.0, at.y)
     set_marks, words = set_at(value, middle, 0.0, style.raised)

@@ -170,30 +170,38 @@ def _view(
     only = _stands_in(book, view)
     middle = view.at or ((room[0] + room[2]) / 2.0, (room[1] + room[3]) / 2.0)
     scale = view.scale if view.scale is not None else _largest(book, [one for _, one, _ in shown], view, room, (0.0, 0.0))
-    frame, extent, drawn = _at_scale(book, view, shown, only, scale, style)
-    while view.scale is None and not _fits(bounds(drawn), room):
+    frame, extent, beside = _at_scale(book, view, shown, only, scale, style)
+    while view.scale is None and not _fits(_around(extent, beside), room):
         # What stands around the figures takes as much of the paper at any scale.
-        around = bounds(drawn)
-        beside = (around[2] - around[0]) - (extent[2] - extent[0]), (around[3] - around[1]) - (extent[3] - extent[1])
-        smaller = _largest(book, [one for _, one, _ in shown], view, room, beside, below=scale)
+        around = _around(extent, beside)
+        more = (around[2] - around[0]) - (extent[2] - extent[0]), (around[3] - around[1]) - (extent[3] - extent[1])
+        smaller = _largest(book, [one for _, one, _ in shown], view, room, more, below=scale)
         if smaller == scale:
             break
         scale = smaller
-        frame, extent, drawn = _at_scale(book, view, shown, only, scale, style)
-    about = extent if view.at is not None else bounds(drawn)
+        frame, extent, beside = _at_scale(book, view, shown, only, scale, style)
+    about = extent if view.at is not None else _around(extent, beside)
     dx, dy = middle[0] - (about[0] + about[2]) / 2.0, middle[1] - (about[1] + about[3]) / 2.0
-    by = shift(dx, dy)
     where = (extent[0] + dx, extent[1] + dy, extent[2] + dx, extent[3] + dy)
-    return moved(drawn, by, 0.0, 1.0), PlacedView(step, where, scale, replace(frame, x=dx, y=dy))
+    placed = replace(frame, x=dx, y=dy)
+    drawn = [*_strokes(view, shown, placed, style), *moved(beside, shift(dx, dy), 0.0, 1.0)]
+    return drawn, PlacedView(step, where, scale, placed)
+
+
+def _around(extent: Box, marks: Sequence[Mark]) -> Box:
+    """How far figures and what stands around them reach."""
+    found = bounds(marks)
+    join(found, extent)
+    return found
 
 
 def _at_scale(
     book: Book, view: View, shown: Sequence[tuple[str, Figure, str]], only: frozenset[str], scale: float, style: Style
 ) -> tuple[Frame, Box, list[Mark]]:
-    """A view at a scale: how it lies, how far its figures reach on paper, and all that is drawn of it."""
+    """A view at a scale: how it lies, how far its figures reach on paper, and what stands on it."""
     frame = Frame(scale * MILLIMETRES[book.header.manner.unit], view.turn)
     extent = _extent([figure for _, figure, _ in shown] if view.window is None else [view.window], frame)
-    return frame, extent, _drawn(book, view, shown, only, frame, style)
+    return frame, extent, laid_out(book, frame, style, only).marks() if view.window is None else []
 
 
 def _largest(
@@ -248,17 +256,14 @@ def _stands_in(book: Book, view: View) -> frozenset[str]:
     return frozenset(id for id in found if {use.key for use in book.steps[id].statement.uses} <= names)
 
 
-def _drawn(
-    book: Book, view: View, shown: Sequence[tuple[str, Figure, str]], only: frozenset[str], frame: Frame, style: Style
-) -> list[Mark]:
+def _strokes(view: View, shown: Sequence[tuple[str, Figure, str]], frame: Frame, style: Style) -> list[Mark]:
+    """The figures of a view; of one that is cut out what lies within its circle."""
     marks = strokes_of(shown, frame, style)
-    if view.window is not None:
-        circle = frame.figure(view.window)
-        assert isinstance(circle, Circle)
-        return [Within(circle, tuple(marks)), Stroke(circle, style.narrow)]
-    # What is filled lies under the lines.
-    layout = laid_out(book, frame, style, only)
-    return [*marks, *layout.marks()]
+    if view.window is None:
+        return marks
+    circle = frame.figure(view.window)
+    assert isinstance(circle, Circle)
+    return [Within(circle, tuple(marks)), Stroke(circle, style.narrow)]
 
 
 def _extent(figures: Sequence[Figure], frame: Frame) -> Box:
