@@ -36,6 +36,7 @@ def main(address: str) -> None:
         inking(page, f"{address}/drawings/{ids['Cam plate']}")
         grouped(page, f"{address}/drawings/{ids['Platform ring']}")
         checking(page, address)
+        handing_over(page, f"{address}/drawings/{ids['Belt guard']}", f"{address}/drawings/{ids['Cam plate']}")
         blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
         dense(page, address)
         browser.close()
@@ -250,6 +251,21 @@ def checking(page: Page, address: str) -> None:
     page.wait_for_timeout(600)
     page.get_by_role("list", name="Loose ends found").get_by_role("listitem").first.hover()
     take(page, "checks")
+    page.get_by_role("tab", name="Book").click()
+
+
+def handing_over(page: Page, guard: str, cam: str) -> None:
+    """The sheet of the belt guard; the cam plate's centres that lie outside, in the leaf that sets them out."""
+    page.goto(guard)
+    page.wait_for_selector("[data-step]")
+    page.get_by_role("radio", name="Sheet").click()
+    page.wait_for_selector(".sheet-paper svg")
+    take(page, "sheet")
+    page.goto(cam)
+    page.wait_for_selector("[data-step]")
+    page.get_by_role("tab", name="Points").click()
+    page.get_by_role("region", name="Table T1").get_by_role("row").nth(1).hover()
+    take(page, "points")
     page.get_by_role("tab", name="Book").click()
 
 

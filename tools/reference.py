@@ -9,7 +9,7 @@ from pathlib import Path
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kind import Kind
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.values import Drawn, Mark, Reading
+from kentrograph.core.book.values import Drawn, Mark, OnPaper, Reading
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
@@ -17,6 +17,13 @@ from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REF
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS
+from kentrograph.core.sheet.bounds import bounds
+from kentrograph.core.sheet.frame import Frame
+from kentrograph.core.sheet.of_book import laid_out
+from kentrograph.core.sheet.page import Facts, page_of
+from kentrograph.core.sheet.signs import spelled
+from kentrograph.core.sheet.style import SMALL
+from kentrograph.exchange.sheet_svg import marks_svg, sheet_svg
 from kentrograph.exchange.svg import Styled, picture
 
 DOCS = Path(__file__).resolve().parents[1] / "docs"
@@ -57,7 +64,7 @@ def drawn(text: str) -> str:
     for id in book.order[:-1]:
         value = book.values[id]
         assert isinstance(value, Drawn)
-        if not isinstance(value.figure, float | Reading):
+        if not isinstance(value.figure, float | Reading | OnPaper):
             name = book.steps[id].name
             on_demand = name in ON_DEMAND and name not in text and not text.startswith("outline")
             if on_demand or ALL[book.steps[id].statement.kind].unseen:
@@ -66,6 +73,8 @@ def drawn(text: str) -> str:
     value = book.values[new]
     assert isinstance(value, Drawn), (text, value)
     assert not isinstance(value.figure, float | Reading)
+    if isinstance(value.figure, OnPaper):
+        return on_paper(book, new, shown)
     results = value.results
     if isinstance(value.figure, Mark):
         # It draws nothing: what it names is shown.
@@ -85,6 +94,17 @@ def drawn(text: str) -> str:
     ]
     assert any(isinstance(s.figure, Line) for s in shown)
     return picture(shown, margin=2.0, pixels=2.4, box=box)
+
+
+def on_paper(book: Book, new: str, shown: list[Styled]) -> str:
+    """What a statement puts on the drawing, laid out as large as the picture; of a sheet, or of what lies on one, the sheet."""
+    laid = laid_out(book, Frame(1.0), SMALL)
+    if new not in laid.laid:
+        return sheet_svg(page_of(book, 1, Facts("Little drawing")))
+    marks = spelled(laid.marks_of(new))
+    around = bounds(marks)
+    box = [min(BOX[0], around[0]), min(BOX[1], around[1]), max(BOX[2], around[2]), max(BOX[3], around[3])]
+    return picture(shown, margin=2.0, pixels=2.4, box=box).replace("</svg>", f"{marks_svg(marks, INK)}</svg>")
 
 
 def page() -> str:

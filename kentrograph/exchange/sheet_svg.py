@@ -1,6 +1,7 @@
 """A sheet as SVG (W3C Scalable Vector Graphics 1.1), in millimetres: for the sheet view and for print from the browser."""
 
 from base64 import b64encode
+from collections.abc import Sequence
 from xml.sax.saxutils import escape
 
 from ..core.sheet.letters import EM
@@ -21,6 +22,13 @@ def sheet_svg(page: Page, colour: str = "currentColor") -> str:
         f'stroke-linejoin="round" color="{INK}" stroke="{colour}" '
         f"font-family=\"'IBM Plex Sans Variable', 'IBM Plex Sans', sans-serif\">\n" + "\n".join(parts) + "\n</svg>\n"
     )
+
+
+def marks_svg(marks: Sequence[Mark], colour: str) -> str:
+    """Marks alone, in one colour, for a picture whose unit is the millimetre, with y downward."""
+    parts = "".join(_element(mark, f"m{n}") for n, mark in enumerate(marks))
+    font = "font-family=\"'IBM Plex Sans', sans-serif\""
+    return f'<g fill="none" stroke="{colour}" color="{colour}" stroke-linecap="round" {font}>{parts}</g>'
 
 
 def _element(mark: Mark, key: str) -> str:

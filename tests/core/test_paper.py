@@ -172,6 +172,15 @@ def test_bad_input_says_why_and_where(said: str, kind: str) -> None:
     assert 0 <= problem.start <= problem.end <= len(said)
 
 
+@pytest.mark.parametrize(
+    ("rows", "values"),
+    [("chain", [40, 50, 30]), ("rows", [40, 90, 120]), ("running", [40, 90, 120]), ("", [40, 50, 30])],
+)
+def test_several_are_measured_each_from_the_one_before_or_from_the_first(rows: str, values: list[float]) -> None:
+    shown = dimension(*PLATE, f"dimension across corner 1 of K1; centre of C1; centre of C2; corner 2 of K1 {rows}")
+    assert [one.value for one in shown.readings] == values
+
+
 def test_a_dimension_follows_a_number_that_is_mended_and_waits_for_a_place_that_is_gone() -> None:
     made = book("W = 120", "K1 = rectangle from 0, 0 size W, 70", "D1 = dimension edge 1 of K1")
     shown = held(made.edited(mend(made, made.order[0], "W = 150")[0])[0], made.order[2])
@@ -276,14 +285,15 @@ def test_hatching_fills_what_is_closed_and_leaves_holes_and_words_free() -> None
     """Property: the length of the lines times how far they stand apart is the area. Source: Cavalieri, common practice."""
     made = book(
         "K1 = rectangle from 0, 0 size 120, 70",
-        "C1 = circle centre 60, 35 radius 20",
+        # Half of it stands out of the plate.
+        "C1 = circle centre 120, 35 radius 20",
         "hatch K1 less C1 direction 30 apart 0.5",
         "view scale 1:1",
     )
     assert isinstance(held(made, made.order[2]), Hatch)
     marks = layout_at_table(made).marks_of(made.order[2])
     total = sum(m.figure.length for m in marks if isinstance(m, Stroke)) * 0.5  # type: ignore[union-attr]
-    assert total == pytest.approx(120 * 70 - pi * 400, rel=2e-3)
+    assert total == pytest.approx(120 * 70 - pi * 200, rel=2e-3)
 
 
 def test_centre_marks_of_what_was_repeated_lie_on_the_circle_of_its_centres() -> None:

@@ -319,3 +319,11 @@ def test_the_check_report_as_pdf(tmp_path: Path) -> None:
     text = pypdf.PdfReader(tmp_path / "check.pdf").pages[0].extract_text()
     for words in ("Check report", "Something is out.", "radius C1", "11.000 mm ±0.1", "Steps that wait", "C9"):
         assert words in text
+
+
+@pytest.mark.parametrize("demo", sorted((Path(__file__).parents[2] / "demo").glob("*.kent")), ids=lambda file: file.stem)
+def test_the_demo_drawings_have_finished_sheets(tmp_path: Path, demo: Path) -> None:
+    assert main(["export", str(demo), str(tmp_path / "out.pdf")]) == 0
+    text = pypdf.PdfReader(tmp_path / "out.pdf").pages[0].extract_text()
+    for words in ("Hollin Moor Fairground Works", "HM-", "1 of 1"):
+        assert words in text

@@ -20,12 +20,13 @@ MOST_LINES = 4000
 Interval = tuple[float, float]
 
 
-def hatched(faces: Sequence[Loop], direction: float, apart: float, width: float, words: Sequence[Tilted] = ()) -> list[Mark]:
-    """Strokes that fill what lies within an odd number of closed figures, all on paper; words are left free."""
+def hatched(
+    edge: Loop, holes: Sequence[Loop], direction: float, apart: float, width: float, words: Sequence[Tilted] = ()
+) -> list[Mark]:
+    """Strokes that fill what lies within an edge and in none of the holes, all on paper; words are left free."""
     ux, uy = unit_vector(direction)
     box = empty_box()
-    for face in faces:
-        stretch(box, face)
+    stretch(box, edge)
     corners = [Point(x, y) for x in (box[0], box[2]) for y in (box[1], box[3])]
     across = [p.y * ux - p.x * uy for p in corners]
     first, last = ceil(min(across) / apart), floor(max(across) / apart)
@@ -38,13 +39,18 @@ def hatched(faces: Sequence[Loop], direction: float, apart: float, width: float,
         off = (n + 0.0137) * apart
         through = Point(-off * uy, off * ux)
         line = EndlessLine(through, ux, uy)
-        along = sorted(
-            spot.at.x * ux + spot.at.y * uy for face in faces for piece in _pieces(face) for spot in meet(line, piece).spots
-        )
         gaps = [gap for one in words if (gap := _gap(one, through, ux, uy)) is not None]
-        for a, b in _without(zip(along[::2], along[1::2], strict=False), gaps):
+        gaps += [gap for hole in holes for gap in _within(line, hole)]
+        for a, b in _without(_within(line, edge), gaps):
             marks += segment(_on(through, ux, uy, a), _on(through, ux, uy, b), width)
     return marks
+
+
+def _within(line: EndlessLine, loop: Loop) -> list[Interval]:
+    """Where a line runs within a closed figure, along itself."""
+    spots = [spot.at for piece in _pieces(loop) for spot in meet(line, piece).spots]
+    along = sorted(at.x * line.ux + at.y * line.uy for at in spots)
+    return list(zip(along[::2], along[1::2], strict=False))
 
 
 def _gap(one: Tilted, through: Point, ux: float, uy: float) -> Interval | None:

@@ -180,10 +180,9 @@ def _axes(axes: Axes, frame: Frame, style: Style) -> Iterator[Mark]:
 def _hatch(hatch: Hatch, frame: Frame, style: Style, words: Taken) -> list[Mark]:
     marks: list[Mark] = []
     for face in hatch.faces:
-        edges = [frame.figure(edge) for edge in (face.edge, *face.holes)]
-        loops = [edge for edge in edges if isinstance(edge, Circle | Ellipse | Outline)]
+        loops = [edge for one in (face.edge, *face.holes) if isinstance(edge := frame.figure(one), Circle | Ellipse | Outline)]
         free = words.among(box_around(loops))
-        marks += hatched(loops, hatch.direction + frame.turn, hatch.apart, style.narrow, free)
+        marks += hatched(loops[0], loops[1:], hatch.direction + frame.turn, hatch.apart, style.narrow, free)
     return marks
 
 

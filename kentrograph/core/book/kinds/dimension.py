@@ -37,7 +37,8 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
     ways = tuple(word for word in WAYS if word != "distance") if "along" in has else WAYS
     way, rows = _one_of(statement, has, ways), _one_of(statement, has, ROWS)
     corners = tuple(one if isinstance(one := given.arguments[0], CornerOf) else None for given in things)
-    measuring = Measuring(p, way, plan_turn(p, has["along"]) if way == "along" else None, corners)
+    along = plan_turn(p, has["along"]) if way == "along" else None
+    measuring = Measuring(p, way, along, corners, rows in ("rows", "running"))
     plans = _things(p, way, things)
     at = p.behind(True, partial(plan_thing, p, cast(Place, has["at"].arguments[0]))) if "at" in has else None
     wanted = plan_wanted(p, statement, way if way in ("angle", "area") else "length")

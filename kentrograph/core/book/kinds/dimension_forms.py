@@ -37,6 +37,8 @@ class Measuring:
     way: str
     along: Callable[[Env, Point], float] | None
     corners: tuple[CornerOf | None, ...]
+    from_first: bool = False
+    """Whether several are each measured from the first place, and not from the one before."""
 
 
 def dimension_of(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimension:
@@ -56,9 +58,9 @@ def dimension_of(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> 
             return _area(m.planner, things)
         case "across" | "up" | "along" as way:
             turn = m.along(env, last) if m.along is not None else m.planner.manner.datum.turn + (90.0 if way == "up" else 0.0)
-            return _in_direction(way, turn, things)
+            return _in_direction(way, turn, things, m.from_first)
         case _:
-            return _distance(m.planner, things)
+            return _distance(m, things)
 
 
 def _meant(things: Sequence[Any]) -> str:
@@ -184,11 +186,12 @@ def _area(p: Planner, things: Sequence[Any]) -> Dimension:
     return Dimension("area", (Reading("area", value, parts),), (at,))
 
 
-def _in_direction(way: str, turn: float, things: Sequence[Any]) -> Dimension:
-    """From place to place, as far as they lie apart in a direction."""
+def _in_direction(way: str, turn: float, things: Sequence[Any], from_first: bool) -> Dimension:
+    """From place to place, or each from the first, as far as they lie apart in a direction."""
     places = _places(things)
     ux, uy = unit_vector(turn)
-    steps = [(b.x - a.x) * ux + (b.y - a.y) * uy for a, b in pairwise(places)]
+    pairs = [(places[0], other) for other in places[1:]] if from_first else list(pairwise(places))
+    steps = [(b.x - a.x) * ux + (b.y - a.y) * uy for a, b in pairs]
     kind = "distance" if way == "along" else way
     return Dimension("straight", tuple(Reading(kind, abs(step)) for step in steps), tuple(places), turn)
 
@@ -203,7 +206,7 @@ def _places(things: Sequence[Any]) -> list[Point]:
     return found
 
 
-def _distance(p: Planner, things: Sequence[Any]) -> Dimension:
+def _distance(m: Measuring, things: Sequence[Any]) -> Dimension:
     if len(things) == 2 and not all(isinstance(thing, Point) for thing in things):
         return _shortest(*things)
     places = _places(things)
@@ -212,8 +215,8 @@ def _distance(p: Planner, things: Sequence[Any]) -> Dimension:
         raise refuse("same_places")
     turn = direction_of(last.x - first.x, last.y - first.y)
     if len(places) > 2:
-        return _in_direction("along", turn, places)
-    value, parts, _ = READERS["distance"](p, first, last)
+        return _in_direction("along", turn, places, m.from_first)
+    value, parts, _ = READERS["distance"](m.planner, first, last)
     return Dimension("straight", (Reading("distance", value, parts),), (first, last), turn)
 
 
