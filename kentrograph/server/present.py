@@ -11,6 +11,7 @@ from ..core.desk.line_views import Looked
 from ..core.desk.pointing import Pointer, Snapping
 from ..core.desk.views import step_view
 from ..core.language.codec import header_data
+from ..core.sheet.at_table import moved_on_paper
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..store.changes import State
 from .schemas import BookView, HeaderView, Placed
@@ -26,7 +27,8 @@ def book_message(state: State, known: Book | None) -> bytes:
     if known is not None and known.header != book.header:
         # The words of every step may be others now.
         known = None
-    looked_at = _looked_at(book, known) if known is not None else set()
+    moved = moved_on_paper(book, known) if known is not None else set()
+    looked_at = _looked_at(book, known) | moved if known is not None else set()
     last = book.last_place()
     frame = BookView(
         type="book",
@@ -42,7 +44,7 @@ def book_message(state: State, known: Book | None) -> bytes:
         last=[last.x, last.y],
         steps=[],
     )
-    differ = book.order if known is None else _differing(book, known, looked_at)
+    differ = book.order if known is None else _differing(book, known, looked_at, moved)
     steps = b",".join(orjson.dumps(step_view(book, id)) for id in differ)
     return b"%s%s]}" % (orjson.dumps(frame).removesuffix(b"]}"), steps)
 
@@ -57,9 +59,10 @@ def _looked_at(book: Book, known: Book) -> set[str]:
     return {id for touched in book.touched for id in (touched, *sharing(book, touched), *sharing(known, touched))}
 
 
-def _differing(book: Book, known: Book, looked_at: set[str]) -> list[str]:
+def _differing(book: Book, known: Book, looked_at: set[str], moved: set[str]) -> list[str]:
     """The steps that a receiver does not have as they are now, in the order of the book."""
-    return sorted((id for id in looked_at if id in book.order and _differs(book, known, id)), key=book.order.key)
+    differ = (id for id in looked_at if id in book.order and (id in moved or _differs(book, known, id)))
+    return sorted(differ, key=book.order.key)
 
 
 def _placed(book: Book, known: Book, looked_at: set[str]) -> list[Placed]:

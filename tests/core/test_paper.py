@@ -11,18 +11,18 @@ from hypothesis import strategies as st
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.on_paper import Axes, Dimension, Hatch, Note, PointTable
 from kentrograph.core.book.values import Drawn, Reading
-from kentrograph.core.desk.intents import mend, write
+from kentrograph.core.desk.intents import mend, strike, write
 from kentrograph.core.figures import Line
 from kentrograph.core.language.lexer import quoted, tokens_of
 from kentrograph.core.language.report import figure_data
 from kentrograph.core.language.script import book_of, read, read_script
 from kentrograph.core.problem import Problem
-from kentrograph.core.sheet.at_table import annotation_at, layout_at_table, paper_data
+from kentrograph.core.sheet.at_table import annotation_at, layout_at_table, moved_on_paper, paper_data
 from kentrograph.core.sheet.compose import composed
 from kentrograph.core.sheet.frame import Frame
 from kentrograph.core.sheet.letters import width_of
 from kentrograph.core.sheet.marks import Fill, Stroke
-from kentrograph.core.sheet.of_book import laid_out
+from kentrograph.core.sheet.of_book import annotation_ids, laid_out
 from kentrograph.core.sheet.page import page_of
 from kentrograph.core.sheet.style import SMALL
 from kentrograph.core.sheet.tables import across_and_up, rows_of
@@ -371,3 +371,19 @@ def test_a_note_is_as_wide_as_its_letters() -> None:
     assert isinstance(held(made), Note)
     laid = layout_at_table(made).laid[made.order[-1]]
     assert max(2 * box.along for box in laid.words) == pytest.approx(width_of("a longer line", SMALL.height) + 0.6)
+
+
+def test_a_table_is_told_of_what_lies_otherwise_and_of_nothing_else() -> None:
+    """A figure further out pushes the rows beside the drawing; what was put somewhere stays."""
+    made = book(
+        *PLATE[:3], "dimension across corner 1 of K1; corner 2 of K1", "dimension up corner 2 of K1; corner 3 of K1 at 110, 30"
+    )
+    pushed, put = made.order[-2:]
+    farther = made.edited(write(made, "circle centre 60, -8 radius 4", "new")[0])[0]
+    assert moved_on_paper(farther, made) == {pushed}
+    assert put not in moved_on_paper(farther, made)
+    inside = farther.edited(write(farther, "circle centre 60, 10 radius 2", "other")[0])[0]
+    assert moved_on_paper(inside, farther) == set()
+    assert annotation_ids(inside) == {pushed, put}
+    without = inside.edited(strike(inside, pushed, [])[0])[0]
+    assert annotation_ids(without) == {put}

@@ -16,9 +16,10 @@ from .bounds import bounds
 from .frame import Frame
 from .layout import Layout
 from .marks import Fill, Lettering, Mark, Stroke
-from .of_book import Annotation, annotations, empty_layout, in_ink, ink_under, known_ink
+from .of_book import Annotation, annotation_ids, annotations, empty_layout, in_ink, ink_under, is_annotation, known_ink
+from .reach import Reach
 from .signs import spelled
-from .style import Style, style_for
+from .style import SMALL, Style, style_for
 
 _SHARE = 0.62
 """How much of the paper the figures may take, so that there is room for what is said of them."""
@@ -63,6 +64,10 @@ def layout_at_table(book: Book) -> Layout:
     """All that stands on a drawing, laid out for the table. Where only more came to what stood there, only that is laid."""
     kept = _LAYOUT.of(book)
     if not kept:
+        if not annotation_ids(book):
+            # Nothing stands on it: nobody need look at what is in ink.
+            kept.append(Layout(Frame(1.0), SMALL, book.header, Reach((), Frame(1.0)), lambda box: False))
+            return kept[0]
         last = _LAST.of(book)
         layout = _with_more(book, last) or _laid_out(book, last)
         last.layout, last.stamp, last.header = layout, book.stamp, book.header
@@ -76,7 +81,7 @@ def _with_more(book: Book, last: _Last) -> Layout | None:
     if stood is None or book.before is not last.stamp or book.header != last.header:
         return None
     added = [id for id in book.touched if id not in last.made_of]
-    if len(added) != len(book.touched) or not all(id in book.order and _is_annotation(book, id) for id in added):
+    if len(added) != len(book.touched) or not all(id in book.order and is_annotation(book, id) for id in added):
         return None
     behind = max((book.order.key(id) for id in last.made_of if id in book.order), default=())
     if any(book.order.key(id) < behind for id in added):
@@ -86,11 +91,6 @@ def _with_more(book: Book, last: _Last) -> Layout | None:
     for id in sorted(added, key=book.order.key):
         _add(book, layout, last, id)
     return layout
-
-
-def _is_annotation(book: Book, id: str) -> bool:
-    value = book.values[id]
-    return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
 
 
 def _laid_out(book: Book, last: _Last) -> Layout:
@@ -120,6 +120,19 @@ def _add(book: Book, layout: Layout, last: _Last, id: str) -> None:
     name = book.steps[id].name
     layout.add(id, value.figure, name)
     last.made_of[id] = value.figure, name
+
+
+def moved_on_paper(book: Book, known: Book) -> set[str]:
+    """The steps of which what stands on the drawing lies otherwise than in another revision: what is in ink has changed."""
+    if not annotation_ids(book):
+        return set()
+    before, now = layout_at_table(known), layout_at_table(book)
+    if before is now:
+        return set()
+    rescaled = before.frame != now.frame
+    moved = {id for id, laid in now.laid.items() if rescaled or before.laid.get(id) != laid}
+    # What is hatched leaves words free, wherever they have come to stand.
+    return moved | set(now.hatches) if moved else moved
 
 
 def _style(book: Book) -> Style:

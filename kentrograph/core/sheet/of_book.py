@@ -4,7 +4,7 @@ from collections.abc import Collection, Iterator, Sequence
 from typing import Any
 
 from ..book.book import Book
-from ..book.caches import Kept
+from ..book.caches import Kept, Shared
 from ..book.index import index_of
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, PointTable
 from ..book.order import END
@@ -25,10 +25,44 @@ Annotation = Dimension | Note | Axes | Hatch | Detail | PointTable
 
 def annotations(book: Book) -> Iterator[tuple[str, Annotation]]:
     """All that stands on a drawing and can be drawn, by the ids of steps, in the order of the book."""
-    for id in book.order:
+    for id in sorted(annotation_ids(book), key=book.order.key):
         value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden:
+        if isinstance(value, Drawn) and isinstance(value.figure, Annotation):
             yield id, value.figure
+
+
+def is_annotation(book: Book, id: str) -> bool:
+    """Whether a step that is there puts something on the drawing."""
+    value = book.values.get(id)
+    return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
+
+
+class _Ids:
+    """The steps that put something on the drawing, of the revision that was asked for last."""
+
+    def __init__(self) -> None:
+        self.stamp: object = None
+        self.ids: frozenset[str] = frozenset()
+
+
+_IDS: Shared[_Ids] = Shared(_Ids)
+_OWN_IDS: Kept[list[frozenset[str]]] = Kept(list)
+
+
+def annotation_ids(book: Book) -> frozenset[str]:
+    """The steps that put something on the drawing. After an edit only what that touched is looked at: most drawings have
+    thousands of figures, and few of these."""
+    kept = _OWN_IDS.of(book)
+    if not kept:
+        last = _IDS.of(book)
+        if last.stamp is not None and book.before is last.stamp:
+            touched = frozenset(book.touched)
+            found = (last.ids - touched) | {id for id in touched if is_annotation(book, id)}
+        else:
+            found = frozenset(id for id in book.order if is_annotation(book, id))
+        last.stamp, last.ids = book.stamp, found
+        kept.append(found)
+    return kept[0]
 
 
 def in_ink(book: Book) -> Sequence[tuple[str, Figure, str]]:
