@@ -19,7 +19,7 @@ from .core.problem import Refused
 from .core.sheet.page import Facts as SheetFacts
 from .exchange.check_page import VERDICTS, Facts, check_csv, check_html, picture_of
 from .exchange.check_pdf import check_pdf
-from .exchange.export import FORMATS, as_csv, as_pdf, as_png
+from .exchange.export import FORMATS, as_csv, as_pdf, as_png, pages_of
 from .exchange.marks import read_mark
 
 
@@ -174,7 +174,10 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str
     problems = run_report(script, book)["problems"]
     for one in problems:
         print(f"line {one['line']}, column {one['column']}: {one['message']}", file=sys.stderr)
-    return 1 if problems else 0
+    missing = [words for page in pages_of(book, facts, sheet) for words in page.missing] if form != "csv" else []
+    for words in missing:
+        print(words, file=sys.stderr)
+    return 1 if problems or missing else 0
 
 
 def _print_check(report: CheckReport) -> None:

@@ -9,12 +9,15 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import HTMLResponse, Response
 
 from ..core.book.book import Book
+from ..core.book.papers import PAPERS
 from ..core.desk.dimension_check import DimensionCheck, dimension_check
 from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
 from ..core.sheet.page import Facts
-from ..exchange.export import as_csv, as_pdf, as_png, pages_of
+from ..exchange.export import as_csv, pages_of
+from ..exchange.pdf import sheets_pdf
 from ..exchange.plotter import plotted
 from ..exchange.plotter_page import plot_page
+from ..exchange.png import page_png
 from ..exchange.sheet_svg import sheet_svg
 from ..store import changes
 from .schemas import Id, Revision
@@ -78,8 +81,7 @@ def get_sheet(request: Request, id: UUID, number: Number, revision: AtRevision =
 def get_sheets_pdf(request: Request, id: UUID, sheet: Sheet = None, paper: Paper = None, revision: AtRevision = None) -> Response:
     """The sheets of a drawing, or one of them, as PDF; on smaller paper, those that are larger come on several pages."""
     book, facts = _of(request, id, revision)
-    with service_of(request).reading(id):
-        made = as_pdf(book, facts, sheet, paper=paper)
+    made = _pdf(request, id, book, facts, sheet, paper)
     return _file(made, "application/pdf", f"{facts.title}.pdf", shown=True)
 
 
@@ -87,8 +89,7 @@ def get_sheets_pdf(request: Request, id: UUID, sheet: Sheet = None, paper: Paper
 def get_sheet_png(request: Request, id: UUID, number: Number, dots: Dots = 150.0, revision: AtRevision = None) -> Response:
     """A sheet as PNG, with so many dots to the inch."""
     book, facts = _of(request, id, revision)
-    with service_of(request).reading(id):
-        made = as_png(book, facts, number, dots)
+    made = page_png(_pdf(request, id, book, facts, number), 1, dots)
     return _file(made, "image/png", f"{facts.title}.png", shown=True)
 
 
@@ -96,9 +97,14 @@ def get_sheet_png(request: Request, id: UUID, number: Number, dots: Dots = 150.0
 def get_plot(request: Request, id: UUID, number: Number, revision: AtRevision = None) -> str:
     """What the stand-in for a plotter draws of a sheet's PDF."""
     book, facts = _of(request, id, revision)
+    return plot_page(plotted(_pdf(request, id, book, facts, number)), facts.title)
+
+
+def _pdf(request: Request, id: UUID, book: Book, facts: Facts, sheet: int | None, paper: str | None = None) -> bytes:
+    """The sheets as PDF. The drawing's lock is held while they are laid out, and not while they are written."""
     with service_of(request).reading(id):
-        made = as_pdf(book, facts, number)
-    return plot_page(plotted(made), facts.title)
+        pages = pages_of(book, facts, sheet)
+    return sheets_pdf(pages, facts.title, facts.author, tile=PAPERS[paper] if paper is not None else None)
 
 
 def _file(data: bytes, kind: str, name: str, shown: bool = False) -> Response:

@@ -387,3 +387,8 @@ def test_a_table_is_told_of_what_lies_otherwise_and_of_nothing_else() -> None:
     assert annotation_ids(inside) == {pushed, put}
     without = inside.edited(strike(inside, pushed, [])[0])[0]
     assert annotation_ids(without) == {put}
+
+
+def test_thousands_of_dimensions_are_laid_all_the_same() -> None:
+    lines = [f"dimension across {n}, 0; {n + 5}, 0 at {n}, {n % 50}" for n in range(2_000)]
+    assert len(layout_at_table(book("L1 = line from 0, 0 to 2000, 0", *lines)).laid) == 2_000

@@ -255,6 +255,7 @@ def test_from_the_command_line(tmp_path: Path, ending: str, begins: bytes) -> No
         (PLATE, "a.pdf", ["--sheet", "4"], 2, "there is no sheet 4"),
         ((*PLATE, "sheet a0"), "a.png", ["--dots", "5000"], 2, "million dots"),
         ((*PLATE, "dimension C9"), "a.pdf", [], 1, "C9"),
+        (("C1 = pencil circle centre 0, 0 radius 5",), "a.pdf", [], 1, "nothing in ink"),
         (PLATE, "no/such/folder/a.pdf", [], 2, "cannot write"),
     ],
 )

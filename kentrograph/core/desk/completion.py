@@ -172,6 +172,12 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
     return []
 
 
+_NO_FIGURES = frozenset({"number", "reading"}) | {
+    kind.draws for kind in KINDS.values() if kind.group == "paper" and kind.word not in ("sheet", "detail")
+}
+"""What is no figure, and offered where a figure is wanted by no one: but a view is on a sheet, and shows a detail."""
+
+
 def _names(book: Book, at: int, kinds: set[str] | None, partial: str) -> list[Completion]:
     """Names of steps that go on as one that is begun, the latest first, each with what it stands for."""
     found: dict[str, Completion] = {}
@@ -180,7 +186,7 @@ def _names(book: Book, at: int, kinds: set[str] | None, partial: str) -> list[Co
             if key in found or not key.startswith(partial):
                 continue
             kind = book.kind_at(key, at) or ""
-            if kind in kinds if kinds is not None else kind not in ("number", "reading"):
+            if kind in kinds if kinds is not None else kind not in _NO_FIGURES:
                 found[key] = Completion(name, f"{kind}: {step.statement.text}")
         if len(found) > MOST:
             break

@@ -22,6 +22,8 @@ from .style import Style, pen_line
 from .tables import numbered
 from .tilted import Taken, Tilted, of_lettering
 
+MOST_CLEAR = 1_500
+"""So many keep clear of one another; what comes behind them lies as it first would. Nobody reads a sheet with more."""
 _LOOKED_AT = 12
 """So many ways are looked at for one that is clear of ink as well."""
 OnInk = Callable[[Tilted], bool]
@@ -103,6 +105,8 @@ class Layout:
     def clear(self, thing: OnPaper, name: str = "", instead: Laid | None = None) -> Laid:
         """How one would lie, clear of what stands there; ``instead`` is what it takes the place of."""
         but = frozenset(map(id, (*instead.words, *instead.bars))) if instead is not None else frozenset()
+        if len(self.laid) >= MOST_CLEAR:
+            return next(self.ways(thing, name), Laid((), ()))
         put = getattr(thing, "at", None) is not None
         return self._first_clear(self.ways(thing, name), but, put)
 
