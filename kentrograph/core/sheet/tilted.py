@@ -12,7 +12,7 @@ from ..figures import Point
 from .letters import width_of
 from .marks import Lettering
 
-_CELL = 20.0
+_CELL = 10.0
 """Millimetres on paper of a cell in which boxes are looked up."""
 _SHIFT = {"start": 0.0, "middle": 0.5, "end": 1.0}
 
@@ -44,12 +44,16 @@ class Tilted:
         return tuple(Point(self.x + s * ax + t * bx, self.y + s * ay + t * by) for s, t in signs)
 
     def meets(self, other: "Tilted") -> bool:
-        """Whether the two lie on each other."""
+        """Whether the two lie on each other. Thousands of pairs are asked for: all in plain sums."""
         dx, dy = other.x - self.x, other.y - self.y
-        for ux, uy in ((self.ux, self.uy), (-self.uy, self.ux), (other.ux, other.uy), (-other.uy, other.ux)):
-            if abs(dx * ux + dy * uy) >= self._reach(ux, uy) + other._reach(ux, uy):
-                return False
-        return True
+        cosine = abs(self.ux * other.ux + self.uy * other.uy)
+        sine = abs(self.ux * other.uy - self.uy * other.ux)
+        return (
+            abs(dx * self.ux + dy * self.uy) < self.along + other.along * cosine + other.high * sine
+            and abs(dy * self.ux - dx * self.uy) < self.high + other.along * sine + other.high * cosine
+            and abs(dx * other.ux + dy * other.uy) < other.along + self.along * cosine + self.high * sine
+            and abs(dy * other.ux - dx * other.uy) < other.high + self.along * sine + self.high * cosine
+        )
 
     def off(self, at: Point) -> float:
         """How far a place lies outside it; 0 within."""
@@ -57,9 +61,6 @@ class Tilted:
         along = max(0.0, abs(dx * self.ux + dy * self.uy) - self.along)
         high = max(0.0, abs(dy * self.ux - dx * self.uy) - self.high)
         return hypot(along, high)
-
-    def _reach(self, ux: float, uy: float) -> float:
-        return self.along * abs(self.ux * ux + self.uy * uy) + self.high * abs(self.ux * uy - self.uy * ux)
 
 
 def of_lettering(words: Lettering, beside: float = 0.0) -> Tilted:
@@ -104,13 +105,13 @@ class Taken:
 
     def free(self, boxes: Iterable[Tilted], but: Container[int] = ()) -> bool:
         """Whether none of these lies on one that is taken; ``but`` are some that do not count, by `id`."""
-        return not any(
-            one.meets(other)
-            for one in boxes
-            for cell in _cells(one)
-            for other in self._cells.get(cell, ())
-            if id(other) not in but
-        )
+        cells = self._cells
+        for one in boxes:
+            for cell in _cells(one):
+                for other in cells.get(cell, ()):
+                    if one.meets(other) and id(other) not in but:
+                        return False
+        return True
 
 
 def _cells(one: Tilted) -> Iterator[tuple[int, int]]:
