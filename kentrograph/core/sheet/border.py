@@ -18,14 +18,15 @@ _INWARD = 5.0
 _THIN = 0.35
 
 
-def border(width: float, height: float) -> list[Mark]:
-    """The frame with its centring marks and zones, for a sheet of a size."""
+def border(width: float, height: float, block: float = 0.0) -> list[Mark]:
+    """The frame with its centring marks and zones, for a sheet of a size; no mark runs into a title block so wide in the corner."""
     left, bottom, right, top = drawing_space(width, height)
     marks = box(left, bottom, right - left, top - bottom, FRAME_LINE)
     marks += box(left - _STRIP, bottom - _STRIP, right - left + 2 * _STRIP, top - bottom + 2 * _STRIP, _THIN)
     x, y = width / 2.0, height / 2.0
+    below = 0.0 if x > right - block else _INWARD
     for a, b in (
-        (Point(x, bottom - _STRIP), Point(x, bottom + _INWARD)),
+        (Point(x, bottom - _STRIP), Point(x, bottom + below)),
         (Point(x, top + _STRIP), Point(x, top - _INWARD)),
         (Point(left - _STRIP, y), Point(left + _INWARD, y)),
         (Point(right + _STRIP, y), Point(right - _INWARD, y)),

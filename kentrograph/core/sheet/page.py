@@ -24,7 +24,7 @@ from .of_book import annotations, in_ink, laid_out, strokes_of
 from .signs import spelled
 from .style import Style, style_for
 from .tables import rows_of
-from .title_block import FieldBox, height_of, title_block
+from .title_block import WIDTH, FieldBox, height_of, title_block
 
 _CLEAR = 5.0
 """Millimetres that are kept free around views."""
@@ -95,7 +95,7 @@ def page_of(book: Book, number: int = 1, facts: Facts | None = None) -> Page:
     views, tables = _on_sheet(book, id)
     fields = _fields(book, sheet, facts)
     space = _space(sheet, fields)
-    marks: list[Mark] = border(sheet.width, sheet.height)
+    marks: list[Mark] = border(sheet.width, sheet.height, WIDTH)
     placed: list[PlacedView] = []
     missing: list[str] = []
     rooms = _rooms(space, len(views))
