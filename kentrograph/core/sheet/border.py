@@ -19,7 +19,7 @@ _THIN = 0.35
 
 
 def border(width: float, height: float, block: float = 0.0) -> list[Mark]:
-    """The frame with its centring marks and zones, for a sheet of a size; no mark runs into a title block so wide in the corner."""
+    """The frame with its centring marks and zones, for a sheet of a size; none runs into a title block so wide in the corner."""
     left, bottom, right, top = drawing_space(width, height)
     marks = box(left, bottom, right - left, top - bottom, FRAME_LINE)
     marks += box(left - _STRIP, bottom - _STRIP, right - left + 2 * _STRIP, top - bottom + 2 * _STRIP, _THIN)
