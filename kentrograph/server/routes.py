@@ -47,7 +47,7 @@ from .schemas import (
     SnapKind,
     Typed,
 )
-from .service import service_of
+from .service import Service, service_of
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]
@@ -116,12 +116,13 @@ def get_drawing(request: Request, id: UUID, revision: AtRevision = None) -> Resp
         if revision is not None:
             book = changes.state_at(session, service.cache, id, revision)
             state = State(id, state.name, revision, book, None, None)
-    return _whole(state)
+    return _whole(service, state)
 
 
-def _whole(state: State) -> Response:
+def _whole(service: Service, state: State) -> Response:
     """A whole book, in the shape of `BookView`; large ones are not looked through a second time."""
-    return Response(book_message(state, None), media_type="application/json")
+    with service.reading(state.id):
+        return Response(book_message(state, None), media_type="application/json")
 
 
 @router.get("/drawings/{id}/text", response_class=PlainTextResponse)
@@ -248,7 +249,8 @@ def duplicate_drawing(request: Request, id: UUID, author: Annotated[Author, Quer
 @router.post("/drawings/{id}/changes", response_model=BookView)
 def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
     """One change; committed when this answers. 409 with code ``stale`` where the drawing has moved on."""
-    return _whole(service_of(request).act(id, change.base, change.author, change.act))
+    service = service_of(request)
+    return _whole(service, service.act(id, change.base, change.author, change.act))
 
 
 # The picture under a drawing ----------------------------------------------------------------------------

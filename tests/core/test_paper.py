@@ -111,6 +111,12 @@ def test_what_is_measured_is_told_by_the_figures(said: str, form: str, value: fl
         ("across P1 centre of C1 wanted 37 within 0.1", "37 \u00b10.1"),
         ("C1 wanted 28 H7", "\u230028 H7"),
         ("up P1 centre of C1 wanted 31 within -0.1 to 0.2", "31\u22120.1 +0.2"),
+        # What is out says what is drawn, not what it should be; what is not to scale says what it should be.
+        ("across P1 centre of C1 wanted 38 within 0.1", "37"),
+        ("across P1 centre of C1 wanted 38", "37"),
+        ("across P1 centre of C1 wanted 37", "37"),
+        ("C1 wanted 29 H7", "\u230028"),
+        ("across P1 centre of C1 wanted 38 within 0.1 free", "38 \u00b10.1"),
         ("C1 least 20", "\u230020 min"),
         ("across P1 centre of C1 in in", "1.457"),
         ("across P1 centre of C1 in 1/16", '1 7/16"'),

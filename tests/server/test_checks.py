@@ -143,6 +143,9 @@ def test_the_exit_status_says_whether_something_is_out(tmp_path: Path, capsys: p
     assert "Something is out." in out
     assert check(tmp_path, RIGHT.replace("40 within", "41 within"), capsys)[0] == 1
     assert check(tmp_path, RIGHT + "point 40.1, 0\n", capsys)[0] == 1
+    # A dimension is checked as a reading is.
+    assert check(tmp_path, RIGHT + "dimension length L1 wanted 40 within 0.1\n", capsys)[0] == 0
+    assert check(tmp_path, RIGHT + "dimension length L1 wanted 41 within 0.1\n", capsys)[0] == 1
     assert check(tmp_path, RIGHT + "point 40.1, 0\n", capsys, "--limit", "0.05")[0] == 0
     assert check(tmp_path, RIGHT + "unit parsec\n", capsys)[0] == 1
     assert main(["check", str(tmp_path / "none")]) == 2

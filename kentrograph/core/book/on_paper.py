@@ -50,6 +50,15 @@ class Dimension(OnPaper):
     words: str = ""
 
 
+def reading_of(held: object) -> Reading | None:
+    """The reading that a step is checked by: its own, or the only one of a dimension of which a value is wanted."""
+    if isinstance(held, Reading):
+        return held
+    if isinstance(held, Dimension) and len(held.readings) == 1 and held.readings[0].wanted is not None:
+        return held.readings[0]
+    return None
+
+
 @dataclass(frozen=True, slots=True)
 class Note(OnPaper):
     """Words, with a line to each place or figure that they are about. ``at`` is where they begin."""

@@ -17,6 +17,11 @@ IMPERIAL_SCALES = ((1, 1), (1, 2), (1, 4), (1, 8), (1, 12), (1, 16), (1, 24), (1
 """Scales where the unit is the inch or the foot: halves, and inches to the foot. *Common practice*."""
 
 
+def scales_for(unit: str) -> list[float]:
+    """The scales of a drawing in a unit of length, the largest first."""
+    return [a / b for a, b in (IMPERIAL_SCALES if unit in ("in", "ft", "yd") else SCALES)]
+
+
 def scale_words(scale: float) -> str:
     """A scale as it is written: ``1:5``, ``2:1``.
 

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from math import isfinite
 
 from ..book.book import Book
+from ..book.on_paper import reading_of
 from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..checks.verdict import verdict
@@ -105,7 +106,7 @@ def _numbers(book: Book, reading: str) -> Iterator[tuple[Step, Token]]:
 
 def _read(book: Book, id: str) -> Reading | None:
     value = book.values.get(id)
-    return value.figure if isinstance(value, Drawn) and isinstance(value.figure, Reading) else None
+    return reading_of(value.figure) if isinstance(value, Drawn) else None
 
 
 def _put(step: Step, token: Token, number: str) -> str:

@@ -5,6 +5,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.comparing import compares
+from ..book.on_paper import reading_of
 from ..book.values import Drawn, Reading
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict
@@ -85,10 +86,11 @@ def check_report(book: Book, limit: float | None = None) -> CheckReport:
             if not step.off:
                 waiting.append(CheckedWaiting(step.name, text, sentence(value)))
             continue
-        if isinstance(value.figure, Reading):
+        reading = reading_of(value.figure)
+        if reading is not None:
             texts = zip(given_texts(step.statement), step.statement.givens, strict=True)
             what = " ".join(said.rstrip(" ;") for said, given in texts if not compares(given.word))
-            readings.append(_reading(book, step.name, what, value.figure))
+            readings.append(_reading(book, step.name, what, reading))
         residual = residual_view(value, book)
         if residual is not None and isinstance(value, Drawn):
             touching.append(CheckedTouching(step.name, text, residual.exact, residual.words == "exact"))

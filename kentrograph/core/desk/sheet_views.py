@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from ..book.book import Book
 from ..book.on_paper import PointTable, Sheet
-from ..book.papers import IMPERIAL_SCALES, PAPERS, SCALES, scale_words
+from ..book.papers import PAPERS, scale_words, scales_for
 from ..book.values import Drawn
 from ..sheet.page import Page, edge_names, sheets_of
 from ..sheet.tables import ordered, rows_of
@@ -91,7 +91,6 @@ def sheet_view(book: Book, number: int, page: Page, svg: str) -> SheetView:
     """A page as it is shown; ``svg`` is its picture."""
     sheets = sheets_of(book)
     value = book.values[page.id].figure if page.id else None  # type: ignore[union-attr]
-    feet = book.header.manner.unit in ("in", "ft", "yd")
     return SheetView(
         number=number,
         names=[book.steps[id].name for id, _ in sheets],
@@ -108,7 +107,7 @@ def sheet_view(book: Book, number: int, page: Page, svg: str) -> SheetView:
         tables=[PlacedPart(one.id, _name(book, one.id), list(one.box), "", False) for one in page.tables],
         fields=[FieldView(f.word, f.label, f.words, [f.x, f.y, f.width, f.height]) for f in page.fields],
         papers=list(PAPERS),
-        scales=[f"{a}:{b}" for a, b in (IMPERIAL_SCALES if feet else SCALES)],
+        scales=[scale_words(scale) for scale in scales_for(book.header.manner.unit)],
         missing=list(page.missing),
     )
 

@@ -8,6 +8,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.kinds.comparing import compares
 from ..book.manner import Header
+from ..book.on_paper import reading_of
 from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
@@ -53,7 +54,9 @@ def step_view(book: Book, id: str) -> StepView:
     """One step for the table: its words, its figure or reading, its problem."""
     step, value, index = book.steps[id], book.values[id], book.position(id)
     texts, values = given_texts(step.statement), given_values(book, step, index)
-    if step.statement.kind == "measure":
+    drawn = value.figure if isinstance(value, Drawn) else None
+    reading = reading_of(drawn)
+    if reading is not None:
         # The value wanted stands beside the reading itself.
         texts = [t for t, g in zip(texts, step.statement.givens, strict=True) if not compares(g.word)]
         values = [""] * len(texts)
@@ -62,7 +65,6 @@ def step_view(book: Book, id: str) -> StepView:
         rows = [Row(step.statement.text, "")]
     if step.statement.kind == "path":
         rows = folded(rows)
-    drawn = value.figure if isinstance(value, Drawn) else None
     shown = [one for one in book.figures_of(id) if not isinstance(one[2], Untouchable) and seen(book, one[0])]
     return StepView(
         id=id,
@@ -82,7 +84,7 @@ def step_view(book: Book, id: str) -> StepView:
             for one, name, figure in shown
             if one != id
         ],
-        reading=replace(reading_words(drawn, book), table=legs_table(book, step, index)) if isinstance(drawn, Reading) else None,
+        reading=replace(reading_words(reading, book), table=legs_table(book, step, index)) if reading is not None else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
         beside=beside_of(step),

@@ -6,7 +6,7 @@ from ..book.book import Book
 from ..book.caches import Kept, Shared
 from ..book.manner import Header
 from ..book.on_paper import OnPaper, Sheet, View
-from ..book.papers import IMPERIAL_SCALES, SCALES
+from ..book.papers import scales_for
 from ..book.values import Drawn
 from ..figures import Figure, Point
 from ..language.report import FigureData, LetteringData, figure_data
@@ -16,7 +16,7 @@ from .bounds import bounds
 from .frame import Frame
 from .layout import Layout
 from .marks import Fill, Lettering, Mark, Stroke
-from .of_book import Annotation, annotation_ids, annotations, empty_layout, in_ink, ink_under, is_annotation, known_ink
+from .of_book import Annotation, annotation_ids, annotations, empty_layout, in_ink, ink_under, is_annotation, known_ink, on_paper
 from .reach import Reach
 from .signs import spelled
 from .style import SMALL, Style, style_for
@@ -29,15 +29,15 @@ _DEFAULT = (420.0, 297.0)
 def scale_at_table(book: Book) -> float:
     """The scale at which lettering and arrows are drawn at the table: that of the first view that says one, else the largest of
     the standard at which what is in ink lies well on the first sheet."""
-    sheets = [v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Sheet | View)]
-    said = next((one.scale for one in sheets if isinstance(one, View) and one.scale is not None and one.window is None), None)
+    standing = [thing for _, thing in on_paper(book)]
+    said = next((one.scale for one in standing if isinstance(one, View) and one.scale is not None and one.window is None), None)
     if said is not None:
         return said
-    paper = next(((one.width, one.height) for one in sheets if isinstance(one, Sheet)), _DEFAULT)
+    paper = next(((one.width, one.height) for one in standing if isinstance(one, Sheet)), _DEFAULT)
     left, bottom, right, top = drawing_space(*paper)
     reach = empty_layout(book, Frame(float(MILLIMETRES[book.header.manner.unit])), style_for(*paper)).reach
     (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
-    scales = [a / b for a, b in (IMPERIAL_SCALES if book.header.manner.unit in ("in", "ft", "yd") else SCALES)]
+    scales = scales_for(book.header.manner.unit)
     if not x0 <= x1:
         return 1.0
     room = min(_SHARE * (right - left) / max(x1 - x0, 1.0), _SHARE * (top - bottom) / max(y1 - y0, 1.0))
@@ -136,8 +136,8 @@ def moved_on_paper(book: Book, known: Book) -> set[str]:
 
 
 def _style(book: Book) -> Style:
-    found = (v.figure for v in book.values.values() if isinstance(v, Drawn) and isinstance(v.figure, Sheet))
-    return style_for(*next(((one.width, one.height) for one in found), _DEFAULT))
+    found = ((one.width, one.height) for _, one in on_paper(book) if isinstance(one, Sheet))
+    return style_for(*next(found, _DEFAULT))
 
 
 def paper_data(book: Book, id: str) -> FigureData | None:

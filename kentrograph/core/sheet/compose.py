@@ -36,7 +36,8 @@ def composed(dimension: Dimension, which: int, header: Header, style: Style) -> 
     before = f"{dimension.times} \u00d7 " if dimension.times > 1 else ""
     words = f"{before}{sign}{value_words(reading, header)}"
     limits: tuple[str, ...] = ()
-    if reading.wanted is not None:
+    if reading.wanted is not None and (reading.good or dimension.free or _drawn_as(reading.wanted, reading, header)):
+        # What is out says what is drawn: nobody may read a right number off a wrong line.
         value, limits = _tolerance(reading.wanted, reading, header)
         words = f"{before}{sign}{value}"
     if dimension.bracketed:
@@ -94,6 +95,11 @@ def _measure(value: float, reading: Reading, header: Header) -> str:
         return display.feet_and_inches(value, header, int(reading.shown[2:]))
     unit = reading.shown if reading.shown in MILLIMETRES else header.manner.unit
     return plain(convert(value, header.manner.unit, unit), header.decimals)
+
+
+def _drawn_as(wanted: Wanted, reading: Reading, header: Header) -> bool:
+    """Whether a value wanted, without limits, reads as what is drawn does."""
+    return not wanted.limited and _measure(wanted.value, reading, header) == _measure(reading.value, reading, header)
 
 
 def _tolerance(wanted: Wanted, reading: Reading, header: Header) -> tuple[str, tuple[str, ...]]:

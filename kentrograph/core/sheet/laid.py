@@ -8,9 +8,9 @@ from ..angles import unit_vector
 from ..figures import Point
 from ..figures.similarity import Similarity
 from .compose import Composed
-from .marks import Fill, Lettering, Mark, moved
+from .marks import Fill, Mark, moved
 from .style import Style
-from .tilted import Tilted, of_lettering
+from .tilted import Tilted
 
 _BESIDE = 0.3
 """Millimetres that lettering keeps free around itself."""
@@ -53,11 +53,6 @@ def boxes_of(marks: list[Mark], value: Composed, x: float, y: float, ux: float, 
     along, up = value.width / 2.0, (low + high) / 2.0
     middle_x, middle_y = x + along * ux - up * uy, y + along * uy + up * ux
     return [Tilted(middle_x, middle_y, ux, uy, along + _BESIDE, (high - low) / 2.0 + _BESIDE)]
-
-
-def boxes(marks: list[Mark]) -> list[Tilted]:
-    """The boxes of lettering among marks."""
-    return [of_lettering(mark, _BESIDE) for mark in marks if isinstance(mark, Lettering)]
 
 
 def arrow(tip: Point, direction: float, style: Style) -> Fill:

@@ -13,7 +13,7 @@ from .compose import Composed
 from .frame import Frame
 from .laid import Laid, Ways, arrow, set_at
 from .letters import width_of
-from .marks import Fill, Lettering, Mark, segment
+from .marks import Lettering, Mark, segment
 from .straight import Free
 from .style import Style
 from .tilted import Tilted, between, of_lettering
@@ -105,29 +105,22 @@ def ways_of_place(at: Point, put: Point | None, value: Composed, style: Style) -
     if put is not None:
         sign = 1.0 if put.y >= at.y else -1.0
         for ring in range(_RINGS):
-            yield _pointing([at], Point(put.x, put.y + sign * ring * 2.0 * style.height), value, style, dots=False)
+            yield _pointing(at, Point(put.x, put.y + sign * ring * 2.0 * style.height), value, style)
         return
     for ring in range(_RINGS):
         for turn in _TURNS:
-            yield _pointing([at], _toward(at, turn, (2.0 + ring) * 2.0 * style.height), value, style, dots=False)
+            yield _pointing(at, _toward(at, turn, (2.0 + ring) * 2.0 * style.height), value, style)
 
 
-def _pointing(tips: Sequence[Point], at: Point, value: Composed, style: Style, dots: bool) -> Laid:
-    marks: list[Mark] = []
-    for tip in tips[1:]:
-        marks += [*_tip(tip, at, style, dots), *segment(tip, at, style.narrow)]
-    first = tips[0]
-    marks += [*_tip(first, at, style, dots), *segment(first, at, style.narrow)]
-    return _shouldered(marks, first, at, value, style)
+def _pointing(tip: Point, at: Point, value: Composed, style: Style) -> Laid:
+    marks = [*_tip(tip, at, style), *segment(tip, at, style.narrow)]
+    return _shouldered(marks, tip, at, value, style)
 
 
-def _tip(tip: Point, at: Point, style: Style, dot: bool) -> list[Mark]:
-    """How a leader ends: with an arrow on a place or an edge, with a dot within a face."""
+def _tip(tip: Point, at: Point, style: Style) -> list[Mark]:
+    """How a leader ends: with an arrow on a place or an edge."""
     if (tip.x, tip.y) == (at.x, at.y):
         return []
-    if dot:
-        r = 0.25 * style.height
-        return [Fill(tuple(_toward(tip, 30.0 * n, r) for n in range(12)))]
     return [arrow(tip, direction_of(tip.x - at.x, tip.y - at.y), style)]
 
 
@@ -186,7 +179,7 @@ def _noted(lines: Sequence[str], width: float, things: Sequence[Figure], at: Poi
         words.append(of_lettering(letters, 0.3))
     bars: list[Tilted] = []
     for tip in tips:
-        marks += [*_tip(tip, at, style, False), *segment(tip, at, style.narrow)]
+        marks += [*_tip(tip, at, style), *segment(tip, at, style.narrow)]
         bar = between(tip, at, style.raised)
         bars += [bar] if bar is not None else []
     if tips:

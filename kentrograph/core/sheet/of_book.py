@@ -6,7 +6,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.caches import Kept, Shared
 from ..book.index import index_of
-from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, PointTable
+from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
 from ..book.order import END
 from ..book.scene import all_seen, in_sight, pen_of
 from ..book.values import Drawn
@@ -25,10 +25,7 @@ Annotation = Dimension | Note | Axes | Hatch | Detail | PointTable
 
 def annotations(book: Book) -> Iterator[tuple[str, Annotation]]:
     """All that stands on a drawing and can be drawn, by the ids of steps, in the order of the book."""
-    for id in sorted(annotation_ids(book), key=book.order.key):
-        value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, Annotation):
-            yield id, value.figure
+    return ((id, thing) for id, thing in on_paper(book) if isinstance(thing, Annotation))
 
 
 def is_annotation(book: Book, id: str) -> bool:
@@ -37,8 +34,13 @@ def is_annotation(book: Book, id: str) -> bool:
     return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
 
 
+def _is_on_paper(book: Book, id: str) -> bool:
+    value = book.values.get(id)
+    return isinstance(value, Drawn) and isinstance(value.figure, OnPaper) and not book.steps[id].hidden
+
+
 class _Ids:
-    """The steps that put something on the drawing, of the revision that was asked for last."""
+    """The steps that stand on paper, of the revision that was asked for last."""
 
     def __init__(self) -> None:
         self.stamp: object = None
@@ -49,17 +51,30 @@ _IDS: Shared[_Ids] = Shared(_Ids)
 _OWN_IDS: Kept[list[frozenset[str]]] = Kept(list)
 
 
+def on_paper(book: Book) -> Iterator[tuple[str, OnPaper]]:
+    """All that stands on the drawing or on a sheet and is not hidden, by the ids of steps, in the order of the book."""
+    for id in sorted(_ids_on_paper(book), key=book.order.key):
+        value = book.values[id]
+        if isinstance(value, Drawn) and isinstance(value.figure, OnPaper):
+            yield id, value.figure
+
+
 def annotation_ids(book: Book) -> frozenset[str]:
-    """The steps that put something on the drawing. After an edit only what that touched is looked at: most drawings have
+    """The steps that put something on the drawing."""
+    return frozenset(id for id in _ids_on_paper(book) if is_annotation(book, id))
+
+
+def _ids_on_paper(book: Book) -> frozenset[str]:
+    """The steps that stand on paper. After an edit only what that touched is looked at: most drawings have
     thousands of figures, and few of these."""
     kept = _OWN_IDS.of(book)
     if not kept:
         last = _IDS.of(book)
         if last.stamp is not None and book.before is last.stamp:
             touched = frozenset(book.touched)
-            found = (last.ids - touched) | {id for id in touched if is_annotation(book, id)}
+            found = (last.ids - touched) | {id for id in touched if _is_on_paper(book, id)}
         else:
-            found = frozenset(id for id in book.order if is_annotation(book, id))
+            found = frozenset(id for id in book.order if _is_on_paper(book, id))
         last.stamp, last.ids = book.stamp, found
         kept.append(found)
     return kept[0]

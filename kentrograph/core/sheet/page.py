@@ -1,6 +1,6 @@
 """A sheet, laid out: border, title block, views at their scales, tables. What stands on it is told by the steps of the book."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from math import inf
 
@@ -8,7 +8,7 @@ from ..book.book import Book
 from ..book.names import key_of
 from ..book.on_paper import PointTable, Sheet, View
 from ..book.order import END
-from ..book.papers import IMPERIAL_SCALES, SCALES, scale_words
+from ..book.papers import scale_words, scales_for
 from ..book.tree import Name
 from ..book.values import Drawn
 from ..figures import Circle, Figure, Point
@@ -20,7 +20,7 @@ from .bounds import bounds, join
 from .frame import Frame
 from .letters import width_of
 from .marks import Lettering, Mark, Stroke, Within, box, moved
-from .of_book import annotations, in_ink, laid_out, strokes_of
+from .of_book import annotations, in_ink, laid_out, on_paper, strokes_of
 from .signs import spelled
 from .style import Style, style_for
 from .tables import rows_of
@@ -76,18 +76,11 @@ class Page:
 
 def sheets_of(book: Book) -> list[tuple[str, Sheet]]:
     """The sheets of a drawing by the ids of their steps, in order."""
-    return [(id, value) for id, value in _held(book) if isinstance(value, Sheet)]
-
-
-def _held(book: Book) -> Iterator[tuple[str, object]]:
-    for id in book.order:
-        value = book.values[id]
-        if isinstance(value, Drawn) and not book.steps[id].hidden:
-            yield id, value.figure
+    return [(id, value) for id, value in on_paper(book) if isinstance(value, Sheet)]
 
 
 def page_of(book: Book, number: int = 1, facts: Facts | None = None) -> Page:
-    """The sheet with a number, from 1. A drawing without a sheet has one all the same: A4, or A3 where it lies better there."""
+    """The sheet with a number, from 1. A drawing without a sheet has one all the same: A4, lying."""
     facts = facts or Facts()
     sheets = sheets_of(book) or [("", Sheet("a4", 297.0, 210.0))]
     id, sheet = sheets[number - 1]
@@ -138,7 +131,7 @@ def _on_sheet(book: Book, sheet: str) -> tuple[list[tuple[str, View]], list[tupl
     last = next((key_of(book.steps[id].name) for id, _ in sheets_of(book)), "")
     views: list[tuple[str, View]] = []
     tables: list[tuple[str, PointTable]] = []
-    for id, held in _held(book):
+    for id, held in on_paper(book):
         if isinstance(held, Sheet):
             last = key_of(book.steps[id].name)
         elif isinstance(held, View) and (held.sheet or last) == key:
@@ -149,7 +142,7 @@ def _on_sheet(book: Book, sheet: str) -> tuple[list[tuple[str, View]], list[tupl
 
 
 def _space(sheet: Sheet, fields: dict[str, str]) -> tuple[float, float, float, float]:
-    """Where views lie: within the frame, over the title block, or beside it where that leaves more."""
+    """Where views lie: within the frame, over the title block."""
     left, bottom, right, top = drawing_space(sheet.width, sheet.height)
     return left + _CLEAR, bottom + height_of(fields) + _CLEAR, right - _CLEAR, top - _CLEAR
 
@@ -211,15 +204,10 @@ def _largest(
     """The largest scale of the standard, smaller than another, at which figures fit with so much beside them, or the smallest."""
     life = Frame(float(MILLIMETRES[book.header.manner.unit]), view.turn)
     one = _extent(figures if view.window is None else [view.window], life)
-    scales = [scale for scale in _scales(book) if scale < below]
+    scales = [scale for scale in scales_for(book.header.manner.unit) if scale < below]
     wide, high = room[2] - room[0] - beside[0], room[3] - room[1] - beside[1]
     fitting = (s for s in scales if s * (one[2] - one[0]) <= wide and s * (one[3] - one[1]) <= high)
     return next(fitting, scales[-1] if scales else below)
-
-
-def _scales(book: Book) -> list[float]:
-    feet = book.header.manner.unit in ("in", "ft", "yd")
-    return [a / b for a, b in (IMPERIAL_SCALES if feet else SCALES)]
 
 
 def _shown(book: Book, view: View) -> list[tuple[str, Figure, str]]:

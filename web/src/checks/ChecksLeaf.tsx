@@ -17,7 +17,7 @@ import { ReadingCheck } from "./ReadingCheck";
 export function ChecksLeaf() {
   const steps = useDocument((d) => d.steps);
   const { openLine } = useTable();
-  const readings = steps.filter((s) => s.kind === "reading");
+  const readings = steps.filter((s) => s.reading !== null);
   const verdict = (step: Step) => step.reading?.compared?.verdict ?? "none";
   const of = (...verdicts: string[]) => readings.filter((s) => !s.problem && verdicts.includes(verdict(s)));
   const waiting = steps.filter((s) => s.problem && !s.off);
