@@ -144,7 +144,7 @@ KIND = Kind(
         ("dimension across P1 P3 P2 chain", "from each place to the next"),
         ("dimension up P1 P3 P2 rows", "each from the first place, in rows of their own"),
         ("dimension across P1 P3 P2 running", "from a zero, in one line"),
-        ("dimension C1 times 3 wanted 20 H7", "how many alike, and the fit"),
+        ("dimension C1 times 3 wanted 30 H7", "how many alike, and the fit"),
         ("dimension L1 L2", "an angle; of lines side by side how far they are apart"),
         ("dimension angle corner 2 of K1", "inside a corner"),
         ("dimension P1 in in", "coordinates; in another unit"),
