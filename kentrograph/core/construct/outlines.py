@@ -4,7 +4,7 @@ from math import cos, hypot, pi
 
 from ..angles import unit_vector
 from ..figures import Arc, Ellipse, Line, Outline, Point
-from ..figures.box import empty_box, stretch
+from ..figures.box import box_around
 from ..figures.outline import Piece
 from ..problem import refuse
 from ..tolerance import TOLERANCE
@@ -80,9 +80,7 @@ def comes_back(pieces: list[Piece]) -> bool:
     gap = hypot(last.x - first.x, last.y - first.y)
     if gap == 0.0:
         return len(pieces) > 1
-    box = empty_box()
-    for piece in pieces:
-        stretch(box, piece)
+    box = box_around(pieces)
     size = hypot(box[2] - box[0], box[3] - box[1])
     return len(pieces) > 1 and gap <= TOLERANCE.closing(size, max(map(abs, box)), len(pieces))
 

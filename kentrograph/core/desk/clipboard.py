@@ -11,7 +11,7 @@ from ..book.manner import Manner
 from ..book.scene import pen_of, seen
 from ..book.values import Drawn, Untouchable
 from ..figures import Figure, Point
-from ..figures.box import empty_box, stretch
+from ..figures.box import box_around
 from ..figures.similarity import carried, dilation, rotation, shift
 from ..language.in_numbers import statements_of
 from ..language.script import book_of, read_script
@@ -56,9 +56,7 @@ def _lines(book: Book, ids: Sequence[str], base: Point | None) -> list[str]:
     order = sorted(there, key=lambda one: (book.order.key(book.step_of(one)), one))
     found = [(id, figure) for id in order if (figure := book.figure_of(id)) is not None and not isinstance(figure, Untouchable)]
     if base is None:
-        box = empty_box()
-        for _, figure in found:
-            stretch(box, figure)
+        box = box_around(figure for _, figure in found)
         base = Point(box[0], box[1]) if found else Point(0.0, 0.0)
     lines: list[str] = []
     for id, figure in found:

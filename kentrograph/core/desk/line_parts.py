@@ -19,7 +19,7 @@ from .interpretation import given_texts, given_values
 from .open_line import OpenLine
 from .pointing import OF_FIGURE, Pointed, Pointer, last_of_draft, leaving, passed_over, places_passed, turning_about
 from .view_types import EnterView, HandleView, LineView, LiveView, ProblemView, Row, SolutionView, TagView
-from .views import box_around, previewed, problem_view, reading_words
+from .views import box_of_things, previewed, problem_view, reading_words
 
 MOST_SOLUTIONS = 64
 
@@ -54,7 +54,7 @@ def line_of(
         value=rows[-1].value if rows and line.row else "",
         enter=enter_of(line),
         preview=preview,
-        box=box_around(results) if preview is not None and preview["kind"] != "paper" else None,
+        box=box_of_things(results) if preview is not None and preview["kind"] != "paper" else None,
         solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
         taken=value.taken if value else 0,
         note=value.note if value else "",

@@ -17,7 +17,7 @@ from ..book.values import Drawn, OnPaper, Reading, Untouchable, Value
 from ..book.wanted import Wanted
 from ..checks.verdict import verdict
 from ..figures import Arc, Circle, Line
-from ..figures.box import empty_box, stretch
+from ..figures.box import box_around
 from ..language import display
 from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
@@ -155,7 +155,7 @@ def folded(rows: list[Row]) -> list[Row]:
 
 
 def _boxed(figure: Any) -> FigureData:
-    return {**figure_data(figure), "box": box_around([figure])}
+    return {**figure_data(figure), "box": box_of_things([figure])}
 
 
 def previewed(book: Book, drawn: Drawn, step: Step | None, id: str = "") -> FigureData | None:
@@ -174,13 +174,9 @@ def together(figures: Sequence[Any]) -> FigureData | None:
     return shown[0] if shown else None
 
 
-def box_around(figures: Sequence[Any]) -> list[float]:
-    """The box around figures."""
-    box = empty_box()
-    for figure in figures:
-        if not isinstance(figure, Untouchable):
-            stretch(box, figure)
-    return box
+def box_of_things(things: Sequence[Any]) -> list[float]:
+    """The box around those of what a step holds that are figures."""
+    return box_around(thing for thing in things if not isinstance(thing, Untouchable))
 
 
 def problem_view(book: Book, problem: Problem, index: int, step: Step | None = None) -> ProblemView:

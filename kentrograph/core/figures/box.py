@@ -1,5 +1,6 @@
 """The box around figures, upright, exact at the quarter points of arcs."""
 
+from collections.abc import Iterable, Sequence
 from math import atan2, ceil, cos, floor, inf, pi, radians, sin
 from typing import assert_never
 
@@ -14,6 +15,20 @@ def box_of(figure: Figure) -> Box:
     box = empty_box()
     stretch(box, figure)
     return box
+
+
+def box_around(figures: Iterable[Figure]) -> Box:
+    """The box around figures; an empty one around none."""
+    box = empty_box()
+    for figure in figures:
+        stretch(box, figure)
+    return box
+
+
+def join(box: Box, other: Sequence[float]) -> None:
+    """Makes a box as large as holds another one."""
+    box[0], box[1] = min(box[0], other[0]), min(box[1], other[1])
+    box[2], box[3] = max(box[2], other[2]), max(box[3], other[3])
 
 
 def empty_box() -> Box:

@@ -1,5 +1,6 @@
 """What stands on a drawing as the table shows it: laid out at the scale of the sheet, in places of the drawing."""
 
+from builtins import id as identity
 from collections.abc import Sequence
 
 from ..book.book import Book
@@ -9,20 +10,25 @@ from ..book.on_paper import OnPaper, Sheet, View
 from ..book.papers import scales_for
 from ..book.values import Drawn
 from ..figures import Figure, Point
+from ..figures.box import box_of
 from ..language.report import FigureData, LetteringData, figure_data
 from ..units import MILLIMETRES
 from .border import drawing_space
 from .bounds import bounds
 from .frame import Frame
-from .layout import Layout
+from .laid import Laid
+from .layout import MOST_CLEAR, Layout
 from .marks import Fill, Lettering, Mark, Stroke
 from .of_book import Annotation, annotation_ids, annotations, empty_layout, in_ink, ink_under, is_annotation, known_ink, on_paper
 from .reach import Reach
 from .signs import spelled
 from .style import SMALL, Style, style_for
+from .tilted import Taken, Tilted, upright
 
 _SHARE = 0.62
 """How much of the paper the figures may take, so that there is room for what is said of them."""
+_TOUCHING = 0.01
+"""Millimetres within which ink is taken to touch a box."""
 _DEFAULT = (420.0, 297.0)
 
 
@@ -61,7 +67,7 @@ _LAST: Shared[_Last] = Shared(_Last)
 
 
 def layout_at_table(book: Book) -> Layout:
-    """All that stands on a drawing, laid out for the table. Where only more came to what stood there, only that is laid."""
+    """All that stands on a drawing, laid out for the table; after an edit only what that reaches is laid anew."""
     kept = _LAYOUT.of(book)
     if not kept:
         if not annotation_ids(book):
@@ -98,19 +104,57 @@ def _laid_out(book: Book, last: _Last) -> Layout:
     things = {id: (thing, book.steps[id].name) for id, thing in annotations(book)}
     scale = scale_at_table(book) if things else 1.0
     frame, style = Frame(scale * MILLIMETRES[book.header.manner.unit]), _style(book)
-    before, stood = last.made_of, last.layout
-    goes_on = list(things.items())[: len(before)] == list(before.items())
+    layout = empty_layout(book, frame, style)
+    stood, before = last.layout, last.made_of
     same = stood is not None and (stood.frame, stood.style, last.header) == (frame, style, book.header)
-    if stood is not None and same and goes_on and last.ink == ink:
-        layout = stood.grown(book.header, ink_under(book, frame, stood.reach))
-    else:
-        layout = empty_layout(book, frame, style)
+    if stood is None or not same or len(things) > MOST_CLEAR or not _in_one_order(before, things):
         last.made_of = {}
-    last.ink = ink
-    for id in things:
-        if id not in last.made_of:
+        for id in things:
             _add(book, layout, last, id)
+    else:
+        _what_is_reached(book, layout, stood, last, things, _differing(last.ink, ink, frame))
+    last.ink = ink
     return layout
+
+
+Things = dict[str, tuple[Annotation, str]]
+
+
+def _what_is_reached(book: Book, layout: Layout, stood: Layout, last: _Last, things: Things, changed: Taken) -> None:
+    """Lays out as before what nothing has changed for. Each looked only at ink and at what comes before it; ``changed`` are the
+    boxes in which ink came or went, and grows by those of what lies otherwise than it did."""
+    before, last.made_of = last.made_of, {}
+    for id in before.keys() - things.keys():
+        changed.add(_taken(stood.laid[id]))
+    for id, thing in things.items():
+        kept = id in stood.asked and before.get(id) == thing and stood.asked[id].stays(changed, layout.reach)
+        if kept:
+            layout.keep(id, stood)
+            last.made_of[id] = thing
+            continue
+        _add(book, layout, last, id)
+        old, new = stood.laid.get(id), layout.laid[id]
+        if old != new:
+            changed.add(_taken(new) if old is None else (*_taken(old), *_taken(new)))
+
+
+def _taken(laid: Laid) -> tuple[Tilted, ...]:
+    return *laid.words, *laid.bars
+
+
+def _in_one_order(before: Things, things: Things) -> bool:
+    """Whether what stays comes in the order in which it came."""
+    return [id for id in before if id in things] == [id for id in things if id in before]
+
+
+def _differing(before: Ink, ink: Ink, frame: Frame) -> Taken:
+    """The boxes on paper of what is in ink in one and not in the other."""
+    old, new = ({(id, identity(figure), pen): figure for id, figure, pen in one} for one in (before, ink))
+    gone = [figure for key, figure in old.items() if key not in new]
+    came = [figure for key, figure in new.items() if key not in old]
+    changed = Taken()
+    changed.add(upright(box_of(frame.figure(figure)), _TOUCHING) for figure in (*gone, *came))
+    return changed
 
 
 def _add(book: Book, layout: Layout, last: _Last, id: str) -> None:

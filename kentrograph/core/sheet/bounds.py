@@ -2,15 +2,9 @@
 
 from collections.abc import Sequence
 
-from ..figures.box import Box, box_of, empty_box
+from ..figures.box import Box, box_of, empty_box, join
 from .marks import Fill, Lettering, Mark, Picture, Stroke, Within
 from .tilted import of_lettering
-
-
-def join(found: Box, other: Sequence[float]) -> None:
-    """Stretches a box as far as another one reaches."""
-    found[0], found[1] = min(found[0], other[0]), min(found[1], other[1])
-    found[2], found[3] = max(found[2], other[2]), max(found[3], other[3])
 
 
 def bounds(marks: Sequence[Mark]) -> Box:

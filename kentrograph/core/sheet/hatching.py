@@ -10,7 +10,7 @@ from math import ceil, floor, inf
 
 from ..angles import unit_vector
 from ..figures import Curve, EndlessLine, Outline, Point
-from ..figures.box import empty_box, stretch
+from ..figures.box import box_of
 from ..meet import meet
 from ..shape.loops import Loop
 from .marks import Mark, segment
@@ -25,8 +25,7 @@ def hatched(
 ) -> list[Mark]:
     """Strokes that fill what lies within an edge and in none of the holes, all on paper; words are left free."""
     ux, uy = unit_vector(direction)
-    box = empty_box()
-    stretch(box, edge)
+    box = box_of(edge)
     corners = [Point(x, y) for x in (box[0], box[2]) for y in (box[1], box[3])]
     across = [p.y * ux - p.x * uy for p in corners]
     first, last = ceil(min(across) / apart), floor(max(across) / apart)

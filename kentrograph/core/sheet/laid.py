@@ -44,15 +44,15 @@ def set_at(value: Composed, middle: Point, direction: float, raised: float) -> t
     x = middle.x - value.width / 2.0 * ux - raised * uy
     y = middle.y - value.width / 2.0 * uy + raised * ux
     marks = moved(value.marks, Similarity(ux, uy, x, y), direction, 1.0)
-    return marks, boxes_of(marks, value, x, y, ux, uy)
+    return marks, [box_around_value(value, x, y, ux, uy)]
 
 
-def boxes_of(marks: list[Mark], value: Composed, x: float, y: float, ux: float, uy: float) -> list[Tilted]:
-    """One box around all of a composed value, whose base line begins at x, y."""
+def box_around_value(value: Composed, x: float, y: float, ux: float, uy: float) -> Tilted:
+    """The box around a composed value whose base line begins at a place and runs along a unit vector."""
     low, high = -0.3 * value.height, 1.05 * value.height
     along, up = value.width / 2.0, (low + high) / 2.0
     middle_x, middle_y = x + along * ux - up * uy, y + along * uy + up * ux
-    return [Tilted(middle_x, middle_y, ux, uy, along + _BESIDE, (high - low) / 2.0 + _BESIDE)]
+    return Tilted(middle_x, middle_y, ux, uy, along + _BESIDE, (high - low) / 2.0 + _BESIDE)
 
 
 def arrow(tip: Point, direction: float, style: Style) -> Fill:

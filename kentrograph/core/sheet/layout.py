@@ -9,9 +9,10 @@ from collections.abc import Callable, Container, Iterator
 from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
 from ..figures import Arc, Circle, Ellipse, Outline, Point
-from ..figures.box import empty_box, stretch
+from ..figures.box import box_around
 from ..language import display
 from . import angular, leaders, straight
+from .asked import Asked
 from .compose import composed, in_words
 from .frame import Frame
 from .hatching import hatched
@@ -40,7 +41,9 @@ class Layout:
         self.reach = reach
         self.on_ink = on_ink
         self.laid: dict[str, Laid] = {}
+        self.asked: dict[str, Asked] = {}
         self.hatches: dict[str, Hatch] = {}
+        self._asking = Asked()
         self._words = Taken()
         self._bars = Taken()
 
@@ -51,10 +54,17 @@ class Layout:
             self.hatches[id] = thing
             self.laid[id] = found = Laid((), ())
             return found
+        self._asking = self.reach.asking = Asked()
         found = self._numbered(thing) if isinstance(thing, PointTable) else self.clear(thing, name)
+        self.asked[id] = self._asking
         self.laid[id] = found
         self._take(found)
         return found
+
+    def keep(self, id: str, other: "Layout") -> None:
+        """Lays one as it lies in another layout, which knows what it was clear of."""
+        self.laid[id], self.asked[id] = other.laid[id], other.asked[id]
+        self._take(self.laid[id])
 
     def marks(self) -> list[Mark]:
         """All that was laid out: what is hatched first, with the words left free."""
@@ -68,6 +78,7 @@ class Layout:
 
     def alone(self, thing: OnPaper, name: str, instead: Laid | None) -> list[Mark]:
         """The marks of one more, which is not kept."""
+        self._asking = self.reach.asking = Asked()
         if isinstance(thing, Hatch):
             return _hatch(thing, self.frame, self.style, self._words)
         if isinstance(thing, PointTable):
@@ -76,12 +87,13 @@ class Layout:
 
     def _free(self, bar: Tilted) -> bool:
         """Whether neither words nor lines lie where a bar does."""
-        return self._words.free((bar,)) and self._bars.free((bar,))
+        self._asking.boxes.append(bar)
+        return self._words.free((bar,), (), self._asking.cells) and self._bars.free((bar,))
 
     def grown(self, header: Header, on_ink: OnInk) -> "Layout":
         """The same, to which more can be added; what was laid out before stays as it is."""
         other = Layout(self.frame, self.style, header, self.reach, on_ink)
-        other.laid, other.hatches = dict(self.laid), dict(self.hatches)
+        other.laid, other.asked, other.hatches = dict(self.laid), dict(self.asked), dict(self.hatches)
         other._words, other._bars = self._words, self._bars
         return other
 
@@ -118,13 +130,15 @@ class Layout:
             first = first or one
             if n >= _LOOKED_AT and second is not None:
                 return second
-            if not self._words.free((*one.words, *one.bars), but):
+            boxes = (*one.words, *one.bars)
+            self._asking.boxes += boxes
+            if not self._words.free(boxes, but, self._asking.cells):
                 continue
             if second is None and self._bars.free(one.words, but):
                 second = one
                 if put:
                     return one
-            if self._bars.free((*one.words, *one.bars), but) and not any(self.on_ink(box) for box in one.words):
+            if self._bars.free(boxes, but) and not any(self.on_ink(box) for box in one.words):
                 return one
         return second or first or Laid((), ())
 
@@ -188,14 +202,6 @@ def _hatch(hatch: Hatch, frame: Frame, style: Style, words: Taken) -> list[Mark]
         free = words.among(box_around(loops))
         marks += hatched(loops[0], loops[1:], hatch.direction + frame.turn, hatch.apart, style.narrow, free)
     return marks
-
-
-def box_around(loops: list[Circle | Ellipse | Outline]) -> tuple[float, float, float, float]:
-    """The box around closed figures: left, bottom, right, top."""
-    found = empty_box()
-    for loop in loops:
-        stretch(found, loop)
-    return found[0], found[1], found[2], found[3]
 
 
 def _number(words: str, at: Point, style: Style) -> Ways:

@@ -11,7 +11,7 @@ from ..figures.box import box_of
 from ..measure.closest import closest
 from .compose import Composed
 from .frame import Frame
-from .laid import Laid, Ways, arrow, set_at
+from .laid import Laid, Ways, arrow, box_around_value, set_at
 from .letters import width_of
 from .marks import Lettering, Mark, segment
 from .straight import Free
@@ -33,15 +33,20 @@ def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Styl
         for ring in range(_RINGS):
             yield _leader_to(rim, _toward(rim.centre, turn, away + ring * 2.0 * style.height), value, style)
         return
+    turns = [unit_vector(turn) for turn in _on_rim(rim)]
+    half = (value.width + style.height) / 2.0
     for ring in range(_RINGS):
         off = (2.0 + ring) * 2.0 * style.height
         # Within it, too, where it is large enough for that.
         for far in (rim.radius + off, rim.radius - off) if off < rim.radius else (rim.radius + off,):
-            for turn in _on_rim(rim):
-                at = _toward(rim.centre, turn, far)
-                shoulder = between(at, _shoulder_end(_toward(rim.centre, turn, rim.radius), at, value, style), style.raised)
-                if ring == _RINGS - 1 or shoulder is None or free(shoulder):
-                    yield _leader_to(rim, at, value, style)
+            for ux, uy in turns:
+                x, y = rim.centre.x + far * ux, rim.centre.y + far * uy
+                out = half if (far - rim.radius) * ux >= 0.0 else -half
+                # A crowd is passed over thousands of times: the value and its shoulder alone, in plain sums.
+                words = box_around_value(value, x + out - value.width / 2.0, y + style.raised, 1.0, 0.0)
+                shoulder = Tilted(x + out, y, 1.0, 0.0, half, style.raised / 2.0)
+                if ring == _RINGS - 1 or (free(words) and free(shoulder)):
+                    yield _leader_to(rim, Point(x, y), value, style)
 
 
 def _seen_from(centre: Point, at: Point) -> tuple[float, float]:

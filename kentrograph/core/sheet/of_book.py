@@ -132,6 +132,7 @@ def empty_layout(book: Book, frame: Frame, style: Style) -> Layout:
 
 def ink_under(book: Book, frame: Frame, reach: Reach) -> OnInk:
     """Whether a box on paper lies on something in ink: what lies beside all of it does not."""
+    reach = reach.unasked()
 
     def lies(box: Tilted) -> bool:
         left, low, right, high = box.bounds
@@ -154,7 +155,9 @@ def on_ink(book: Book, box: Tilted, frame: Frame) -> bool:
         whole = id.partition("/")[0]
         if in_sight(book, whole, END, ink_only=True):
             figure = book.figure_of(id)
-            if figure is not None and (crosses_box(figure, edges, bounds) or _lies_in(figure, bounds)):
+            if figure is None or isinstance(figure, Point | EndlessLine):
+                continue
+            if crosses_box(figure, edges, bounds) or _lies_in(figure, bounds):
                 return True
     return False
 

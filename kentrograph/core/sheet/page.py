@@ -12,11 +12,11 @@ from ..book.papers import scale_words, scales_for
 from ..book.tree import Name
 from ..book.values import Drawn
 from ..figures import Circle, Figure, Point
-from ..figures.box import Box, box_of, empty_box
+from ..figures.box import Box, box_around, join
 from ..figures.similarity import shift
 from ..units import MILLIMETRES
 from .border import border, drawing_space
-from .bounds import bounds, join
+from .bounds import bounds
 from .frame import Frame
 from .letters import width_of
 from .marks import Lettering, Mark, Stroke, Within, box, moved
@@ -193,7 +193,7 @@ def _at_scale(
 ) -> tuple[Frame, Box, list[Mark]]:
     """A view at a scale: how it lies, how far its figures reach on paper, and what stands on it."""
     frame = Frame(scale * MILLIMETRES[book.header.manner.unit], view.turn)
-    extent = _extent([figure for _, figure, _ in shown] if view.window is None else [view.window], frame)
+    extent = box_around(map(frame.figure, [figure for _, figure, _ in shown] if view.window is None else [view.window]))
     return frame, extent, laid_out(book, frame, style, only).marks() if view.window is None else []
 
 
@@ -203,7 +203,7 @@ def _largest(
 ) -> float:  # fmt: skip
     """The largest scale of the standard, smaller than another, at which figures fit with so much beside them, or the smallest."""
     life = Frame(float(MILLIMETRES[book.header.manner.unit]), view.turn)
-    one = _extent(figures if view.window is None else [view.window], life)
+    one = box_around(map(life.figure, figures if view.window is None else [view.window]))
     scales = [scale for scale in scales_for(book.header.manner.unit) if scale < below]
     wide, high = room[2] - room[0] - beside[0], room[3] - room[1] - beside[1]
     fitting = (s for s in scales if s * (one[2] - one[0]) <= wide and s * (one[3] - one[1]) <= high)
@@ -252,13 +252,6 @@ def _strokes(view: View, shown: Sequence[tuple[str, Figure, str]], frame: Frame,
     circle = frame.figure(view.window)
     assert isinstance(circle, Circle)
     return [Within(circle, tuple(marks)), Stroke(circle, style.narrow)]
-
-
-def _extent(figures: Sequence[Figure], frame: Frame) -> Box:
-    found = empty_box()
-    for figure in figures:
-        join(found, box_of(frame.figure(figure)))
-    return found
 
 
 def _fits(found: Sequence[float], room: tuple[float, float, float, float]) -> bool:

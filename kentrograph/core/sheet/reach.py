@@ -5,6 +5,7 @@ from math import hypot, inf
 from typing import assert_never
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from .asked import Asked
 from .frame import Frame
 
 Interval = tuple[float, float]
@@ -17,6 +18,11 @@ class Reach:
         self._figures = figures
         self._frame = frame
         self._known: dict[Interval, Interval] = {} if known is None else known
+        self.asking = Asked()
+
+    def unasked(self) -> "Reach":
+        """The same, of which nothing is noted down."""
+        return Reach(self._figures, self._frame, self._known)
 
     def of(self, ux: float, uy: float) -> Interval:
         """Least and greatest along a unit vector on paper; infinitely little of a drawing that is empty."""
@@ -27,7 +33,9 @@ class Reach:
             self._known[vx, vy] = min((low for low, _ in spans), default=inf), max((high for _, high in spans), default=-inf)
         low, high = self._known[vx, vy]
         moved = self._frame.x * ux + self._frame.y * uy
-        return low * self._frame.size + moved, high * self._frame.size + moved
+        found = low * self._frame.size + moved, high * self._frame.size + moved
+        self.asking.reaches[ux, uy] = found
+        return found
 
 
 def extent(figure: Figure, ux: float, uy: float) -> Interval:

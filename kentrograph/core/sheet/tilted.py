@@ -3,7 +3,7 @@
 Method: two boxes lie apart where they do in the direction of one of their sides (separating axes). Source: common practice.
 """
 
-from collections.abc import Container, Iterable, Iterator
+from collections.abc import Container, Iterable, Sequence
 from dataclasses import dataclass
 from math import floor, hypot
 
@@ -14,6 +14,8 @@ from .marks import Lettering
 
 _CELL = 10.0
 """Millimetres on paper of a cell in which boxes are looked up."""
+_ROWS = 1 << 40
+"""More than there are cells one above another."""
 _SHIFT = {"start": 0.0, "middle": 0.5, "end": 1.0}
 
 
@@ -82,40 +84,56 @@ def between(a: Point, b: Point, thick: float) -> Tilted | None:
     return Tilted((a.x + b.x) / 2.0, (a.y + b.y) / 2.0, dx / far, dy / far, far / 2.0, thick / 2.0)
 
 
+def upright(bounds: Sequence[float], beside: float = 0.0) -> Tilted:
+    """The box of bounds (left, bottom, right, top), and ``beside`` more on all sides."""
+    left, bottom, right, top = bounds
+    x, y, along, high = (left + right) / 2.0, (bottom + top) / 2.0, (right - left) / 2.0, (top - bottom) / 2.0
+    return Tilted(x, y, 1.0, 0.0, along + beside, high + beside)
+
+
 class Taken:
     """Boxes that are taken, found by where they lie."""
 
     def __init__(self) -> None:
-        self._cells: dict[tuple[int, int], list[Tilted]] = {}
+        self._cells: dict[int, list[Tilted]] = {}
 
     def add(self, boxes: Iterable[Tilted]) -> None:
         """Takes these boxes as well."""
         for one in boxes:
-            for cell in _cells(one):
+            for cell in _cells_of(*one.bounds):
                 self._cells.setdefault(cell, []).append(one)
 
-    def among(self, bounds: tuple[float, float, float, float]) -> list[Tilted]:
+    def among(self, bounds: Sequence[float]) -> list[Tilted]:
         """What is taken within bounds, or near them."""
         left, bottom, right, top = bounds
         found: dict[int, Tilted] = {}
-        for i in range(floor(left / _CELL), floor(right / _CELL) + 1):
-            for j in range(floor(bottom / _CELL), floor(top / _CELL) + 1):
-                found.update((id(one), one) for one in self._cells.get((i, j), ()))
+        for cell in _cells_of(left, bottom, right, top):
+            found.update((id(one), one) for one in self._cells.get(cell, ()))
         return list(found.values())
 
-    def free(self, boxes: Iterable[Tilted], but: Container[int] = ()) -> bool:
-        """Whether none of these lies on one that is taken; ``but`` are some that do not count, by `id`."""
+    def beside(self, cells: set[int]) -> bool:
+        """Whether nothing is taken in any of some cells."""
+        return cells.isdisjoint(self._cells.keys())
+
+    def free(self, boxes: Iterable[Tilted], but: Container[int] = (), looked: set[int] | None = None) -> bool:
+        """Whether none of these lies on one that is taken; ``but`` are some that do not count, by `id`. The cells of those that
+        were looked at are put into ``looked``."""
         cells = self._cells
         for one in boxes:
-            for cell in _cells(one):
+            around = _cells_of(*one.bounds)
+            if looked is not None:
+                looked.update(around)
+            for cell in around:
                 for other in cells.get(cell, ()):
                     if one.meets(other) and id(other) not in but:
                         return False
         return True
 
 
-def _cells(one: Tilted) -> Iterator[tuple[int, int]]:
-    left, bottom, right, top = one.bounds
-    for i in range(floor(left / _CELL), floor(right / _CELL) + 1):
-        for j in range(floor(bottom / _CELL), floor(top / _CELL) + 1):
-            yield i, j
+def _cells_of(left: float, bottom: float, right: float, top: float) -> Sequence[int]:
+    """The cells in which bounds lie, each as one number."""
+    i0, i1 = floor(left / _CELL), floor(right / _CELL)
+    j0, j1 = floor(bottom / _CELL), floor(top / _CELL)
+    if i0 == i1:
+        return range(i0 * _ROWS + j0, i0 * _ROWS + j1 + 1)
+    return [i * _ROWS + j for i in range(i0, i1 + 1) for j in range(j0, j1 + 1)]
