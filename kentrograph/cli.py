@@ -159,11 +159,13 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str
         facts = replace(facts, mark=read_mark(mark)) if mark is not None else facts
         match form:
             case "pdf":
-                made = as_pdf(book, facts, sheet, paper=paper)
+                made = as_pdf(book, facts, sheet, _progress if sys.stderr.isatty() else None, paper)
             case "png":
                 made = as_png(book, facts, sheet or 1, dots)
             case _:
                 made = as_csv(book).encode()
+        if form == "pdf" and sys.stderr.isatty():
+            print(file=sys.stderr)
         out.write_bytes(made)
     except Refused as refused:
         print(f"kentrograph: {sentence(refused.problem)}", file=sys.stderr)
@@ -178,6 +180,11 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str
     for words in missing:
         print(words, file=sys.stderr)
     return 1 if problems or missing else 0
+
+
+def _progress(done: int, total: int) -> None:
+    """How far a long PDF is, on a line that is written over."""
+    print(f"\r{done:,} of {total:,} drawn ", end="", file=sys.stderr, flush=True)
 
 
 def _print_check(report: CheckReport) -> None:

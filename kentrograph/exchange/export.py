@@ -8,7 +8,8 @@ from ..core.book.on_paper import PointTable
 from ..core.book.papers import PAPERS
 from ..core.book.values import Drawn
 from ..core.problem import refuse
-from ..core.sheet.page import Facts, Page, edge_names, page_of, sheets_of
+from ..core.sheet.page import Facts, Page, page_of, sheets_of
+from ..core.sheet.page_tables import edge_names
 from ..core.sheet.tables import rows_of
 from .pdf import Progress, sheets_pdf
 from .png import page_png

@@ -53,6 +53,7 @@ def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | Non
     app.include_router(router)
     app.include_router(selecting.router)
     app.include_router(sheet_routes.router)
+    app.include_router(sheet_routes.office)
     _errors(app)
     _schema(app)
 

@@ -3,7 +3,7 @@
 from ..core.desk import clipboard, intents
 from ..core.desk.intents import Entry
 from ..core.desk.rename import rename
-from ..core.desk.restating import restate
+from ..core.desk.restating import restate, stated_anew
 from ..core.desk.set_out import set_out
 from ..core.desk.settling import settle
 from ..core.desk.turning_into import turned_into_other
@@ -60,7 +60,7 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: set_out(book, figures, id)
         case TurnInto(id=id, step=step):
             return lambda book: turned_into_other(book, step, id)
-        case Restate(id=id, word=word, said=said):
-            return lambda book: restate(book, id, word, said)
+        case Restate(id=id, word=word, said=said, otherwise=kind, first=first):
+            return lambda book: stated_anew(book, id, kind, first, word, said) if kind else restate(book, id, word, said)
         case Undo() | Redo():
             return None

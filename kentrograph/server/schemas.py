@@ -325,10 +325,13 @@ class SetOut(Model):
 
 
 class Restate(Model):
-    """Gives one given of a step another value, by its word; with nothing said it is struck."""
+    """Gives one given of a step another value, by its word; with nothing said it is struck. Where there is no such step yet,
+    one of a kind is written that begins with ``first``."""
 
     do: Literal["restate"]
     id: Id
+    otherwise: Literal["", "sheet", "view"] = ""
+    first: Annotated[str, Field(max_length=200, pattern=WRITABLE)] = ""
     word: Annotated[str, Field(min_length=1, max_length=120, pattern=WRITABLE)]
     said: Annotated[str, Field(max_length=2_000, pattern=WRITABLE)]
 

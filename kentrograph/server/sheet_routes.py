@@ -6,6 +6,7 @@ from urllib.parse import quote
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request
+from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import HTMLResponse, Response
 
 from ..core.book.book import Book
@@ -14,16 +15,18 @@ from ..core.desk.dimension_check import DimensionCheck, dimension_check
 from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
 from ..core.sheet.page import Facts
 from ..exchange.export import as_csv, pages_of
+from ..exchange.marks import MOST_BYTES, as_mark
 from ..exchange.pdf import sheets_pdf
 from ..exchange.plotter import plotted
 from ..exchange.plotter_page import plot_page
 from ..exchange.png import page_png
 from ..exchange.sheet_svg import sheet_svg
-from ..store import changes
+from ..store import changes, marks
 from .schemas import Id, Revision
 from .service import service_of
 
 router = APIRouter(prefix="/api/drawings/{id}")
+office = APIRouter(prefix="/api/office")
 AtRevision = Annotated[Revision | None, Query()]
 Number = Annotated[int, Path(ge=1, le=1000)]
 Sheet = Annotated[int | None, Query(ge=1, le=1000)]
@@ -39,9 +42,42 @@ def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:
         book = state.book if revision is None else changes.state_at(session, service.cache, id, revision)
         at = state.revision if revision is None else revision
         author = changes.author_of(session, id, at)
+        mark = marks.get_mark(session)
     # A name that was dealt to a browser is nobody's.
     named = "" if author.startswith("drafter") else author
-    return book, Facts(state.name, str(at), f"{datetime.now().astimezone():%Y-%m-%d}", named)
+    return book, Facts(state.name, str(at), f"{datetime.now().astimezone():%Y-%m-%d}", named, mark)
+
+
+@office.get("/mark", response_class=Response)
+def get_mark(request: Request) -> Response:
+    """The office's own mark, as PNG; no content where there is none."""
+    with service_of(request).session() as session:
+        found = marks.get_mark(session)
+    return Response(found, media_type="image/png") if found else Response(status_code=204)
+
+
+@office.put("/mark", status_code=204)
+async def put_mark(request: Request) -> None:
+    """Takes a PNG, sent as it is, for the mark in all title blocks."""
+    content = bytearray()
+    async for chunk in request.stream():
+        content += chunk
+        if len(content) > MOST_BYTES:
+            break
+
+    def store() -> None:
+        made = as_mark(bytes(content))
+        with service_of(request).session() as session:
+            marks.put_mark(session, made)
+
+    await run_in_threadpool(store)
+
+
+@office.delete("/mark", status_code=204)
+def take_mark(request: Request) -> None:
+    """Takes the mark off all title blocks."""
+    with service_of(request).session() as session:
+        marks.take_mark(session)
 
 
 @router.get("/tables", response_model=list[TableView])

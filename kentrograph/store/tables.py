@@ -93,3 +93,12 @@ class Backing(Base):
     version: Mapped[int]
     """Counts the pictures that have lain here, so that a browser may keep each."""
     placing: Mapped[dict[str, Any]]
+
+
+class OwnMark(Base):
+    """A picture (PNG) that stands in title blocks: that of the office."""
+
+    __tablename__ = "marks"
+
+    of: Mapped[str] = mapped_column(primary_key=True)
+    content: Mapped[bytes]

@@ -17,7 +17,7 @@ from kentrograph.core.desk.restating import restate
 from kentrograph.core.desk.set_out import set_out
 from kentrograph.core.desk.working import working_of
 from kentrograph.core.figures import Circle, Line
-from kentrograph.core.problem import Refused
+from kentrograph.core.problem import Problem, Refused
 from kentrograph.core.sheet import letters
 from kentrograph.core.sheet.border import FILING, MARGIN
 from kentrograph.core.sheet.marks import Lettering, Stroke, Within
@@ -104,6 +104,50 @@ def test_what_stands_on_which_sheet() -> None:
     left, bottom, right, top = second.views[0].box
     assert ((left + right) / 2, (bottom + top) / 2) == pytest.approx((100.0, 200.0))
     assert (right - left, top - bottom) == pytest.approx((100.0, 100.0))
+
+
+def test_readings_stand_in_a_schedule_with_what_is_wanted_of_them() -> None:
+    found = page(
+        *PLATE, "measure radius C1 wanted 11 within 0.1", "measure area K1", "dimension across C1 C1", "dimension C1",
+        'schedule R1 R2 D2 title "Checked"', "sheet a3",
+    )  # fmt: skip
+    words = [m.words for m in found.marks if isinstance(m, Lettering)]
+    at = words.index("Checked")
+    assert words[at : at + 10] == [
+        "Checked", "reading", "of", "value", "wanted", "verdict", "R1", "radius C1", "10.000 mm", "11 \u00b10.1",
+    ]  # fmt: skip
+    assert {"out", "area K1", "20.000 mm"} <= set(words)
+
+
+def test_a_schedule_of_ones_own_is_ruled_under_heads_and_the_views_keep_clear_of_it() -> None:
+    said = 'schedule heads "rev | change" row "A | first issue" row "B"'
+    bare, ruled = page(*PLATE, "sheet a3"), page(*PLATE, "sheet a3", said)
+    (table,) = ruled.tables
+    assert {"rev", "change", "A", "first issue", "B"} <= {m.words for m in ruled.marks if isinstance(m, Lettering)}
+    assert ruled.views[0].box[2] < table.box[0] < bare.views[0].box[2] + 100.0
+    notes = page(*PLATE, "sheet a3", 'schedule row "Break all edges." at 30, 60')
+    assert notes.views[0].box == bare.views[0].box
+    assert notes.tables[0].box[0] == 30.0
+    assert notes.tables[0].box[3] == 60.0
+    past = page(*PLATE, "sheet a4", 'schedule row "Break all edges." at 290, 60')
+    assert past.missing == ("List1: it reaches past the edge of the sheet",)
+
+
+@pytest.mark.parametrize(
+    ("said", "problem"),
+    [
+        ("schedule", "needs_given"),
+        ("schedule K1", "no_reading"),
+        ('schedule D1 row "A"', "too_many_givens"),
+        (f'schedule row "{"x" * 301}"', "bad_words"),
+        ("schedule " + 'row "a" ' * 201, "bad_count"),
+    ],
+)
+def test_a_schedule_that_cannot_be_says_why(said: str, problem: str) -> None:
+    made = book(*PLATE, "dimension C1", said)
+    value = made.values[made.order[-1]]
+    assert isinstance(value, Problem)
+    assert value.kind == problem
 
 
 def test_a_detail_is_cut_out_and_larger() -> None:

@@ -22,8 +22,18 @@ export function Drop({
     const onDown = (event: PointerEvent) => {
       if (event.target instanceof Node && !box.current?.contains(event.target)) setOpen(false);
     };
+    // Wherever the focus is: a field that was left with Enter has none.
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== "Escape") return;
+      event.stopPropagation();
+      setOpen(false);
+    };
     window.addEventListener("pointerdown", onDown);
-    return () => window.removeEventListener("pointerdown", onDown);
+    window.addEventListener("keydown", onKey, true);
+    return () => {
+      window.removeEventListener("pointerdown", onDown);
+      window.removeEventListener("keydown", onKey, true);
+    };
   }, [open]);
   const frame = chip
     ? {
@@ -56,9 +66,6 @@ export function Drop({
           borderRadius="5px"
           boxShadow="0 2px 10px rgb(27 42 73 / 0.15)"
           p="3"
-          onKeyDown={(e) => {
-            if (e.key === "Escape") setOpen(false);
-          }}
         >
           {children(() => setOpen(false))}
         </Box>

@@ -50,6 +50,8 @@ class GivenKind:
     """The words of which one is said, with the given's own in front or without."""
     straight: bool = False
     """Whether of all figures only a line will do."""
+    names: tuple[str, ...] = ()
+    """What the names stand for that it takes; figures where nothing is said."""
 
     @property
     def quantity(self) -> Quantity | None:

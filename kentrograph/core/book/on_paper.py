@@ -127,6 +127,19 @@ class PointTable(OnPaper):
 
 
 @dataclass(frozen=True, slots=True)
+class Schedule(OnPaper):
+    """Rows of words on a sheet: those that are said, or one for each of some readings, which have names. Without heads, and where
+    it is of no readings, nothing is ruled. ``sheet`` and ``at`` say where it stands, as of a table."""
+
+    title: str
+    heads: tuple[str, ...]
+    rows: tuple[tuple[str, ...], ...]
+    readings: tuple[tuple[str, Reading], ...] = ()
+    sheet: str = ""
+    at: tuple[float, float] | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class Sheet(OnPaper):
     """A sheet of paper: its size in mm as it lies, and the fields of its title block by their words."""
 

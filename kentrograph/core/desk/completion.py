@@ -139,13 +139,14 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
         if not any(g.word == "figures" for g in first):
             return []
         corner = [Completion("corner", PLACE_WORDS["corner"])] if KINDS[statement.kind].edges and statement.kind != "ink" else []
-        return [*_names(book, at, None, partial), *corner]
+        return [*_names(book, at, set(first[0].names) or None, partial), *corner]
     if given.takes == "nothing" and not statement.operands:
         return _names(book, at, None, partial) if KINDS[statement.kind].marks in ("pen", "hide", "show") else []
     places = given.takes == "places"
     one_of_two = given.takes == "one or two things" and len(statement.givens[-1].arguments) == 1
     several = places or given.takes == "figures" or one_of_two
-    return _names(book, at, {"point", "circle", "arc", "ellipse"} if places else None, partial) if several else []
+    kinds = {"point", "circle", "arc", "ellipse"} if places else set(given.names) or None
+    return _names(book, at, kinds, partial) if several else []
 
 
 def _last_given(statement: Statement) -> GivenKind | None:

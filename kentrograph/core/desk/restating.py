@@ -2,11 +2,12 @@
 
 from ..book.book import Book
 from ..book.edits import Edit
+from ..book.kind import GivenKind
 from ..book.tree import Given, Words
 from ..language.lexer import quoted
 from ..language.vocabulary import KINDS
 from ..problem import refuse
-from .intents import mend
+from .intents import mend, write
 
 
 def restate(book: Book, id: str, word: str, said: str) -> tuple[Edit, str]:
@@ -20,20 +21,29 @@ def restate(book: Book, id: str, word: str, said: str) -> tuple[Edit, str]:
     declared = kind.given(word)
     own = declared is None
     given = next((g for g in step.statement.givens if (_names(g, word) if own else g.word == word)), None)
-    said = said.strip()
-    if not said:
-        new = ""
-    elif own:
-        new = f"field {quoted(word)} {quoted(said)}"
-    elif declared is not None and declared.takes == "words":
-        new = f"{word} {quoted(said)}"
-    else:
-        new = said if declared is not None and declared.takes == "choice" else f"{word} {said}"
+    new = _said(declared, word, said.strip())
     text = step.statement.text
     if given is None:
         return mend(book, id, f"{text.rstrip()} {new}".rstrip())
     before, after = text[: given.start], text[given.end :]
     return mend(book, id, f"{before}{new}{after}" if new else f"{before.rstrip()} {after.lstrip()}".strip())
+
+
+def stated_anew(book: Book, id: str, kind: str, first: str, word: str, said: str) -> tuple[Edit, str]:
+    """The edit that writes a step of a kind with one given, behind the words that it begins with. Raises `Refused`."""
+    new = _said(KINDS[kind].given(word), word, said.strip())
+    return write(book, " ".join(part for part in (kind, first, new) if part), id)
+
+
+def _said(declared: GivenKind | None, word: str, said: str) -> str:
+    """A given as it is written, in the form that it is declared with; one that is not declared is a field of one's own."""
+    if not said:
+        return ""
+    if declared is None:
+        return f"field {quoted(word)} {quoted(said)}"
+    if declared.takes == "words":
+        return f"{word} {quoted(said)}"
+    return said if declared.takes == "choice" else f"{word} {said}"
 
 
 def _names(given: Given, name: str) -> bool:

@@ -6,8 +6,10 @@ from ..book.book import Book
 from ..book.on_paper import PointTable, Sheet
 from ..book.papers import PAPERS, scale_words, scales_for
 from ..book.values import Drawn
-from ..sheet.page import Page, edge_names, sheets_of
+from ..sheet.page import Page, sheets_of
+from ..sheet.page_tables import edge_names
 from ..sheet.tables import ordered, rows_of
+from ..sheet.tiles import tiles
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,6 +54,8 @@ class PlacedPart:
     scale: str
     fixed: bool
     """Whether its scale is said, and not found."""
+    at: list[float]
+    """The place by which it is put on the sheet: of a view its middle, of a table its upper left corner, in mm."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,6 +89,8 @@ class SheetView:
     papers: list[str]
     scales: list[str]
     missing: list[str]
+    pages: int
+    """On how many pages of A4 it comes."""
 
 
 def sheet_view(book: Book, number: int, page: Page, svg: str) -> SheetView:
@@ -101,14 +107,24 @@ def sheet_view(book: Book, number: int, page: Page, svg: str) -> SheetView:
         height=page.height,
         svg=svg,
         views=[
-            PlacedPart(one.id or None, _name(book, one.id), list(one.box), scale_words(one.scale), _says(book, one.id, "scale"))
+            PlacedPart(
+                one.id or None,
+                _name(book, one.id),
+                list(one.box),
+                scale_words(one.scale),
+                _says(book, one.id, "scale"),
+                [(one.box[0] + one.box[2]) / 2.0, (one.box[1] + one.box[3]) / 2.0],
+            )
             for one in page.views
         ],
-        tables=[PlacedPart(one.id, _name(book, one.id), list(one.box), "", False) for one in page.tables],
+        tables=[
+            PlacedPart(one.id, _name(book, one.id), list(one.box), "", False, [one.box[0], one.box[3]]) for one in page.tables
+        ],
         fields=[FieldView(f.word, f.label, f.words, [f.x, f.y, f.width, f.height]) for f in page.fields],
         papers=list(PAPERS),
         scales=[scale_words(scale) for scale in scales_for(book.header.manner.unit)],
         missing=list(page.missing),
+        pages=sum(1 for _ in tiles(page, PAPERS["a4"])),
     )
 
 

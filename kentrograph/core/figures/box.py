@@ -31,6 +31,11 @@ def join(box: Box, other: Sequence[float]) -> None:
     box[2], box[3] = max(box[2], other[2]), max(box[3], other[3])
 
 
+def boxes_meet(one: Sequence[float], other: Sequence[float]) -> bool:
+    """Whether two boxes lie on each other."""
+    return one[0] < other[2] and other[0] < one[2] and one[1] < other[3] and other[1] < one[3]
+
+
 def empty_box() -> Box:
     """A box that holds nothing: left of it is right of its right."""
     return [inf, inf, -inf, -inf]

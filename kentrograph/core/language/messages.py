@@ -136,7 +136,11 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "bad_hatch": lambda f: f"lines stand {plain(f['least'])} to {plain(f['most'])} mm apart on paper",
     "bad_words": lambda f: f"words of 1 to {f['most']} letters can stand there" + (f", not {f['count']}" if f["count"] else ""),
     "no_such_sheet": lambda f: f"there is no sheet {f['number']}: the drawing has {f['count']}",
-    "bad_mark": lambda f: f"the mark is no PNG of at most {f['most'] / 1e6:.0f} MB (it has {f['size'] / 1e6:.1f})",
+    "bad_mark": lambda f: (
+        f"the mark has {f['size'] / 1e6:.1f} MB; up to {f['most'] / 1e6:.0f} MB will do"
+        if f["size"] > f["most"]
+        else "this file is no PNG picture; a mark is one"
+    ),
     "no_other": lambda f: "only a reading has a dimension, and only a single dimension a reading",
     "no_centre": lambda f: "only what has a centre can be set out from edges: circles, arcs, outlines with arcs",
     "no_edges": lambda f: "there are no two straight edges in ink that cross well: draw them, or name them behind edges",
@@ -145,6 +149,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "bad_scale": lambda f: f"a scale lies between 1:{f['most']} and {f['most']}:1",
     "bad_paper": lambda f: f"a sheet is {plain(f['least'])} to {plain(f['most'])} mm wide and high",
     "no_sheet": lambda f: f"{f['name']} is no sheet",
+    "no_reading": lambda f: f"{f['name']} is neither a reading nor a dimension: measure it first, and name that",
     "nothing_to_view": lambda f: f"{f['name']} is nothing that a view can show: take a figure or a detail",
     "nothing_to_tell": lambda f: f"{f['name']} has no places that could be set out",
     "open_quote": lambda f: "the quotation mark at the end is missing; a mark within is written twice",

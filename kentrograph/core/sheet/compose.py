@@ -102,6 +102,12 @@ def _drawn_as(wanted: Wanted, reading: Reading, header: Header) -> bool:
     return not wanted.limited and _measure(wanted.value, reading, header) == _measure(reading.value, reading, header)
 
 
+def tolerance_words(wanted: Wanted, reading: Reading, header: Header) -> str:
+    """A wanted value with its limits in one line: ``45 ±0.1``, ``38 +0.021 / 0``."""
+    value, limits = _tolerance(wanted, reading, header)
+    return f"{value} {limits[1]} / {limits[0]}" if len(limits) == 2 else value + "".join(limits)
+
+
 def _tolerance(wanted: Wanted, reading: Reading, header: Header) -> tuple[str, tuple[str, ...]]:
     """The wanted value, and its limits as they stand beside it: one for both, or the lower and the upper one."""
 

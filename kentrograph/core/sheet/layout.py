@@ -126,6 +126,7 @@ class Layout:
         """The first way that is clear of all that is taken and of ink; what was ``put`` somewhere may lie on ink there."""
         first: Laid | None = None
         second: Laid | None = None
+        third: Laid | None = None
         for n, one in enumerate(ways):
             first = first or one
             if n >= _LOOKED_AT and second is not None:
@@ -133,14 +134,17 @@ class Layout:
             boxes = (*one.words, *one.bars)
             self._asking.boxes += boxes
             if not self._words.free(boxes, but, self._asking.cells):
+                # Where every leader crosses words, at least no words lie on others.
+                third = third or (one if self._words.free(one.words, but) else None)
                 continue
+            third = third or one
             if second is None and self._bars.free(one.words, but):
                 second = one
                 if put:
                     return one
             if self._bars.free(boxes, but) and not any(self.on_ink(box) for box in one.words):
                 return one
-        return second or first or Laid((), ())
+        return second or third or first or Laid((), ())
 
     def ways(self, thing: OnPaper, name: str = "") -> Ways:
         """Ways in which something could lie, best first."""

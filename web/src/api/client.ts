@@ -120,11 +120,18 @@ export const scaleBacking = (id: string, first: number[], second: number[], apar
   answer(http.POST("/api/drawings/{id}/backing/scale", { ...at(id), body: { first, second, apart } }));
 export const takeBackingAway = (id: string): Promise<unknown> =>
   answer(http.DELETE("/api/drawings/{id}/backing", at(id)));
-/** The picture goes over the wire as it is. */
-export async function putBacking(id: string, picture: Blob, scale: number): Promise<Backing> {
-  const url = `/api/drawings/${id}/backing?scale=${scale}`;
-  const response = await fetch(url, { method: "PUT", body: picture }).catch(() => null);
+/** A file goes over the wire as it is. */
+async function putFile(url: string, file: Blob): Promise<unknown> {
+  const response = await fetch(url, { method: "PUT", body: file }).catch(() => null);
   const said: unknown = await response?.json().catch(() => null);
   if (!response?.ok) throw new Refusal(messageOf(said));
-  return said as Backing;
+  return said;
+}
+export const putBacking = (id: string, picture: Blob, scale: number): Promise<Backing> =>
+  putFile(`/api/drawings/${id}/backing?scale=${scale}`, picture) as Promise<Backing>;
+export const putMark = (picture: Blob): Promise<unknown> => putFile("/api/office/mark", picture);
+export const takeMark = (): Promise<unknown> => answer(http.DELETE("/api/office/mark"));
+export async function markOf(): Promise<Blob | null> {
+  const response = await fetch("/api/office/mark");
+  return response.status === 200 ? response.blob() : null;
 }

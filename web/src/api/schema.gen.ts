@@ -728,6 +728,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/office/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Mark
+         * @description The office's own mark, as PNG; no content where there is none.
+         */
+        get: operations["get_mark_api_office_mark_get"];
+        /**
+         * Put Mark
+         * @description Takes a PNG, sent as it is, for the mark in all title blocks.
+         */
+        put: operations["put_mark_api_office_mark_put"];
+        post?: never;
+        /**
+         * Take Mark
+         * @description Takes the mark off all title blocks.
+         */
+        delete: operations["take_mark_api_office_mark_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pens": {
         parameters: {
             query?: never;
@@ -1839,6 +1867,8 @@ export interface components {
          *     left, bottom, right, top, and the scale, as it is written, of a view.
          */
         PlacedPart: {
+            /** At */
+            at: number[];
             /** Box */
             box: number[];
             /** Fixed */
@@ -2115,7 +2145,8 @@ export interface components {
         };
         /**
          * Restate
-         * @description Gives one given of a step another value, by its word; with nothing said it is struck.
+         * @description Gives one given of a step another value, by its word; with nothing said it is struck. Where there is no such step yet,
+         *     one of a kind is written that begins with ``first``.
          */
         Restate: {
             /**
@@ -2123,8 +2154,19 @@ export interface components {
              * @enum {string}
              */
             do: "restate";
+            /**
+             * First
+             * @default
+             */
+            first: string;
             /** Id */
             id: string;
+            /**
+             * Otherwise
+             * @default
+             * @enum {string}
+             */
+            otherwise: "" | "sheet" | "view";
             /** Said */
             said: string;
             /** Word */
@@ -2200,6 +2242,8 @@ export interface components {
             names: string[];
             /** Number */
             number: number;
+            /** Pages */
+            pages: number;
             /** Paper */
             paper: string;
             /** Papers */
@@ -4955,6 +4999,168 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["KindView"][];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_mark_api_office_mark_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    put_mark_api_office_mark_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    take_mark_api_office_mark_delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

@@ -9,6 +9,8 @@ import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
 import { Word } from "../Words";
 import { Dimensions } from "./Dimensions";
 import { LooseEnds } from "./LooseEnds";
@@ -40,7 +42,12 @@ export function ChecksLeaf() {
           <ReadingCheck key={step.id} step={step} />
         ))}
       </Part>
-      <Part title="Readings" count={of("within", "none").length} always>
+      <Part
+        title="Readings"
+        count={of("within", "none").length}
+        always
+        aside={readings.length > 0 && <OnSheet names={readings.map((step) => step.name).filter(Boolean)} />}
+      >
         {[...of("within"), ...of("none")].map((step) => (
           <ReadingCheck key={step.id} step={step} />
         ))}
@@ -55,6 +62,27 @@ export function ChecksLeaf() {
       </Part>
       <Report />
     </Box>
+  );
+}
+
+/** The readings as a schedule on the sheet. */
+function OnSheet({ names }: { names: readonly string[] }) {
+  const { session } = useTable();
+  const write = async () => {
+    const text = `schedule ${names.join(" ")} title "Checked"`;
+    const answer = await session.act({ do: "write", id: newId(), text, in_front_of: null, beside: "", pen: "ink" });
+    if (answer.ok) useInterface.setState({ sheet: 1, sheetPart: null });
+    else refuse(answer.message);
+  };
+  return (
+    <Word
+      color="snap"
+      disabled={names.length === 0}
+      title="All readings in a schedule on the sheet"
+      onClick={() => void write()}
+    >
+      Put on the sheet
+    </Word>
   );
 }
 

@@ -5,28 +5,14 @@ import { type Dispatch, type SetStateAction, useRef, useState } from "react";
 import type { Sheet, SheetField } from "../api/types";
 import type { Session } from "../session/session";
 import { useTable } from "../table/context";
-import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+import { restate } from "./restate";
 
 /** What says itself: nobody writes it. */
 export const OWN: ReadonlySet<string> = new Set(["scale", "unit", "sheet"]);
 const Row = chakra("input");
 
-/** Words in quotation marks, as a statement has them. */
-const quoted = (words: string) => `"${words.replaceAll(/["“”]/g, '""')}"`;
-
 export async function sayField(session: Session, sheet: Sheet, word: string, said: string): Promise<void> {
-  const answer = sheet.id
-    ? await session.act({ do: "restate", id: sheet.id, word, said })
-    : await session.act({
-        do: "write",
-        id: newId(),
-        text: `sheet ${sheet.paper} ${sheet.lies} ${word} ${quoted(said)}`,
-        in_front_of: null,
-        beside: "",
-        pen: "ink",
-      });
-  if (!answer.ok) refuse(answer.message);
+  await restate(session, sheet.id, word, said, "sheet", `${sheet.paper} ${sheet.lies}`);
 }
 
 export function Fields({ sheet, scale }: { sheet: Sheet; scale: number }) {

@@ -6,6 +6,7 @@ import type { Sheet } from "../api/types";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { OWN, sayField } from "./Fields";
+import { OwnMark } from "./OwnMark";
 
 export function FieldsForm({ sheet }: { sheet: Sheet }) {
   const { session } = useTable();
@@ -45,6 +46,7 @@ export function FieldsForm({ sheet }: { sheet: Sheet }) {
           Add
         </Word>
       </Flex>
+      <OwnMark />
       <Text color="quiet" mt="1">
         Scale, unit and sheet say themselves.
       </Text>

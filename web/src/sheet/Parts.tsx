@@ -5,8 +5,7 @@ import { type PointerEvent, useState } from "react";
 import type { Sheet, SheetPart } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
-import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+import { restate } from "./restate";
 
 interface Dragged {
   readonly key: string;
@@ -24,23 +23,10 @@ export function Parts({ sheet, scale }: { sheet: Sheet; scale: number }) {
     ...sheet.views.map((part) => ({ part, table: false })),
     ...sheet.tables.map((part) => ({ part, table: true })),
   ];
-  const put = async (part: SheetPart, table: boolean, [dx, dy]: readonly [number, number]) => {
-    const [left = 0, bottom = 0, right = 0, top = 0] = part.box;
-    // A view by its middle, a table by its upper left corner; in whole millimetres.
-    const x = Math.round((table ? left : (left + right) / 2) + dx / scale);
-    const y = Math.round((table ? top : (bottom + top) / 2) - dy / scale);
-    const said = `${x}, ${y}`;
-    const answer = part.id
-      ? await session.act({ do: "restate", id: part.id, word: "at", said })
-      : await session.act({
-          do: "write",
-          id: newId(),
-          text: `view${part.fixed ? ` scale ${part.scale}` : ""} at ${said}`,
-          in_front_of: null,
-          beside: "",
-          pen: "ink",
-        });
-    if (!answer.ok) refuse(answer.message);
+  const put = async (part: SheetPart, [dx, dy]: readonly [number, number]) => {
+    const [x = 0, y = 0] = part.at;
+    const said = `${Math.round(x + dx / scale)}, ${Math.round(y - dy / scale)}`;
+    await restate(session, part.id, "at", said, "view", part.fixed ? `scale ${part.scale}` : "");
   };
   return (
     <>
@@ -84,7 +70,7 @@ export function Parts({ sheet, scale }: { sheet: Sheet; scale: number }) {
               const still = Math.hypot(...dragged.by) < STILL;
               useInterface.setState({ sheetPart: key });
               if (still) setDragged(null);
-              else void put(part, table, dragged.by).then(() => setDragged(null));
+              else void put(part, dragged.by).then(() => setDragged(null));
             }}
             onPointerCancel={() => setDragged(null)}
             onKeyDown={(event) => {
@@ -92,7 +78,7 @@ export function Parts({ sheet, scale }: { sheet: Sheet; scale: number }) {
               if (!by) return;
               event.preventDefault();
               const step = event.shiftKey ? 10 : 1;
-              void put(part, table, [(by[0] ?? 0) * step * scale, (by[1] ?? 0) * step * scale]);
+              void put(part, [(by[0] ?? 0) * step * scale, (by[1] ?? 0) * step * scale]);
             }}
           />
         );

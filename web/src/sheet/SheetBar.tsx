@@ -10,6 +10,7 @@ import { newId } from "../table/entry";
 import { refuse } from "../table/writing";
 import { Word } from "../Words";
 import { FieldsForm } from "./FieldsForm";
+import { restate } from "./restate";
 
 const Choice = chakra("select", {
   base: {
@@ -24,8 +25,6 @@ const Choice = chakra("select", {
   },
 });
 const ZOOM = 1.5;
-/** The longer side of A4, in mm. */
-const A4 = 297;
 
 export function SheetBar({ sheet }: { sheet: Sheet }) {
   const { session } = useTable();
@@ -37,14 +36,6 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
     if (!answer.ok) refuse(answer.message);
     return answer.ok;
   };
-  const restate = async (id: string | null, word: string, said: string, otherwise: string) => {
-    if (id === null) {
-      await write(otherwise);
-      return;
-    }
-    const answer = await session.act({ do: "restate", id, word, said });
-    if (!answer.ok) refuse(answer.message);
-  };
   const count = Math.max(1, sheet.names.length);
   return (
     <Flex
@@ -52,14 +43,17 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       align="center"
       gap="2"
       px="3"
-      h="42px"
+      minH="42px"
+      flexWrap="wrap"
+      position="relative"
+      // Over the paper: the list of fields opens there.
+      zIndex={2}
       flex="none"
       bg="panel"
       borderBottomWidth="1px"
       borderColor="rule"
       fontSize="12px"
       whiteSpace="nowrap"
-      overflowX="auto"
     >
       {count > 1 &&
         sheet.names.map((name, n) => (
@@ -75,7 +69,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       <Choice
         aria-label="Paper"
         value={sheet.paper}
-        onChange={(e) => void restate(sheet.id, "paper", e.target.value, `sheet ${e.target.value}`)}
+        onChange={(e) => void restate(session, sheet.id, "paper", e.target.value, "sheet")}
       >
         {sheet.paper === "" && <option value="">own size</option>}
         {sheet.papers.map((paper) => (
@@ -87,7 +81,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       <Choice
         aria-label="How it lies"
         value={sheet.lies}
-        onChange={(e) => void restate(sheet.id, "lies", e.target.value, `sheet ${sheet.paper} ${e.target.value}`)}
+        onChange={(e) => void restate(session, sheet.id, "lies", e.target.value, "sheet", sheet.paper)}
       >
         <option>landscape</option>
         <option>portrait</option>
@@ -103,7 +97,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
           <Choice
             aria-label="Scale of the view"
             value={view.fixed ? view.scale : ""}
-            onChange={(e) => void restate(view.id, "scale", e.target.value, `view scale ${e.target.value}`)}
+            onChange={(e) => void restate(session, view.id, "scale", e.target.value, "view")}
           >
             <option value="">fits: {view.scale}</option>
             {(sheet.scales.includes(view.scale) ? sheet.scales : [view.scale, ...sheet.scales]).map((scale) => (
@@ -148,11 +142,11 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       >
         PNG
       </Link>
-      {sheet.width > A4 && (
+      {sheet.pages > 1 && (
         <Link
           color="snap"
           fontWeight={500}
-          title="On several A4 pages, with marks to join them"
+          title={`On ${sheet.pages} pages of A4, with marks to join them`}
           href={sheetsFile(session.drawing, sheet.number)}
           target="_blank"
           rel="noreferrer"

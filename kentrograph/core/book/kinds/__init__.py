@@ -40,6 +40,7 @@ from . import (
     rectangle,
     repeat,
     scale,
+    schedule,
     sheet,
     show,
     split,
@@ -57,7 +58,7 @@ ALL: dict[str, Kind] = {
         *(point, line, circle, arc, path, rectangle, polygon, ellipse),
         *(ink, trim, keep, split, extend, whole, join, apart, fillet, chamfer, offset, outline, balance),
         *(move, copy, turn, mirror, scale, fit, repeat, group, symbol, place, pen, hide, show),
-        *(measure, dimension, note, axes, hatch, detail, table, sheet, view, number),
+        *(measure, dimension, note, axes, hatch, detail, table, schedule, sheet, view, number),
     )
 }
 """All of them, in the order in which they are offered."""

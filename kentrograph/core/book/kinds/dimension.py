@@ -1,46 +1,43 @@
 """Dimensions: measured values as they stand on a drawing, and go on following what they measure."""
 
-from collections.abc import Callable
 from dataclasses import replace
 from functools import partial
-from typing import Any, cast
+from typing import cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
 from ..kind import GivenKind, Kind
 from ..on_paper import Dimension, Rows
-from ..places import plan_thing
 from ..planner import Env, Plan, Planner
 from ..readings import plan_face
-from ..tree import PLACES, CornerOf, Given, Name, Number, Place, Statement, Words
+from ..tree import CornerOf, Given, Number, Statement, Words
 from ..values import Drawn
 from .bindings import check_words
 from .comparing import plan_wanted
 from .dimension_forms import MOST_TIMES, Measuring, dimension_of
 from .given import needs
+from .things import Things
 from .ways import plan_turn
 
 WAYS = ("distance", "across", "up", "along", "length", "radius", "diameter", "angle", "area")
 """What can be said of how it is measured; without it the figures say it."""
 ROWS = ("chain", "rows", "running")
-_Thing = Callable[[Env, Point], Any]
 
 
 def plan_dimension(p: Planner, statement: Statement) -> Plan:
     """``dimension across P1 P2 at 40, -12``: what is measured, how, and where it stands."""
-    things = [given for given in statement.givens if given.word == "figures"]
-    check_words(statement, {"figures": len(things)})
-    if not things:
-        raise needs(statement, "places or figures")
     has = {given.word: given for given in statement.givens if given.word != "figures"}
     # A distance along a direction is said as a reading says it, too.
     ways = tuple(word for word in WAYS if word != "distance") if "along" in has else WAYS
     way, rows = _one_of(statement, has, ways), _one_of(statement, has, ROWS)
-    corners = tuple(one if isinstance(one := given.arguments[0], CornerOf) else None for given in things)
+    things = Things(p, statement, partial(plan_face, p) if way == "area" else None)
+    check_words(statement, {"figures": len(things.givens)})
+    if not things.givens:
+        raise needs(statement, "places or figures")
+    corners = tuple(one if isinstance(one := given.arguments[0], CornerOf) else None for given in things.givens)
     along = plan_turn(p, has["along"]) if way == "along" else None
     measuring = Measuring(p, way, along, corners, rows in ("rows", "running"))
-    plans = _things(p, way, things)
-    at = p.behind(True, partial(plan_thing, p, cast(Place, has["at"].arguments[0]))) if "at" in has else None
+    at = things.behind_given("at")
     wanted = plan_wanted(p, statement, way if way in ("angle", "area") else "length")
     shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
     times = p.number(cast(Number, has["times"].arguments[0])) if "times" in has else 1.0
@@ -48,14 +45,10 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
         "straight", (), (), rows=cast(Rows, rows), bracketed="bracketed" in has, free="free" in has,
         words=cast(Words, has["says"].arguments[0]).text if "says" in has else "",
     )  # fmt: skip
-    start, end = things[0].start, things[-1].end
+    start, end = things.givens[0].start, things.givens[-1].end
 
     def draw(env: Env, last: Point) -> Drawn:
-        found: list[Any] = []
-        for plan in plans:
-            # As in a figure, a relative place counts from the one before it.
-            found.append(plan(env, last))
-            last = found[-1] if type(found[-1]) is Point else last
+        found, last = things.of(env, last)
         place = at(env, last) if at is not None else None
         count = times if isinstance(times, float) else times(env, last)
         if not 1.0 <= count <= MOST_TIMES or count % 1.0:
@@ -86,17 +79,6 @@ def _one_of(statement: Statement, has: dict[str, Given], words: tuple[str, ...])
             "too_many_givens", found[1].start, found[1].end, kind=statement.kind, word=found[1].word, others=[found[0].word]
         )
     return found[0].word if found else ""
-
-
-def _things(p: Planner, way: str, things: list[Given]) -> list[_Thing]:
-    plans: list[_Thing] = []
-    placed = False
-    for given in things:
-        one = cast("Place | Name", given.arguments[0])
-        plan = p.behind(placed, partial(plan_thing, p, one))
-        plans.append(plan_face(p, plan) if way == "area" and isinstance(one, PLACES) else plan)
-        placed = placed or isinstance(one, PLACES)
-    return plans
 
 
 KIND = Kind(

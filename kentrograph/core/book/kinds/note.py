@@ -1,51 +1,41 @@
 """Notes: words on the drawing, with a line to each thing that they are about."""
 
-from collections.abc import Callable
-from functools import partial
-from typing import Any, cast
+from typing import cast
 
 from ...figures import Point
 from ...problem import refuse
 from ..kind import GivenKind, Kind
 from ..on_paper import Note
-from ..places import plan_thing
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Name, Place, Statement, Words
+from ..tree import Statement, Words
 from ..values import Drawn, Untouchable
 from .bindings import check_words
 from .given import needs
+from .things import Things
 
 _LONGEST = 2000
 
 
 def plan_note(p: Planner, statement: Statement) -> Plan:
     """``note C1 says "ream" at 40, 20``."""
-    things = [given for given in statement.givens if given.word == "figures"]
-    check_words(statement, {"figures": len(things)})
-    has = {given.word: given for given in statement.givens if given.word != "figures"}
+    things = Things(p, statement)
+    has = things.others
+    check_words(statement, {"figures": len(things.givens)})
     if "says" not in has:
         raise needs(statement, "says and the words, in quotation marks")
     said = has["says"]
     words = cast(Words, said.arguments[0]).text.strip()
     if not words or len(words) > _LONGEST:
         raise refuse("bad_words", said.start, said.end, most=_LONGEST, count=len(words))
-    plans: list[Callable[[Env, Point], Any]] = []
-    placed = False
-    for given in things:
-        one = cast("Place | Name", given.arguments[0])
-        plans.append(p.behind(placed, partial(plan_thing, p, one)))
-        placed = placed or isinstance(one, PLACES)
-    at = p.behind(placed, partial(plan_thing, p, cast(Place, has["at"].arguments[0]))) if "at" in has else None
-    if at is None and not plans:
+    at = things.behind_given("at")
+    if at is None and not things.givens:
         raise needs(statement, "at and a place", "what it is about")
 
     def draw(env: Env, last: Point) -> Drawn:
-        found: list[Any] = []
-        for plan, given in zip(plans, things, strict=True):
-            found.append(plan(env, last))
-            if isinstance(found[-1], Untouchable):
+        found, last = things.of(env, last)
+        for thing, given in zip(found, things.givens, strict=True):
+            if isinstance(thing, Untouchable):
                 raise refuse("not_a_figure", given.start, given.end)
-            last = found[-1] if type(found[-1]) is Point else last
         return Drawn(Note(words, tuple(found), at(env, last) if at is not None else None))
 
     return draw

@@ -1,7 +1,6 @@
 """The setting-out table: places with coordinates from a corner and a direction, or by distances from two edges."""
 
-from collections.abc import Callable, Iterator
-from functools import partial
+from collections.abc import Iterator
 from typing import Any, cast
 
 from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
@@ -10,13 +9,13 @@ from ...problem import refuse
 from ..crossings import called
 from ..kind import GivenKind, Kind
 from ..on_paper import Columns, PointTable, TablePlace
-from ..places import plan_thing
 from ..planner import Env, Plan, Planner
-from ..tree import PLACES, Given, Name, Number, Place, Statement
+from ..tree import Given, Name, Number, Statement
 from ..values import Drawn, Untouchable
 from .bindings import check_words
 from .given import needs
 from .spots import plan_spot, sheet_of
+from .things import Things
 from .ways import plan_turn
 
 MOST_PLACES = 10_000
@@ -24,19 +23,13 @@ MOST_PLACES = 10_000
 
 def plan_table(p: Planner, statement: Statement) -> Plan:
     """``table K1; centre of A2 from P1 direction L1``."""
-    things = [given for given in statement.givens if given.word == "figures"]
-    check_words(statement, {"figures": len(things)})
-    has = {given.word: given for given in statement.givens if given.word != "figures"}
-    if not things:
+    things = Things(p, statement)
+    has = things.others
+    check_words(statement, {"figures": len(things.givens)})
+    if not things.givens:
         raise needs(statement, "places or figures")
     _fits_together(has)
-    placed = False
-    plans: list[Callable[[Env, Point], Any]] = []
-    for given in things:
-        one = cast("Place | Name", given.arguments[0])
-        plans.append(p.behind(placed, partial(plan_thing, p, one)))
-        placed = placed or isinstance(one, PLACES)
-    corner = p.behind(placed, partial(plan_thing, p, cast(Place, has["from"].arguments[0]))) if "from" in has else None
+    corner = things.behind_given("from")
     turn = plan_turn(p, has["direction"]) if "direction" in has else None
     edges = [(p.slot(cast(Name, one)), cast(Name, one)) for one in has["edges"].arguments] if "edges" in has else []
     columns: Columns = "polar" if "polar" in has else "offsets" if edges else "x y"
@@ -44,13 +37,12 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
     shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
     digits = called(p.number(cast(Number, has["decimals"].arguments[0]))) if "decimals" in has else None
     spot, sheet = plan_spot(p, has.get("at")), sheet_of(p, has.get("on"))
-    datum, words = p.manner.in_unit(p.unit).datum, [statement.text[g.start : g.end] for g in things]
+    datum, words = p.manner.in_unit(p.unit).datum, [statement.text[g.start : g.end] for g in things.givens]
 
     def draw(env: Env, last: Point) -> Drawn:
         places: list[TablePlace] = []
-        for plan, given, said in zip(plans, things, words, strict=True):
-            thing = plan(env, last)
-            last = thing if type(thing) is Point else last
+        found, last = things.of(env, last)
+        for thing, given, said in zip(found, things.givens, words, strict=True):
             if isinstance(thing, Untouchable | EndlessLine):
                 raise refuse("nothing_to_tell", given.start, given.end, name=said)
             places += _places(thing, said)
