@@ -141,6 +141,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
         if f["size"] > f["most"]
         else "this file is no PNG picture; a mark is one"
     ),
+    "bad_file": lambda f: f"the file cannot be read: {f['why']}" + (f" ({f['where']})" if f["where"] else ""),
+    "nothing_chosen": lambda f: "nothing of what was chosen is a figure that could be written",
     "no_other": lambda f: "only a reading has a dimension, and only a single dimension a reading",
     "no_centre": lambda f: "only what has a centre can be set out from edges: circles, arcs, outlines with arcs",
     "no_edges": lambda f: "there are no two straight edges in ink that cross well: draw them, or name them behind edges",

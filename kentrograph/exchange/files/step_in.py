@@ -1,0 +1,291 @@
+"""STEP (ISO 10303-21) as figures: lines, circles, ellipses, trimmed and composite curves, polylines, points, edges, in one plane.
+
+Read are the curve sets of the file; where it has none, its edges; where it has neither, all curves that no other uses. What lies
+in another plane, and splines, are left out and counted.
+"""
+
+from collections.abc import Iterator
+from itertools import pairwise
+from math import atan2, hypot, isclose, pi
+from typing import Any
+
+from ...core.construct.outlines import reversed_piece
+from ...core.figures import Circle, Figure, Line, Point
+from ...core.figures.outline import Piece
+from ...core.problem import Refused
+from ...core.units import MILLIMETRES
+from .affine import Round
+from .chains import figure_of
+from .found import Found, bad_file
+from .part21 import Enum, Instances, Ref, Typed, read_part21
+
+_FLAT = 1e-9
+"""How far from the plane, or from square to it, something may lie, as a share of its size."""
+_PREFIX = {None: 1000.0, "MILLI": 1.0, "CENTI": 10.0, "DECI": 100.0, "MICRO": 1e-3, "NANO": 1e-6, "KILO": 1e6}
+_CURVES = ("TRIMMED_CURVE", "COMPOSITE_CURVE", "CIRCLE", "ELLIPSE", "POLYLINE", "EDGE_CURVE")
+_SETS = ("GEOMETRIC_CURVE_SET", "GEOMETRIC_SET")
+_MEASURES = ("LENGTH_MEASURE_WITH_UNIT", "PLANE_ANGLE_MEASURE_WITH_UNIT", "MEASURE_WITH_UNIT")
+_MOST_DEEP = 12
+
+
+class _NotFlat(Exception):
+    """It does not lie in the plane of the drawing."""
+
+
+class _NotTaken(Exception):
+    """It is nothing that a drawing has; with the word for it."""
+
+
+def read_step(data: bytes) -> Found:
+    """The figures of a file. Raises `Refused` (bad_file)."""
+    found = Found()
+    text = data.decode("utf-8", "replace")
+    _Reader(read_part21(text, found.in_time), found).read()
+    return found
+
+
+class _Reader:
+    def __init__(self, instances: Instances, found: Found) -> None:
+        self.of, self.found = instances, found
+        self.height: float | None = None
+        self.scale = 1.0
+        self.radian = 1.0
+        self.layers: dict[int, str] = {}
+
+    def read(self) -> None:
+        """Reads all of it."""
+        self._units()
+        for id in self.of:
+            layer = self.of.entity(Ref(id), "PRESENTATION_LAYER_ASSIGNMENT")
+            if layer is not None and len(layer) > 2 and isinstance(layer[2], list):
+                self.layers.update({ref.id: str(layer[0]) for ref in layer[2] if isinstance(ref, Ref)})
+        for ref, group in self._roots():
+            self._take(ref, group)
+
+    def _units(self) -> None:
+        for id in self.of:
+            context = self.of.entity(Ref(id), "GLOBAL_UNIT_ASSIGNED_CONTEXT")
+            for unit in context[0] if context and isinstance(context[0], list) else ():
+                if self.of.entity(unit, "LENGTH_UNIT") is not None:
+                    mm = self._millimetres(unit)
+                    name = next((word for word, size in MILLIMETRES.items() if isclose(mm, float(size), rel_tol=1e-12)), None)
+                    self.found.unit, self.scale = (name, 1.0) if name else ("mm", mm)
+                elif self.of.entity(unit, "PLANE_ANGLE_UNIT") is not None:
+                    self.radian = self._radians(unit)
+            if context:
+                return
+
+    def _millimetres(self, unit: Any) -> float:
+        si = self.of.entity(unit, "SI_UNIT")
+        if si is not None:
+            prefix = si[0].word if isinstance(si[0], Enum) else None
+            if prefix not in _PREFIX:
+                raise bad_file(f"its unit of length, {prefix} metres, is not known")
+            return _PREFIX[prefix]
+        value, base = self._converted(unit)
+        return value * (self._millimetres(base) if self.of.entity(base, "SI_UNIT") else 1.0)
+
+    def _radians(self, unit: Any) -> float:
+        return 1.0 if self.of.entity(unit, "SI_UNIT") is not None else self._converted(unit)[0]
+
+    def _converted(self, unit: Any) -> tuple[float, Any]:
+        converted = self.of.entity(unit, "CONVERSION_BASED_UNIT")
+        measure = None
+        if converted is not None and len(converted) > 1:
+            measure = self.of.entity(
+                converted[1], "LENGTH_MEASURE_WITH_UNIT", "PLANE_ANGLE_MEASURE_WITH_UNIT", "MEASURE_WITH_UNIT"
+            )
+        if measure is None or len(measure) < 2 or not isinstance(measure[0], Typed) or not measure[0].values:
+            raise bad_file("a unit of it cannot be read")
+        return _number(measure[0].values[0]), measure[1]
+
+    def _roots(self) -> Iterator[tuple[Ref, str]]:
+        """What is read, each with the name of the set that it stands in."""
+        sets = [(values, id) for id in self.of if (values := self.of.entity(Ref(id), *_SETS)) is not None]
+        for values, _ in sets:
+            elements = values[1] if len(values) > 1 and isinstance(values[1], list) else []
+            yield from ((ref, str(values[0] or "")) for ref in elements if isinstance(ref, Ref))
+        if sets:
+            return
+        edges = [Ref(id) for id in self.of if self.of.entity(Ref(id), "EDGE_CURVE") is not None]
+        if edges:
+            yield from ((edge, "") for edge in edges)
+            return
+        curves = [id for id in self.of if self.of.entity(Ref(id), *_CURVES) is not None]
+        used = {ref.id for entities in self.of.values() for one in entities for ref in _refs(one.values)}
+        yield from ((Ref(id), "") for id in curves if id not in used)
+
+    def _take(self, ref: Ref, group: str) -> None:
+        where = f"#{ref.id}"
+        kind = next((entity.word for entity in self.of.get(ref.id, ())), "nothing").lower().replace("_", " ")
+        try:
+            figure = self._figure(ref)
+        except _NotFlat:
+            self.found.leave_out(kind, "it does not lie in the plane of the drawing", where)
+        except _NotTaken as other:
+            self.found.leave_out(str(other) or kind, "a drawing has no such curve", where)
+        except (TypeError, ValueError, IndexError, AttributeError, KeyError):
+            self.found.leave_out(kind, "it is not as the standard has it", where)
+        except Refused as refused:
+            if refused.problem.kind == "bad_file":
+                raise
+            self.found.leave_out(kind, "it has no size", where)
+        else:
+            self.found.add(figure, self._name(ref), group, self.layers.get(ref.id, ""), where)
+
+    def _name(self, ref: Ref) -> str:
+        values = self.of[ref.id][0].values
+        return values[0] if values and isinstance(values[0], str) else ""
+
+    def _figure(self, ref: Any) -> Figure:
+        if self.of.entity(ref, "CARTESIAN_POINT") is not None:
+            return self._flat(ref)
+        if (edge := self.of.entity(ref, "EDGE_CURVE")) is not None:
+            return self._edge(edge)
+        if (whole := self._round(ref)) is not None:
+            return whole.figure()
+        pieces = self._pieces(ref, 0)
+        closed = (pieces[0].start.x, pieces[0].start.y) == (pieces[-1].end.x, pieces[-1].end.y)
+        return figure_of(pieces, closed, share=0.0)
+
+    def _pieces(self, ref: Any, deep: int) -> list[Piece]:
+        if deep > _MOST_DEEP:
+            raise bad_file("its curves refer to one another without end")
+        if (curve := self.of.entity(ref, "TRIMMED_CURVE")) is not None:
+            return [self._trimmed(curve)]
+        if (curve := self.of.entity(ref, "POLYLINE")) is not None:
+            places = [self._flat(one) for one in curve[1]]
+            return [Line(a, b) for a, b in pairwise(places) if a != b]
+        if (curve := self.of.entity(ref, "COMPOSITE_CURVE")) is not None:
+            found: list[Piece] = []
+            for segment in curve[1]:
+                values = self.of.entity(segment, "COMPOSITE_CURVE_SEGMENT")
+                if values is None:
+                    raise _NotTaken("composite curve")
+                pieces = self._pieces(values[2], deep + 1)
+                found += pieces if values[1] == Enum("T") else [reversed_piece(piece) for piece in reversed(pieces)]
+            return found
+        raise _NotTaken(next((entity.word for entity in self.of.get(ref.id, ())), "nothing").lower().replace("_", " "))
+
+    def _trimmed(self, values: list[Any]) -> Piece:
+        basis, agrees = values[1], values[4] == Enum("T")
+        if (line := self.of.entity(basis, "LINE")) is not None:
+            return Line(self._on_line(line, values[2]), self._on_line(line, values[3]))
+        whole = self._round(basis)
+        if whole is None:
+            raise _NotTaken(next((entity.word for entity in self.of.get(basis.id, ())), "nothing").lower().replace("_", " "))
+        start, end = self._trim(values[2]), self._trim(values[3])
+        return self._between(whole, start, end, agrees)
+
+    def _between(self, whole: Round, start: Point | float, end: Point | float, agrees: bool) -> Piece:
+        a = start if isinstance(start, float) else _angle(whole, start)
+        b = end if isinstance(end, float) else _angle(whole, end)
+        sweep = (b - a) % (2.0 * pi) if agrees else -((a - b) % (2.0 * pi))
+        if sweep == 0.0:
+            raise _NotTaken("trimmed curve without length")
+        piece = Round(whole.centre, whole.u, whole.v, a, sweep).figure(
+            start if isinstance(start, Point) else None, end if isinstance(end, Point) else None
+        )
+        if isinstance(piece, Circle):
+            raise _NotTaken("trimmed curve")
+        return piece
+
+    def _trim(self, values: list[Any]) -> Point | float:
+        """A place where a curve is cut off: as a place where there is one, else as a parameter."""
+        place = next((ref for ref in values if isinstance(ref, Ref)), None)
+        if place is not None:
+            return self._flat(place)
+        return _number(next(value for value in values if isinstance(value, Typed)).values[0]) * self.radian
+
+    def _on_line(self, line: list[Any], values: list[Any]) -> Point:
+        place = next((ref for ref in values if isinstance(ref, Ref)), None)
+        if place is not None:
+            return self._flat(place)
+        t = _number(next(value for value in values if isinstance(value, Typed)).values[0])
+        vector = self.of.entity(line[2], "VECTOR")
+        at = self._flat(line[1])
+        if vector is None:
+            raise _NotTaken("line")
+        x, y, _ = self._direction(vector[1])
+        far = t * _number(vector[2]) * self.scale
+        return Point(at.x + far * x, at.y + far * y)
+
+    def _round(self, ref: Any) -> Round | None:
+        values = self.of.entity(ref, "CIRCLE", "ELLIPSE")
+        if values is None:
+            return None
+        a = _number(values[2]) * self.scale
+        b = _number(values[3]) * self.scale if len(values) > 3 else a
+        placement = self.of.entity(values[1], "AXIS2_PLACEMENT_3D")
+        if placement is not None:
+            axis = self._direction(placement[2]) if placement[2] is not None else (0.0, 0.0, 1.0)
+            across = self._direction(placement[3]) if placement[3] is not None else (1.0, 0.0, 0.0)
+            if hypot(axis[0], axis[1]) > _FLAT or abs(across[2]) > _FLAT:
+                raise _NotFlat
+            sign = 1.0 if axis[2] > 0.0 else -1.0
+        else:
+            placement = self.of.entity(values[1], "AXIS2_PLACEMENT_2D")
+            if placement is None:
+                raise _NotTaken("circle")
+            across, sign = self._direction(placement[2]) if placement[2] is not None else (1.0, 0.0, 0.0), 1.0
+        ux, uy = across[0], across[1]
+        return Round(self._flat(placement[1]), (a * ux, a * uy), (-sign * b * uy, sign * b * ux), 0.0, 2.0 * pi)
+
+    def _edge(self, values: list[Any]) -> Figure:
+        """An edge between vertices on a curve without ends."""
+        ends = [self.of.entity(ref, "VERTEX_POINT") for ref in values[1:3]]
+        start, end = (self._flat(one[1]) for one in ends if one is not None)
+        curve, agrees = values[3], values[4] == Enum("T")
+        if self.of.entity(curve, "LINE") is not None:
+            return Line(start, end)
+        whole = self._round(curve)
+        if whole is None:
+            return figure_of(self._pieces(curve, 0), False)
+        return whole.figure() if start == end else self._between(whole, start, end, agrees)
+
+    def _flat(self, ref: Any) -> Point:
+        values = self.of.entity(ref, "CARTESIAN_POINT")
+        if values is None:
+            raise _NotTaken("point")
+        x, y, *rest = (_number(value) * self.scale for value in values[1])
+        z = rest[0] if rest else 0.0
+        if self.height is None:
+            self.height = z
+        if abs(z - self.height) > _FLAT * max(1.0, abs(x), abs(y)):
+            raise _NotFlat
+        return Point(x, y)
+
+    def _direction(self, ref: Any) -> tuple[float, float, float]:
+        values = self.of.entity(ref, "DIRECTION")
+        if values is None:
+            raise _NotTaken("direction")
+        x, y, *rest = (_number(value) for value in values[1])
+        z = rest[0] if rest else 0.0
+        size = hypot(x, y, z)
+        # One that is as long as it should be keeps its digits.
+        return (x, y, z) if abs(size - 1.0) <= 1e-15 else (x / size, y / size, z / size)
+
+
+def _angle(whole: Round, at: Point) -> float:
+    """Where a place lies on a round curve: the angle between its half diameters, which are square to one another."""
+    dx, dy = at.x - whole.centre.x, at.y - whole.centre.y
+    (ux, uy), (vx, vy) = whole.u, whole.v
+    return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
+
+
+def _number(value: Any) -> float:
+    if not isinstance(value, float):
+        raise TypeError(value)
+    return value
+
+
+def _refs(values: list[Any]) -> Iterator[Ref]:
+    waiting: list[Any] = list(values)
+    while waiting:
+        value = waiting.pop()
+        if isinstance(value, Ref):
+            yield value
+        elif isinstance(value, Typed):
+            waiting += value.values
+        elif isinstance(value, list):
+            waiting += value
