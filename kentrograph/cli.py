@@ -9,7 +9,7 @@ from datetime import date
 from pathlib import Path
 from typing import Any
 
-from . import __version__, service
+from . import __version__, file_cli, service
 from .core.book.papers import PAPERS
 from .core.desk.check_report import CheckReport, check_report
 from .core.language.messages import sentence
@@ -40,9 +40,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     check.add_argument("--html", action="store_true", help="print a page that can be printed")
     check.add_argument("--pdf", type=Path, metavar="OUT", help="write a page that can be handed over")
     check.add_argument("--limit", type=_length, metavar="LENGTH", help="how near is too near to be meant, in the drawing's unit")
-    export = commands.add_parser("export", help="hand a drawing over: its sheets as PDF or PNG, its setting-out tables as CSV")
+    export = commands.add_parser(
+        "export", help="hand a drawing over: its sheets as PDF or PNG, its figures as SVG, STEP, IGES, CSV or a tool path"
+    )
     export.add_argument("file", metavar="FILE", help="a .kent file, or - for standard input")
-    export.add_argument("out", metavar="OUT", type=Path, help="what is written: its ending, pdf, png or csv, says what it is")
+    export.add_argument("out", metavar="OUT", type=Path, help="what is written: its ending says what it is")
     export.add_argument("--sheet", type=int, metavar="N", help="this sheet alone, counted from 1")
     export.add_argument(
         "--paper",
@@ -52,6 +54,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
     )
     export.add_argument("--mark", type=Path, metavar="FILE", help="the owner's mark, a PNG of at most 5 MB")
     export.add_argument("--dots", type=_length, default=150.0, metavar="N", help="dots to the inch of a PNG (150)")
+    file_cli.add_options(export)
+    taking = commands.add_parser("import", help="take figures in from SVG, STEP, IGES, CSV or a tool path")
+    taking.add_argument("file", type=Path, metavar="IN", help="the file: its ending says what it is")
+    taking.add_argument(
+        "-o", "--out", type=Path, metavar="OUT", help="the .kent file that is written; without it, standard output"
+    )
     prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
     serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
@@ -69,7 +77,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
             form = "json" if chosen.json else "csv" if chosen.csv else "html" if chosen.html else "plain"
             return check_file(chosen.file, form, chosen.limit, chosen.pdf)
         case "export":
+            if file_cli.is_file_format(chosen):
+                script = read_file(chosen.file)
+                return 2 if script is None else file_cli.export_figures(script, chosen)
             return export_file(chosen.file, chosen.out, chosen.sheet, chosen.dots, chosen.paper, chosen.mark)
+        case "import":
+            return file_cli.import_file(chosen.file, chosen.out)
         case "prepare":
             return service.prepare(chosen.demo)
         case "serve":
@@ -146,7 +159,8 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str
     """Writes a drawing in an open format: 0 when all of it is there, 1 when some of it waits, 2 when nothing could be written."""
     form = out.suffix.lower().removeprefix(".")
     if form not in FORMATS:
-        print(f"kentrograph: {out.name} says no format: let it end with .{', .'.join(FORMATS)}", file=sys.stderr)
+        every = ", .".join(dict.fromkeys((*FORMATS, *file_cli.ENDINGS)))
+        print(f"kentrograph: {out.name} says no format: let it end with .{every}", file=sys.stderr)
         return 2
     script = read_file(name)
     if script is None:

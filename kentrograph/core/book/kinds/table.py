@@ -45,7 +45,7 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
         for thing, given, said in zip(found, things.givens, words, strict=True):
             if isinstance(thing, Untouchable | EndlessLine):
                 raise refuse("nothing_to_tell", given.start, given.end, name=said)
-            places += _places(thing, said)
+            places += places_of(thing, said)
             if len(places) > MOST_PLACES:
                 raise refuse("bad_count", given.start, given.end, value=float(len(places)), most=MOST_PLACES)
         decimals = digits(env, last) if digits is not None else None
@@ -81,7 +81,7 @@ def _edge(figure: Any, name: Name) -> Line | EndlessLine:
     return figure
 
 
-def _places(thing: Any, said: str) -> Iterator[TablePlace]:
+def places_of(thing: Any, said: str) -> Iterator[TablePlace]:
     """What is set out of a thing: a place itself, ends, centres with their size, corners."""
     match thing:
         case Point():
@@ -105,7 +105,7 @@ def _places(thing: Any, said: str) -> Iterator[TablePlace]:
                     yield TablePlace(f"centre of edge {number} of {said}", piece.centre, piece.radius)
         case FigureSet():
             for number, member in enumerate(thing.members, 1):
-                yield from _places(member, thing.names[number - 1] if thing.names else f"copy {number} of {said}")
+                yield from places_of(member, thing.names[number - 1] if thing.names else f"copy {number} of {said}")
         case _:
             raise refuse("nothing_to_tell", name=said)
 

@@ -1,0 +1,144 @@
+"""Points from CSV (RFC 4180): with names or without, in any order of columns, with heads or without.
+
+Heads say which column is which; without them the first two columns of numbers are x and y, and a column of words, or one of whole
+numbers in front of them, holds the names. What a file of other habits has (semicolons, tabs, a decimal comma) is read and said.
+"""
+
+import csv
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from io import StringIO
+
+from ...core.figures import Point
+from ...core.problem import Refused
+from ...core.units import MILLIMETRES
+from .found import Found, bad_file, finite
+
+_X = frozenset(("x", "across", "e", "east", "easting", "x coordinate"))
+_Y = frozenset(("y", "up", "n", "north", "northing", "y coordinate"))
+_NAME = frozenset(("name", "number", "point", "id", "no", "no.", "nr", "label", "place"))
+_HEAD = re.compile(r"^\s*(.*?)\s*(?:[,(\[]\s*([a-zA-Z]+)\s*[)\]]?)?\s*$")
+_MOST_COLUMNS = 200
+_SHOWN = 12
+
+
+@dataclass(frozen=True, slots=True)
+class Columns:
+    """Which column holds what, from 0; ``name`` None where the points have none."""
+
+    x: int
+    y: int
+    name: int | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """A file as rows of cells, before it is said which column is which: what it looks like to whoever chooses."""
+
+    heads: list[str]
+    rows: list[list[str]]
+    columns: Columns
+    unit: str
+    notes: list[str]
+    decimal_comma: bool = False
+
+    @property
+    def first(self) -> list[list[str]]:
+        """Its first rows."""
+        return self.rows[:_SHOWN]
+
+
+def sheet_of(data: bytes) -> Sheet:
+    """The rows of a file, with what its columns seem to hold. Raises `Refused` (bad_file)."""
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        text = data.decode("latin-1")
+    notes: list[str] = []
+    mark, comma = _habits(text, notes)
+    try:
+        read = csv.reader(StringIO(text, newline=""), delimiter=mark, strict=True)
+        rows = [row for row in read if any(cell.strip() for cell in row)]
+    except csv.Error as error:
+        raise bad_file(f"it is no CSV: {error}") from None
+    if not rows:
+        raise bad_file("it has no rows")
+    if max(map(len, rows)) > _MOST_COLUMNS:
+        raise bad_file(f"it has more than {_MOST_COLUMNS} columns")
+    heads: list[str] = []
+    if not any(_is_number(cell, comma) for cell in rows[0]):
+        heads, rows = rows[0], rows[1:]
+    columns, unit = _columns(heads, rows, comma)
+    return Sheet(heads, rows, columns, unit, notes, comma)
+
+
+def read_csv(data: bytes, columns: Columns | None = None, unit: str = "") -> Found:
+    """The points of a file; ``columns`` and ``unit`` where they are other than they seem. Raises `Refused` (bad_file)."""
+    sheet = sheet_of(data)
+    chosen = columns or sheet.columns
+    found = Found(unit or sheet.unit)
+    found.notes += sheet.notes
+    for number, row in enumerate(sheet.rows, 2 if sheet.heads else 1):
+        where = f"row {number}"
+        try:
+            x, y = (finite(_plain(row[n], sheet.decimal_comma), where) for n in (chosen.x, chosen.y))
+        except (IndexError, Refused):
+            found.leave_out("row", "it has no two numbers where x and y should be", where)
+            continue
+        name = row[chosen.name].strip() if chosen.name is not None and chosen.name < len(row) else ""
+        found.add(Point(x, y), name, where=where)
+    return found
+
+
+def _habits(text: str, notes: list[str]) -> tuple[str, bool]:
+    """What stands between cells, and whether a comma stands in numbers."""
+    lines = [line for line in text.splitlines()[:50] if line.strip()]
+    first = lines[0] if lines else ""
+    mark = next((mark for mark in ("\t", ";") if mark in first and first.count(mark) >= first.count(",")), ",")
+    if mark == ",":
+        return mark, False
+    notes.append(f"its cells are parted by {'tabs' if mark == chr(9) else 'semicolons'}, not by commas")
+    comma = any(re.search(r"\d,\d", line) for line in lines) and not any(re.search(r"\d\.\d", line) for line in lines)
+    if comma:
+        notes.append("its numbers have a decimal comma")
+    return mark, comma
+
+
+def _plain(cell: str, comma: bool) -> str:
+    cell = cell.strip().replace("\u2212", "-")
+    return cell.replace(",", ".") if comma else cell
+
+
+def _is_number(cell: str, comma: bool) -> bool:
+    return re.fullmatch(r"[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d{1,3})?", _plain(cell, comma)) is not None
+
+
+def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -> tuple[Columns, str]:
+    """What the columns seem to hold, and the unit that a head says."""
+    said: dict[str, int] = {}
+    unit = ""
+    for n, head in enumerate(heads):
+        match = _HEAD.match(head)
+        word, of = (match[1].lower(), (match[2] or "").lower()) if match else (head.lower(), "")
+        kind = "x" if word in _X else "y" if word in _Y else "name" if word in _NAME else ""
+        if kind and kind not in said:
+            said[kind] = n
+            unit = unit or (of if of in MILLIMETRES else "")
+    sample = rows[:50]
+    width = max((len(row) for row in sample), default=0)
+    numeric = [n for n in range(width) if sample and all(n < len(row) and _is_number(row[n], comma) for row in sample)]
+    if "x" in said and "y" in said:
+        return Columns(said["x"], said["y"], said.get("name")), unit
+    names = next((n for n in range(width) if n not in numeric), None)
+    if len(numeric) >= 3 and names is None and _counts(sample, numeric[0]):
+        # A number in front of each row is no coordinate.
+        names, numeric = numeric[0], numeric[1:]
+    if len(numeric) < 2:
+        raise bad_file("it has no two columns of numbers")
+    return Columns(numeric[0], numeric[1], names), unit
+
+
+def _counts(rows: Sequence[Sequence[str]], column: int) -> bool:
+    first = rows[0][column].strip()
+    return first.isdigit() and all(row[column].strip() == str(n + int(first)) for n, row in enumerate(rows))
