@@ -34,7 +34,7 @@ def add_options(export: argparse.ArgumentParser) -> None:
         "--within", type=float, default=0.0, metavar="LENGTH", help="how far apart what touches may lie in the file"
     )
     export.add_argument("--tool", type=float, default=0.0, metavar="D", help="diameter of the tool of a tool path")
-    export.add_argument("--side", choices=SIDES, help="where it runs: outside of outlines, or on them where it has no width")
+    export.add_argument("--side", choices=SIDES, help="where it runs (part: outside, and inside of holes)")
     export.add_argument("--feed", type=float, default=600.0, metavar="F", help="mm or inch a minute (600)")
     export.add_argument("--inch", action="store_true", help="the tool path in inch")
 
@@ -49,7 +49,7 @@ def export_figures(script: Script, chosen: argparse.Namespace) -> int:
     """Writes figures: 0 when all of it is there and touches as it did, 1 when something waits, was left out or is no longer
     tangent, 2 when nothing could be written."""
     book = book_of(script)
-    side = chosen.side or ("outside" if chosen.tool > 0.0 else "on")
+    side = chosen.side or ("part" if chosen.tool > 0.0 else "on")
     choice = Choice(names=tuple(chosen.only), pens=tuple(chosen.pen), construction=chosen.construction)
     content: Content = "readings" if chosen.content == "readings" else "points"
     tool = Tool(chosen.tool, side, chosen.feed, "in" if chosen.inch else "mm")

@@ -7,8 +7,9 @@ standing is what of the outline no move comes near enough to: looked for at all 
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import assert_never
 
-from ..core.figures import Arc, Circle, Figure, Line, Outline, Point
+from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..core.figures.along import place_along
 from ..core.figures.outline import Piece
 from ..core.figures.similarity import carried, dilation
@@ -113,8 +114,10 @@ def _looked_at(figure: Figure) -> list[Point]:
             )
         case Line() | Arc():
             return _places(figure)
-        case _:
+        case Point() | EndlessLine() | Ellipse() | FigureSet():
             return []
+        case _:
+            assert_never(figure)
 
 
 def _places(piece: Piece) -> list[Point]:

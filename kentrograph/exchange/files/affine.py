@@ -7,6 +7,7 @@ The map takes u and v along; their principal axes follow from tan 2 t0 = 2 u.v /
 
 from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, sin
+from typing import assert_never
 
 from ...core.figures import Arc, Circle, Ellipse, Line, Point
 from ...core.figures.outline import Piece
@@ -106,6 +107,8 @@ def round_of(piece: Circle | Arc | Ellipse) -> Round:
         case Ellipse(centre, a, b, turn, begin, sweep):
             c, s = cos(turn * pi / 180.0), sin(turn * pi / 180.0)
             return Round(centre, (a * c, a * s), (-b * s, b * c), begin * pi / 180.0, sweep * pi / 180.0)
+        case _:
+            assert_never(piece)
 
 
 def piece_mapped(piece: Piece, by: Affine) -> Piece:

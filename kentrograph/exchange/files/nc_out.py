@@ -9,7 +9,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures.box import box_of
 from ...core.figures.outline import Piece
+from ...core.measure.inside import is_inside
 from ...core.problem import Refused, refuse
 from ...core.shape.offset import offset
 from ...core.units import convert
@@ -17,7 +19,8 @@ from .found import Progress
 from .items import Item
 from .numbers import told_with
 
-SIDES = ("on", "left", "right", "outside", "inside")
+SIDES = ("part", "on", "left", "right", "outside", "inside")
+"""``part``: what lies within another outline is cut inside, and before that; what lies in none outside."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +29,7 @@ class Tool:
     minute; ``words`` is the unit of the file."""
 
     diameter: float
-    side: str = "outside"
+    side: str = "part"
     feed: float = 600.0
     words: str = "mm"
 
@@ -46,7 +49,8 @@ def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
         raise refuse("bad_tool", value=tool.diameter)
     cuts: list[Cut] = []
     left_out: list[str] = []
-    for item in items:
+    depths = _depths(items) if tool.side == "part" else [0] * len(items)
+    for item, depth in sorted(zip(items, depths, strict=True), key=lambda one: -one[1]):
         name = item.name or "a figure"
         if isinstance(item.figure, Point | EndlessLine | FigureSet):
             left_out.append(f"{name}: it is nothing that could be cut along")
@@ -54,7 +58,7 @@ def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
         if _has_ellipse(item.figure):
             left_out.append(f"{name}: a tool path has lines and arcs, and no ellipses")
             continue
-        side = _side(item.figure, tool.side)
+        side = _side(item.figure, tool.side if tool.side != "part" else "inside" if depth % 2 else "outside")
         try:
             paths = (item.figure,) if side == "on" else offset(item.figure, tool.diameter / 2.0, side, True, name)
         except Refused:
@@ -68,6 +72,27 @@ def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
     return cuts, left_out
 
 
+def _closed(figure: Figure) -> bool:
+    return isinstance(figure, Circle) or (isinstance(figure, Outline) and figure.closed)
+
+
+def _depths(items: Sequence[Item]) -> list[int]:
+    """Within how many of the others each lies."""
+    closed = [
+        (n, item.figure, box_of(item.figure))
+        for n, item in enumerate(items)
+        if isinstance(item.figure, Circle | Outline) and _closed(item.figure)
+    ]
+    depths = [0] * len(items)
+    for n, figure, box in closed:
+        at = Point(figure.centre.x + figure.radius, figure.centre.y) if isinstance(figure, Circle) else figure.corners[0]
+        for other_n, other, around in closed:
+            holds = around[0] <= box[0] and around[1] <= box[1] and around[2] >= box[2] and around[3] >= box[3]
+            if other_n != n and holds and is_inside(other, at):
+                depths[n] += 1
+    return depths
+
+
 def _has_ellipse(figure: Figure) -> bool:
     pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
     return any(isinstance(piece, Ellipse) for piece in pieces)
@@ -75,8 +100,7 @@ def _has_ellipse(figure: Figure) -> bool:
 
 def _side(figure: Figure, side: str) -> str:
     """The side as it can be said of a figure: outside of what is open is to its left."""
-    closed = isinstance(figure, Circle) or (isinstance(figure, Outline) and figure.closed)
-    if closed or side == "on":
+    if _closed(figure) or side == "on":
         return side
     return {"outside": "left", "inside": "right"}.get(side, side)
 

@@ -127,8 +127,10 @@ def deviation(a: Figure, b: Figure) -> float:
             if len(a.pieces) != len(b.pieces) or a.closed != b.closed:
                 return inf
             return max(deviation(p, q) for p, q in zip(a.pieces, b.pieces, strict=True))
-        case _:
+        case _ if type(a) is not type(b):
             return inf
+        case _:
+            raise AssertionError(a)
 
 
 def _of_ellipses(a: Ellipse, b: Ellipse) -> float:
@@ -213,16 +215,13 @@ def _ends_that_touch(a: Figure, b: Figure, slack: float) -> tuple[int | None, in
 
 def _lies_on(at: Point, figure: Figure, slack: float) -> bool:
     """Whether a place lies on a figure. Most do not, and a sum or two tell it."""
-    match figure:
-        case Line(a, b):
-            dx, dy = b.x - a.x, b.y - a.y
-            if abs((at.x - a.x) * dy - (at.y - a.y) * dx) > slack * hypot(dx, dy):
-                return False
-        case Circle(c, r) | Arc(c, r):
-            if abs(hypot(at.x - c.x, at.y - c.y) - r) > slack:
-                return False
-        case _:
-            pass
+    if isinstance(figure, Line):
+        a, b = figure.start, figure.end
+        dx, dy = b.x - a.x, b.y - a.y
+        if abs((at.x - a.x) * dy - (at.y - a.y) * dx) > slack * hypot(dx, dy):
+            return False
+    if isinstance(figure, Circle | Arc) and abs(deviation(at, figure.centre) - figure.radius) > slack:
+        return False
     return distance_between(at, figure) <= slack
 
 
@@ -269,18 +268,16 @@ def _smooth(one: Figure, end: int, other: Figure, other_end: int) -> bool:
 
 def _kink(one: Figure, other: Figure) -> float:
     """By how much the circles or lines that two lie on miss touching, where they should."""
-    match one, other:
-        case ((Arc() | Circle()), Line()):
-            return _kink(other, one)
-        case Line() as line, (Arc() | Circle()) as round:
-            dx, dy = line.end.x - line.start.x, line.end.y - line.start.y
-            off = abs((round.centre.x - line.start.x) * dy - (round.centre.y - line.start.y) * dx) / hypot(dx, dy)
-            return abs(off - round.radius)
-        case ((Arc() | Circle()), (Arc() | Circle())):
-            apart = hypot(one.centre.x - other.centre.x, one.centre.y - other.centre.y)
-            return min(abs(apart - one.radius - other.radius), abs(apart - abs(one.radius - other.radius)))
-        case Line(), Line():
-            (ax, ay), (bx, by) = heading(one, False), heading(other, False)
-            return abs(ax * by - ay * bx) * min(one.length, other.length)
-        case _:
-            return abs(gap_between(one, other).number)
+    if isinstance(one, Arc | Circle) and isinstance(other, Line):
+        one, other = other, one
+    if isinstance(one, Line) and isinstance(other, Arc | Circle):
+        dx, dy = one.end.x - one.start.x, one.end.y - one.start.y
+        off = abs((other.centre.x - one.start.x) * dy - (other.centre.y - one.start.y) * dx) / hypot(dx, dy)
+        return abs(off - other.radius)
+    if isinstance(one, Arc | Circle) and isinstance(other, Arc | Circle):
+        apart = deviation(one.centre, other.centre)
+        return min(abs(apart - one.radius - other.radius), abs(apart - abs(one.radius - other.radius)))
+    if isinstance(one, Line) and isinstance(other, Line):
+        (ax, ay), (bx, by) = heading(one, False), heading(other, False)
+        return abs(ax * by - ay * bx) * min(one.length, other.length)
+    return abs(gap_between(one, other).number)

@@ -27,6 +27,8 @@ _MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72.0, "pc": 25.4 / 6.0, "
 _LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?)\s*([a-zA-Z%]*)\s*")
 _FUNCTION = re.compile(r"\s*,?\s*([a-zA-Z]+)\s*\(([^()]*)\)")
 _MOST_USES = 20_000
+_ROUNDED = 6.0
+"""Units of the last decimal by which the centres of two parts of one arc may lie apart, when their ends were rounded."""
 _NO_FIGURES = frozenset(
     f"{_SVG}{tag}"
     for tag in (
@@ -65,6 +67,7 @@ class _Reader:
         self.ids = {id: element for element in root.iter() if (id := element.get("id"))}
         self.uses = self.number = self.bent = 0
         self.worst = 0.0
+        self.slack = 0.0
 
     def read(self) -> None:
         """Reads all of it."""
@@ -84,6 +87,9 @@ class _Reader:
         # y is turned over here and nowhere else: 0, 0 is the lower left corner of the page, or where the file says that it is.
         if self.root.get("data-coordinates") == "drawing" and len(window) == 4:
             inner = Affine(inner.a, inner.b, inner.c, inner.d)
+            decimals = self.root.get("data-decimals", "")
+            if decimals.isdigit() and len(decimals) < 3:
+                self.slack = _ROUNDED * scale * inner.a * 10.0 ** -int(decimals)
             to = Affine(scale, 0.0, 0.0, -scale).then(inner)
         else:
             to = Affine(scale, 0.0, 0.0, -scale, 0.0, height * scale).then(inner)
@@ -240,7 +246,7 @@ class _Reader:
         if not part.segments:
             return [to.place(part.start)]
         kept = [run for run in runs if run]
-        return [figure_of(run, part.closed and whole, share) for run in kept]
+        return [figure_of(run, part.closed and whole, share, self.slack) for run in kept]
 
     def _across(self, element: Element, name: str, state: _State) -> float:
         return _in_user_units(element.get(name, ""), state.width)

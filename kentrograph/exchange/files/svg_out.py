@@ -6,11 +6,11 @@ box is one unit of the drawing; y is turned over. Groups are groups, pens are cl
 
 from collections.abc import Sequence
 from itertools import groupby
-from math import pi
 from typing import assert_never
 from xml.sax.saxutils import escape, quoteattr
 
 from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures.along import place_along
 from ...core.figures.box import box_around
 from ...core.sheet.style import SMALL, pen_line
 from ...core.units import MILLIMETRES
@@ -21,8 +21,11 @@ from .numbers import Told, told_with
 _CSS = ("mm", "cm", "in")
 """Units of a drawing that are units of CSS, too (CSS 2.1, 4.3.2); others are told in mm."""
 _EVERY = 500
+_HALF, _WHOLE = (135.0, 225.0), 330.0
+"""Degrees of a sweep that is written in two halves."""
 SAME_PLACES = 'data-coordinates="drawing"'
-"""Says that places are those of the drawing with y turned over, wherever the page lies."""
+"""Says that places are those of the drawing with y turned over, wherever the page lies; beside it stands to how many decimals
+they are rounded, if they are."""
 
 
 def as_svg(
@@ -36,9 +39,10 @@ def as_svg(
     edge = SMALL.wide / float(MILLIMETRES[unit])
     wide, high = right - left + 2.0 * edge, top - bottom + 2.0 * edge
     css, scale = (unit, 1.0) if unit in _CSS else ("mm", float(MILLIMETRES[unit]))
+    rounded = f' data-decimals="{decimals}"' if decimals is not None else ""
     parts = [
         '<?xml version="1.0" encoding="UTF-8"?>',
-        f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" {SAME_PLACES} '
+        f'<svg xmlns="http://www.w3.org/2000/svg" version="1.1" {SAME_PLACES}{rounded} '
         f'width="{told(wide * scale)}{css}" height="{told(high * scale)}{css}" '
         f'viewBox="{told(left - edge)} {told(-top - edge)} {told(wide)} {told(high)}">',
         f"<title>{escape(title)}</title>",
@@ -106,18 +110,22 @@ def _onward(piece: Line | Arc | Ellipse, told: Told) -> str:
     match piece:
         case Line(_, end):
             return f"L{_xy(end, told)}"
-        case Arc(centre, radius, _, end, sweep):
-            r = told(radius)
-            if abs(abs(sweep) - 360.0) * pi / 180.0 < 1e-3:
-                # Ends so close together leave the centre open: by way of the other side.
-                opposite = Point(2.0 * centre.x - piece.start.x, 2.0 * centre.y - piece.start.y)
-                return f"A{r} {r} 0 0 {int(sweep < 0.0)} {_xy(opposite, told)}A{r} {r} 0 0 {int(sweep < 0.0)} {_xy(end, told)}"
-            return f"A{r} {r} 0 {int(abs(sweep) > 180.0)} {int(sweep < 0.0)} {_xy(end, told)}"
+        case Arc(_, radius, _, end, sweep):
+            return _bows(f"{told(radius)} {told(radius)} 0", sweep, place_along(piece, piece.length / 2.0), end, told)
         case Ellipse(_, a, b, turn):
-            flags = f"{int(abs(piece.sweep) > 180.0)} {int(piece.sweep < 0.0)}"
-            return f"A{told(a)} {told(b)} {-turn!r} {flags} {_xy(piece.end, told)}"
+            middle = piece.at_degrees(piece.begin + piece.sweep / 2.0)
+            return _bows(f"{told(a)} {told(b)} {-turn!r}", piece.sweep, middle, piece.end, told)
         case _:
             assert_never(piece)
+
+
+def _bows(axes: str, sweep: float, middle: Point, end: Point, told: Told) -> str:
+    """An arc by its end. Half a turn, or nearly a whole one, leaves the centre open to rounding: it goes by way of its middle."""
+    round_about = int(sweep < 0.0)
+    size = abs(sweep)
+    if _HALF[0] < size < _HALF[1] or size > _WHOLE:
+        return "".join(f"A{axes} 0 {round_about} {_xy(at, told)}" for at in (middle, end))
+    return f"A{axes} {int(size > 180.0)} {round_about} {_xy(end, told)}"
 
 
 def _xy(at: Point, told: Told) -> str:
