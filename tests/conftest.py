@@ -20,6 +20,12 @@ settings.register_profile("same", derandomize=True, deadline=None)
 settings.register_profile("seek", derandomize=False, print_blob=True, deadline=None)
 settings.load_profile("same")
 
+
+def pytest_addoption(parser: pytest.Parser) -> None:
+    """How many files are spoiled and read: ``pytest tests/files --mutations 100000`` seeks longer."""
+    parser.addoption("--mutations", default="1000")
+
+
 ROOT = Path(__file__).parents[1]
 sys.path.insert(0, str(ROOT / "tools"))
 

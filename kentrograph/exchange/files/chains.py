@@ -35,7 +35,7 @@ def _joined(pieces: Sequence[Piece], share: float, slack: float) -> list[Piece |
         if isinstance(last, Arc) and isinstance(piece, Arc) and _one_circle(last, piece, share, slack):
             sweep = last.sweep + piece.sweep
             centre, radius = last.centre, last.radius
-            if abs(sweep) >= 360.0 * (1.0 - 1e-12):
+            if abs(sweep) >= 360.0 - _TURNED or (abs(sweep) > 359.0 and not _apart(last.start, piece.end)):
                 return [Circle(centre, radius)] if len(found) == 1 and piece is pieces[-1] else list(pieces)
             found[-1] = Arc(centre, radius, last.start, piece.end, sweep)
         elif isinstance(last, Ellipse) and isinstance(piece, Ellipse) and _one_ellipse(last, piece, share, slack):

@@ -38,7 +38,8 @@ class Sheet:
 
     heads: list[str]
     rows: list[list[str]]
-    columns: Columns
+    columns: Columns | None
+    """What the columns seem to hold; None where that is not plain."""
     unit: str
     notes: list[str]
     decimal_comma: bool = False
@@ -77,7 +78,9 @@ def read_csv(data: bytes, columns: Columns | None = None, unit: str = "") -> Fou
     """The points of a file; ``columns`` and ``unit`` where they are other than they seem. Raises `Refused` (bad_file)."""
     sheet = sheet_of(data)
     chosen = columns or sheet.columns
-    found = Found(unit or sheet.unit)
+    if chosen is None:
+        raise bad_file("it has no two columns of numbers")
+    found = Found(unit or sheet.unit or "mm")
     found.notes += sheet.notes
     for number, row in enumerate(sheet.rows, 2 if sheet.heads else 1):
         where = f"row {number}"
@@ -114,7 +117,7 @@ def _is_number(cell: str, comma: bool) -> bool:
     return re.fullmatch(r"[-+]?(\d+\.?\d*|\.\d+)([eE][-+]?\d{1,3})?", _plain(cell, comma)) is not None
 
 
-def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -> tuple[Columns, str]:
+def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -> tuple[Columns | None, str]:
     """What the columns seem to hold, and the unit that a head says."""
     said: dict[str, int] = {}
     unit = ""
@@ -127,7 +130,9 @@ def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -
             unit = unit or (of if of in MILLIMETRES else "")
     sample = rows[:50]
     width = max((len(row) for row in sample), default=0)
-    numeric = [n for n in range(width) if sample and all(n < len(row) and _is_number(row[n], comma) for row in sample)]
+    # A cell here and there may be empty or spoilt.
+    told = {n: sum(n < len(row) and _is_number(row[n], comma) for row in sample) for n in range(width)}
+    numeric = [n for n, count in told.items() if 2 * count > len(sample)]
     if "x" in said and "y" in said:
         return Columns(said["x"], said["y"], said.get("name")), unit
     names = next((n for n in range(width) if n not in numeric), None)
@@ -135,7 +140,7 @@ def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -
         # A number in front of each row is no coordinate.
         names, numeric = numeric[0], numeric[1:]
     if len(numeric) < 2:
-        raise bad_file("it has no two columns of numbers")
+        return None, unit
     return Columns(numeric[0], numeric[1], names), unit
 
 

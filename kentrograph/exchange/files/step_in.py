@@ -195,13 +195,13 @@ class _Reader:
         place = next((ref for ref in values if isinstance(ref, Ref)), None)
         if place is not None:
             return self._flat(place)
-        return _number(next(value for value in values if isinstance(value, Typed)).values[0]) * self.radian
+        return _parameter(values) * self.radian
 
     def _on_line(self, line: list[Any], values: list[Any]) -> Point:
         place = next((ref for ref in values if isinstance(ref, Ref)), None)
         if place is not None:
             return self._flat(place)
-        t = _number(next(value for value in values if isinstance(value, Typed)).values[0])
+        t = _parameter(values)
         vector = self.of.entity(line[2], "VECTOR")
         at = self._flat(line[1])
         if vector is None:
@@ -271,6 +271,11 @@ def _angle(whole: Round, at: Point) -> float:
     dx, dy = at.x - whole.centre.x, at.y - whole.centre.y
     (ux, uy), (vx, vy) = whole.u, whole.v
     return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
+
+
+def _parameter(values: list[Any]) -> float:
+    """The first parameter of a trim."""
+    return _number(next((value.values[0] for value in values if isinstance(value, Typed)), None))
 
 
 def _number(value: Any) -> float:

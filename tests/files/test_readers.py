@@ -1,0 +1,329 @@
+"""Files of other hands and hostile ones: what is read, what is left out and why, and that no file does any harm."""
+
+import random
+from io import StringIO
+from pathlib import Path
+from time import perf_counter
+
+import pytest
+from fontTools.pens.svgPathPen import SVGPathPen
+from fontTools.ttLib import TTFont
+from reportlab.graphics import renderSVG, shapes
+
+from kentrograph.cli import main
+from kentrograph.core.figures import Arc, Circle, Ellipse, Line, Outline, Point
+from kentrograph.core.language.script import book_of, read_script
+from kentrograph.core.problem import Refused
+from kentrograph.exchange.files.csv_in import Columns, read_csv, sheet_of
+from kentrograph.exchange.files.formats import found_in
+from kentrograph.exchange.files.iges_in import read_iges
+from kentrograph.exchange.files.nc_in import read_nc, read_program
+from kentrograph.exchange.files.step_in import read_step
+from kentrograph.exchange.files.svg_in import read_svg
+from kentrograph.exchange.files.taking_in import entries_of, text_of
+
+from .support import BOTH_WAYS, items, random_figures
+
+# Other libraries ---------------------------------------------------------------------------------------------------
+
+
+def test_a_plot_of_another_library() -> None:
+    """reportlab's own renderer: bars, a circle, a polygon, words."""
+    drawing = shapes.Drawing(200, 100)
+    for n in range(5):
+        drawing.add(shapes.Rect(20 + 30 * n, 10, 20, 10 + 12 * n))
+    drawing.add(shapes.Circle(180, 80, 12))
+    drawing.add(shapes.Polygon([10, 90, 40, 90, 25, 60]))
+    drawing.add(shapes.String(5, 5, "Lamps"))
+    out = StringIO()
+    renderSVG.drawToFile(drawing, out)
+    found = read_svg(out.getvalue().encode())
+    assert found.counts() == {"circle": 1, "outline": 6}
+    assert [what for what, _ in found.left_out] == ["text"]
+    circle = next(one.figure for one in found.figures if isinstance(one.figure, Circle))
+    px = 25.4 / 96.0
+    assert (circle.centre.x, circle.centre.y, circle.radius) == pytest.approx((180 * px, 80 * px, 12 * px))
+
+
+def test_a_letter_of_another_library() -> None:
+    """fontTools' pen: the straight ones are outlines, the curves of the round ones are splines and are left out."""
+    font = TTFont(Path(__file__).parents[2] / "kentrograph" / "exchange" / "fonts" / "regular.ttf")
+    glyphs = font.getGlyphSet()
+    for letter, curved in (("H", False), ("S", True)):
+        pen = SVGPathPen(glyphs)
+        glyphs[letter].draw(pen)
+        head = '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="10mm" viewBox="0 0 1000 1000">'
+        found = read_svg(f'{head}<path d="{pen.getCommands()}"/></svg>'.encode())
+        assert bool(found.left_out) == curved
+        if not curved:
+            assert found.counts() == {"outline": 1}
+            (one,) = found.figures
+            assert isinstance(one.figure, Outline)
+            assert len(one.figure.pieces) == 12
+
+
+# STEP and IGES -----------------------------------------------------------------------------------------------------
+
+
+def step(data: str) -> bytes:
+    return f"ISO-10303-21;\nHEADER;\nENDSEC;\nDATA;\n{data}\nENDSEC;\nEND-ISO-10303-21;\n".encode()
+
+
+PLACES = (
+    "#1=CARTESIAN_POINT('',(0.,0.,0.));#2=CARTESIAN_POINT('',(10.,0.,0.));"
+    "#3=DIRECTION('',(0.,0.,-1.));#4=DIRECTION('',(1.,0.,0.));"
+)
+ROUND = f"{PLACES}#5=AXIS2_PLACEMENT_3D('',#1,#3,#4);#6=CIRCLE('',#5,10.);"
+
+
+def test_a_circle_whose_axis_points_down_runs_the_other_way() -> None:
+    end = "#7=CARTESIAN_POINT('',(0.,10.,0.));"
+    found = read_step(step(f"{ROUND}{end}#8=TRIMMED_CURVE('a',#6,(#2),(#7),.T.,.CARTESIAN.);"))
+    (one,) = found.figures
+    assert isinstance(one.figure, Arc)
+    # Its parameter grows clockwise, so from east to north is three quarters of a turn.
+    assert one.figure.sweep == pytest.approx(-270.0)
+    assert (one.name, one.where) == ("a", "#8")
+
+
+def test_trims_by_parameters_in_degrees() -> None:
+    degrees = (
+        "#20=(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.));"
+        "#21=PLANE_ANGLE_MEASURE_WITH_UNIT(PLANE_ANGLE_MEASURE(0.017453292519943295),#20);"
+        "#22=(CONVERSION_BASED_UNIT('DEGREE',#21)NAMED_UNIT(#23)PLANE_ANGLE_UNIT());"
+        "#24=(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.CENTI.,.METRE.));"
+        "#25=(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNIT_ASSIGNED_CONTEXT((#24,#22))REPRESENTATION_CONTEXT('',''));"
+    )
+    found = read_step(
+        step(f"{ROUND}{degrees}#8=TRIMMED_CURVE('',#6,(PARAMETER_VALUE(0.)),(PARAMETER_VALUE(90.)),.T.,.PARAMETER.);")
+    )
+    (one,) = found.figures
+    assert found.unit == "cm"
+    assert isinstance(one.figure, Arc)
+    assert one.figure.sweep == pytest.approx(-90.0, rel=1e-9)
+
+
+def test_edges_polylines_and_what_is_left_out() -> None:
+    edge = (
+        "#30=VERTEX_POINT('',#1);#31=VERTEX_POINT('',#2);#32=VECTOR('',#4,1.);#33=LINE('',#1,#32);"
+        "#34=EDGE_CURVE('',#30,#31,#33,.T.);"
+    )
+    assert [type(one.figure).__name__ for one in read_step(step(f"{PLACES}{edge}")).figures] == ["Line"]
+    high = "#40=CARTESIAN_POINT('',(0.,0.,5.));"
+    curves = "#41=POLYLINE('',(#1,#2));#42=POLYLINE('',(#1,#40));#43=B_SPLINE_CURVE('',3);"
+    found = read_step(step(f"{PLACES}{high}{curves}#44=GEOMETRIC_CURVE_SET('g',(#41,#42,#43));"))
+    assert [one.group for one in found.figures] == ["g"]
+    assert dict(found.left_out.keys()) == {
+        "polyline": "it does not lie in the plane of the drawing",
+        "b spline curve": "a drawing has no such curve",
+    }
+
+
+def test_iges_is_refused_or_left_out_with_a_reason() -> None:
+    write, _ = BOTH_WAYS["iges"]
+    text = write(items(random_figures(3)), "mm", "x")[0]
+    lines = text.splitlines()
+    whole = len(read_iges(text.encode()).figures)
+    # A spline in place of a circle: that one is left out, all others come.
+    first = next(number for number, line in enumerate(lines) if line[72] == "D" and line[:8].strip() == "100")
+    lines[first] = f"{'126':>8}{lines[first][8:]}"
+    found = read_iges("\n".join(lines).encode())
+    assert len(found.figures) == whole - 1
+    assert found.left_out["B-spline curve", "a drawing has no such curve"] == 1
+    for cut in (100, 700, len(text) // 2):
+        with pytest.raises(Refused):
+            read_iges(text[:cut].encode())
+
+
+# CSV ---------------------------------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("text", "columns", "unit", "points"),
+    [
+        ("name,x,y\r\nA,1,2\r\nB,3.5,-4\r\n", Columns(1, 2, 0), "", [("A", 1.0, 2.0), ("B", 3.5, -4.0)]),
+        ('"y, mm","x, mm",point\r\n2,1,A\r\n', Columns(1, 0, 2), "mm", [("A", 1.0, 2.0)]),
+        ("1,2\n3,4\n", Columns(0, 1), "", [("", 1.0, 2.0), ("", 3.0, 4.0)]),
+        # A number that counts in front is no coordinate.
+        ("1,10,20\n2,30,40\n3,50,60\n", Columns(1, 2, 0), "", [("1", 10.0, 20.0), ("2", 30.0, 40.0), ("3", 50.0, 60.0)]),
+        ("Punkt;x [in];y [in]\nA;1,5;2,25\n", Columns(1, 2, 0), "in", [("A", 1.5, 2.25)]),
+        ('"a ""b""",1,2\r\n', Columns(1, 2, 0), "", [('a "b"', 1.0, 2.0)]),
+        ("\ufeffx,y\n1e3,-2.5E-1\n", Columns(0, 1), "", [("", 1000.0, -0.25)]),
+    ],
+)
+def test_points_from_csv(text: str, columns: Columns, unit: str, points: list[tuple[str, float, float]]) -> None:
+    """RFC 4180, sections 2.4 to 2.7: heads, quotation marks, and files of other habits."""
+    sheet = sheet_of(text.encode())
+    found = read_csv(text.encode())
+    assert sheet.columns is not None
+    assert (sheet.columns.x, sheet.columns.y) == (columns.x, columns.y)
+    assert sheet.unit == unit
+    read = [(one.name, one.figure.x, one.figure.y) for one in found.figures if isinstance(one.figure, Point)]
+    assert [(x, y) for _, x, y in read] == [(x, y) for _, x, y in points]
+    if columns.name is not None and sheet.heads != ["Punkt", "x [in]", "y [in]"]:
+        assert [name for name, _, _ in read] == [name for name, _, _ in points]
+
+
+def test_rows_that_cannot_be_read_are_told_by_their_number_and_columns_can_be_chosen() -> None:
+    data = b"a,b,c\n1,2,3\n4,five,6\n7,8\n"
+    found = read_csv(data, Columns(0, 2))
+    assert [one.where for one in found.figures] == ["row 2", "row 3"]
+    assert found.left_out["row", "it has no two numbers where x and y should be"] == 1
+
+
+# Tool paths --------------------------------------------------------------------------------------------------------
+
+
+def test_a_program_is_run_as_a_machine_does() -> None:
+    """Modal words, incremental places, arcs by centre and by radius, inches. Source: ISO 6983-1, from memory."""
+    program = read_program(
+        b"%\nO1 (Lamp)\nN10 G17 G90 G70\nG0 X1 Y1\nG91 G1 X2\nY3 F20\nG90 G2 X4 Y3 I0 J-1\nG3 X3 Y2 R1\nM30\nG1 X99\n"
+    )
+    assert program.unit == "in"
+    moves = [move.piece for move in program.moves]
+    assert [move.rapid for move in program.moves] == [True, False, False, False, False]
+    assert (moves[2].end.x, moves[2].end.y) == (3.0, 4.0)
+    assert isinstance(moves[3], Arc)
+    assert moves[3].sweep == pytest.approx(-90.0)
+    assert isinstance(moves[4], Arc)
+    assert moves[4].sweep == pytest.approx(90.0)
+    assert (moves[4].centre.x, moves[4].centre.y) == pytest.approx((4.0, 2.0))
+
+
+@pytest.mark.parametrize(
+    ("line", "why"),
+    [
+        ("G1 X1 Y?", "no word"),
+        ("G41 D1 X3", "G41"),
+        ("G5.1 X3", "G5.1"),
+        ("G2 X3 Y0 I1 J5", "one distance"),
+        ("G2 X30 Y0 R1", "too small"),
+        ("K1 X3", "K"),
+    ],
+)
+def test_a_program_that_no_machine_runs_names_the_line(line: str, why: str) -> None:
+    with pytest.raises(Refused) as refused:
+        read_program(f"G90 G71\nG0 X0 Y0\n{line}\n".encode())
+    assert why in refused.value.problem.fields["why"]
+    assert refused.value.problem.fields["where"] == "line 3"
+
+
+# No file does any harm ---------------------------------------------------------------------------------------------
+
+
+def samples() -> dict[str, bytes]:
+    figures = random_figures(7, 8)
+    found = {f"a.{form}": write(items(figures), "mm", "x")[0].encode() for form, (write, _) in BOTH_WAYS.items()}
+    found["a.csv"] = b'name,"x, mm",y\r\nA,1,2\r\n"B, C",3.5,-4\r\n'
+    found["a.nc"] = b"%\r\nN10 G17 G90 G71\r\nG00 X1 Y2\r\nG01 X3 Y4 F600\r\nG03 X5 Y4 I1 J0\r\nM02\r\n%\r\n"
+    return found
+
+
+def mutated(data: bytes, dice: random.Random) -> bytes:
+    """Bytes changed, struck, doubled, moved; cut off; numbers made huge."""
+    out = bytearray(data)
+    for _ in range(dice.randint(1, 6)):
+        at, size = dice.randrange(len(out) + 1), dice.randint(1, 12)
+        match dice.randrange(7):
+            case 0:
+                out[at : at + 1] = bytes([dice.randrange(256)])
+            case 1:
+                del out[at : at + size]
+            case 2:
+                out[at:at] = out[at : at + size]
+            case 3:
+                other = dice.randrange(len(out) + 1)
+                out[at:at] = out[other : other + size]
+            case 4:
+                out[at:at] = dice.choice([b"9e99", b"-1e308", b"nan", b"inf", b"0", b"#1", b"((((", b"'", b'"', b"<g>", b"1H"])
+            case 5:
+                del out[at:]
+            case _:
+                out[at : at + size] = bytes(reversed(out[at : at + size]))
+        if not out:
+            return b"x"
+    return bytes(out)
+
+
+def outcome(name: str, data: bytes) -> tuple[str, str]:
+    """The text of what was read, or the reason."""
+    try:
+        return text_of(found_in(name, data), "lot"), ""
+    except Refused as refused:
+        return "", refused.problem.fields["why"]
+
+
+def test_mutated_files_give_a_result_or_a_reason(request: pytest.FixtureRequest) -> None:
+    count = int(request.config.getoption("--mutations"))
+    dice = random.Random(18)
+    every = list(samples().items())
+    refused = 0
+    for n in range(count):
+        name, data = every[n % len(every)]
+        bad = mutated(data, dice)
+        began = perf_counter()
+        text, reason = outcome(name, bad)
+        # What was taken can be read by the language, every line of it.
+        assert reason or not read_script(text).misread, text
+        refused += bool(reason)
+        assert perf_counter() - began < 5.0
+    assert 0.05 * count < refused < 0.95 * count
+
+
+def test_a_file_of_100_mb_is_not_even_opened(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    large = tmp_path / "large.svg"
+    with large.open("wb") as file:
+        file.truncate(100_000_000)
+    assert main(["import", str(large)]) == 2
+    assert "100 MB; up to 25 MB" in capsys.readouterr().err
+
+
+@pytest.mark.parametrize("form", ["svg", "stp", "igs", "nc", "csv"])
+def test_long_runs_of_one_byte_are_refused_at_once(form: str) -> None:
+    for byte in (b"(", b"<", b"\x00", b"'", b"#1=", b"9", b" ", b"\n", b","):
+        began = perf_counter()
+        with pytest.raises(Refused):
+            found_in(f"a.{form}", byte * 300_000)
+        assert perf_counter() - began < 5.0
+
+
+def test_an_ending_that_is_none() -> None:
+    with pytest.raises(Refused) as refused:
+        found_in("plan.doc", b"x")
+    assert refused.value.problem.kind == "no_format"
+
+
+# Taken in ----------------------------------------------------------------------------------------------------------
+
+
+def test_what_is_taken_in_has_names_of_its_own_and_a_group_for_the_lot() -> None:
+    found = read_svg(
+        b'<svg xmlns="http://www.w3.org/2000/svg" width="1in" height="1in" viewBox="0 0 1 1">'
+        b'<g id="frame"><circle id="C1" cx="0" cy="1" r="1"/><circle id="line" cx="0" cy="1" r="2"/></g></svg>'
+    )
+    entries = entries_of(found, "old plan", "in", taken={"c1"})
+    assert entries == [
+        "C1_1 = circle centre 0, 0 radius 1",
+        "old_plan_1 = circle centre 0, 0 radius 2",
+        "frame = group C1_1 old_plan_1",
+        "old_plan = group C1_1 old_plan_1",
+    ]
+    made = book_of(read_script("unit in\n" + "\n".join(entries)))
+    assert all(not hasattr(value, "kind") for value in made.values.values())
+
+
+@pytest.mark.parametrize("seed", range(20))
+def test_what_is_taken_in_draws_the_figures_that_were_found(seed: int) -> None:
+    write, read = BOTH_WAYS["step"]
+    figures = [one for one in random_figures(seed) if not isinstance(one, Ellipse)]
+    found = read(write(items(figures), "mm", "x")[0].encode())
+    made = book_of(read_script(text_of(found, "lot")))
+    drawn = [made.figure_of(id) for id in made.order]
+    kinds = [type(one).__name__ for one in drawn if isinstance(one, Line | Circle | Arc | Outline)]
+    assert kinds == [type(one).__name__ for one in figures]
+
+
+def test_nothing_is_read_as_if_it_were_a_program() -> None:
+    with pytest.raises(Refused):
+        found_in("a.nc", b"(only words)\n")
+    assert read_nc(b"G90\nG0 X1 Y1\nG1 X2\nM02").counts() == {"line": 1}
