@@ -57,7 +57,7 @@ def checks() -> list[Check]:
         ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB, 0),
         ("web types", ["npx", "tsc", "--noEmit"], WEB, 0),
         ("web tests", ["npx", "vitest", "run"], WEB, 0),
-        ("core tests", [pytest, "kentrograph/core", "tests/core", "tests/tools"], ROOT, 0),
+        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", "tests/core", "tests/files", "tests/tools"], ROOT, 0),
         ("server tests", [pytest, "tests/server"], ROOT, 1),
         ("browser tests", [pytest, "tests/browser"], ROOT, 1),
     ]

@@ -65,12 +65,23 @@ def run(program: Program, cuts: Sequence[Cut], tool: Tool, unit: str, wanted: fl
     mm = convert(1.0, unit, "mm")
     feed = tool.feed * convert(1.0, tool.words, "mm")
     seconds = 60.0 * (length * mm / feed + travel * mm / RAPID)
-    found.sort(key=lambda one: -one.off)
+    told = _worst(found, wanted, 2.0 * radius)
     return Run(
         [(cut.item.name, cut.item.figure) for cut in cuts], cutting, rapid, tool, length, travel, seconds,
         max((one.off for one in found if one.deep), default=0.0), max((one.off for one in found if not one.deep), default=0.0),
-        [one for one in found if one.off > wanted][:_MOST_TOLD],
+        told,
     )  # fmt: skip
+
+
+def _worst(found: Sequence[Difference], wanted: float, near: float) -> list[Difference]:
+    """The differences larger than is wanted, the largest first; of those of one outline near one another only the worst."""
+    kept: list[Difference] = []
+    for one in sorted(found, key=lambda one: -one.off):
+        if one.off <= wanted or len(kept) >= _MOST_TOLD:
+            break
+        if all(one.name != other.name or distance_between(one.at, other.at) > near for other in kept):
+            kept.append(one)
+    return kept
 
 
 def _shared(cuts: Sequence[Cut], cutting: Sequence[Piece]) -> list[tuple[Cut, list[Piece]]]:

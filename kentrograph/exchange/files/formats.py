@@ -7,7 +7,8 @@ from pathlib import PurePath
 from typing import Literal
 
 from ...core.book.book import Book
-from ...core.problem import refuse
+from ...core.language.messages import sentence
+from ...core.problem import Refused, refuse
 from ...core.units import MILLIMETRES, convert
 from .csv_in import Columns, read_csv
 from .csv_out import points_csv, readings_csv
@@ -17,7 +18,7 @@ from .iges_out import as_iges
 from .items import Choice, Item, items_of
 from .nc_in import read_nc
 from .nc_out import Tool, as_nc, cuts_of
-from .readback import WANTED, ReadBack, read_back
+from .readback import NOT_READ, WANTED, ReadBack, enough_decimals, read_back
 from .step_in import read_step
 from .step_out import as_step
 from .svg_in import read_svg
@@ -73,7 +74,7 @@ class Written:
 
 
 def written(
-    book: Book, form: Format, title: str, options: Options, progress: Progress | None = None, back: bool = True
+    book: Book, form: Format, title: str, options: Options, progress: Progress | None = None, check: bool = True
 ) -> Written:
     """A drawing as a file, read back by our own reader. Raises `Refused`."""
     unit = book.header.manner.unit
@@ -99,11 +100,18 @@ def written(
             return read(write(some, unit, title, decimals, None)[0].encode())
 
     data = text.encode()
-    if not back:
+    if not check:
         return Written(data, len(items), left_out, None)
     assert form.read is not None
-    found = form.read(data)
     wanted = options.wanted or convert(WANTED, "mm", unit)
+    try:
+        found = form.read(data)
+    except Refused as refused:
+        # Rounded so far that no machine would take it.
+        enough = enough_decimals(compared, convert(1.0, unit, tool.words), wanted, again)
+        return Written(
+            data, len(items), left_out, replace(NOT_READ, wanted=wanted, missing=[sentence(refused.problem)], enough=enough)
+        )
     return Written(data, len(items), left_out, read_back(compared, convert(1.0, unit, found.unit), found, wanted, again))
 
 

@@ -29,6 +29,9 @@ WANTED = 0.001
 _OTHER_WAY = 5.0
 """Degrees by which a sweep cannot differ for rounding: it runs the other way round."""
 
+Again = Callable[[Sequence[Item], int], Found]
+"""Writes and reads some of a drawing with so many decimals."""
+
 
 @dataclass(frozen=True, slots=True)
 class Touching:
@@ -63,11 +66,13 @@ class ReadBack:
         return self.deviation is not None and self.gap <= self.wanted
 
 
-def read_back(
-    items: Sequence[Item], scale: float, found: Found, wanted: float, again: Callable[[Sequence[Item], int], Found] | None = None
-) -> ReadBack:
-    """Compares what was written with what was read, which is ``scale`` times as large. ``again`` writes and reads some of it with
-    so many decimals, to find how many are enough."""
+NOT_READ = ReadBack(0, None, 0, 0, [], inf, WANTED, None, [])
+"""What came of a file that could not be read at all."""
+
+
+def read_back(items: Sequence[Item], scale: float, found: Found, wanted: float, again: Again | None = None) -> ReadBack:
+    """Compares what was written with what was read, which is ``scale`` times as large. ``again`` finds how many decimals are
+    enough."""
     written = [item for item in items if not isinstance(item.figure, EndlessLine)]
     read = [_scaled(one.figure, 1.0 / scale) for one in found.figures]
     missing = _missing(written, read)
@@ -83,13 +88,15 @@ def read_back(
     enough = None
     if gap > wanted and again is not None:
         concerned = sorted({n for one, (a, b) in checked if one.gap > wanted for n in (a.item, b.item)})
-        enough = _enough([written[n] for n in concerned[:200]], scale, wanted, again)
+        enough = enough_decimals([written[n] for n in concerned[:200]], scale, wanted, again)
     most = None if missing else max(off, default=0.0)
     told = [one for one, _ in worst]
     return ReadBack(len(read), most, len(checked), closed, told, gap, wanted, enough, missing, more)
 
 
-def _enough(items: Sequence[Item], scale: float, wanted: float, again: Callable[[Sequence[Item], int], Found]) -> int | None:
+def enough_decimals(
+    items: Sequence[Item], scale: float, wanted: float, again: Callable[[Sequence[Item], int], Found]
+) -> int | None:
     """The fewest decimals with which these touch as closely as is wanted."""
     for decimals in range(MOST_DECIMALS):
         try:

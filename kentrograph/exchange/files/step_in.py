@@ -144,6 +144,8 @@ class _Reader:
             return self._edge(edge)
         if (whole := self._round(ref)) is not None:
             return whole.figure()
+        if (curve := self.of.entity(ref, "TRIMMED_CURVE")) is not None:
+            return self._trimmed(curve)
         pieces = self._pieces(ref, 0)
         closed = (pieces[0].start.x, pieces[0].start.y) == (pieces[-1].end.x, pieces[-1].end.y)
         return figure_of(pieces, closed, share=0.0)
@@ -152,7 +154,10 @@ class _Reader:
         if deep > _MOST_DEEP:
             raise bad_file("its curves refer to one another without end")
         if (curve := self.of.entity(ref, "TRIMMED_CURVE")) is not None:
-            return [self._trimmed(curve)]
+            piece = self._trimmed(curve)
+            if isinstance(piece, Circle):
+                raise _NotTaken("composite curve")
+            return [piece]
         if (curve := self.of.entity(ref, "POLYLINE")) is not None:
             places = [self._flat(one) for one in curve[1]]
             return [Line(a, b) for a, b in pairwise(places) if a != b]
@@ -167,7 +172,7 @@ class _Reader:
             return found
         raise _NotTaken(next((entity.word for entity in self.of.get(ref.id, ())), "nothing").lower().replace("_", " "))
 
-    def _trimmed(self, values: list[Any]) -> Piece:
+    def _trimmed(self, values: list[Any]) -> Piece | Circle:
         basis, agrees = values[1], values[4] == Enum("T")
         if (line := self.of.entity(basis, "LINE")) is not None:
             return Line(self._on_line(line, values[2]), self._on_line(line, values[3]))
@@ -177,18 +182,16 @@ class _Reader:
         start, end = self._trim(values[2]), self._trim(values[3])
         return self._between(whole, start, end, agrees)
 
-    def _between(self, whole: Round, start: Point | float, end: Point | float, agrees: bool) -> Piece:
+    def _between(self, whole: Round, start: Point | float, end: Point | float, agrees: bool) -> Piece | Circle:
         a = start if isinstance(start, float) else _angle(whole, start)
         b = end if isinstance(end, float) else _angle(whole, end)
         sweep = (b - a) % (2.0 * pi) if agrees else -((a - b) % (2.0 * pi))
-        if sweep == 0.0:
-            raise _NotTaken("trimmed curve without length")
-        piece = Round(whole.centre, whole.u, whole.v, a, sweep).figure(
+        if min(abs(sweep), 2.0 * pi - abs(sweep)) < _FLAT:
+            # It ends where it begins: all of it is there.
+            return whole.figure()
+        return Round(whole.centre, whole.u, whole.v, a, sweep).figure(
             start if isinstance(start, Point) else None, end if isinstance(end, Point) else None
         )
-        if isinstance(piece, Circle):
-            raise _NotTaken("trimmed curve")
-        return piece
 
     def _trim(self, values: list[Any]) -> Point | float:
         """A place where a curve is cut off: as a place where there is one, else as a parameter."""
