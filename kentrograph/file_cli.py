@@ -42,7 +42,8 @@ def add_options(export: argparse.ArgumentParser) -> None:
 def is_file_format(chosen: argparse.Namespace) -> bool:
     """Whether a file of figures is asked for, and not a sheet or its tables."""
     ending = chosen.out.suffix.lower().removeprefix(".")
-    return ending in BY_ENDING and not (ending == "csv" and chosen.content in (None, "tables") and not chosen.only)
+    tables = ending == "csv" and chosen.content in (None, "tables") and not chosen.only
+    return ending in BY_ENDING and ending != "kent" and not tables
 
 
 def export_figures(script: Script, chosen: argparse.Namespace) -> int:

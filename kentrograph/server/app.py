@@ -19,7 +19,7 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
-from . import selecting, sheet_routes
+from . import file_routes, selecting, sheet_routes
 from .doors import Doors
 from .listener import Listener
 from .live_session import LiveSession
@@ -54,6 +54,7 @@ def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | Non
     app.include_router(selecting.router)
     app.include_router(sheet_routes.router)
     app.include_router(sheet_routes.office)
+    app.include_router(file_routes.router)
     _errors(app)
     _schema(app)
 

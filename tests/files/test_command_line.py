@@ -68,7 +68,7 @@ def test_what_is_no_longer_tangent_is_said(tmp_path: Path, capsys: pytest.Captur
         (["export", "{plate}", "{folder}/a.nc", "--tool", "90", "--side", "inside"], "does not fit"),
         (["export", "{plate}", "{folder}/none/a.svg"], "cannot write"),
         (["import", "{folder}/none.svg"], "No such file"),
-        (["import", "{plate}"], "ends with none of"),
+        (["import", "{folder}"], "Is a directory"),
     ],
 )
 def test_what_is_wrong_has_its_sentence(plate: Path, arguments: list[str], why: str, capsys: pytest.CaptureFixture[str]) -> None:

@@ -16,6 +16,7 @@ from .found import MOST_BYTES, Found, Progress, bad_file
 from .iges_in import read_iges
 from .iges_out import as_iges
 from .items import Choice, Item, items_of
+from .kent_in import read_kent
 from .nc_in import read_nc
 from .nc_out import Tool, as_nc, cuts_of
 from .readback import NOT_READ, WANTED, ReadBack, enough_decimals, read_back
@@ -45,6 +46,7 @@ FORMATS = (
     Format("step", "STEP, a wireframe (ISO 10303)", ("step", "stp"), "model/step", as_step, read_step),
     Format("iges", "IGES 5.3, a wireframe", ("igs", "iges"), "model/iges", as_iges, read_iges),
     Format("csv", "CSV, points or readings (RFC 4180)", ("csv",), "text/csv; charset=utf-8", None, read_csv),
+    Format("kent", "a drawing of our own", ("kent",), "text/plain; charset=utf-8", None, read_kent),
     Format("nc", "a tool path (ISO 6983)", ("nc",), "text/plain; charset=utf-8", None, read_nc),
 )
 BY_WORD = {one.word: one for one in FORMATS}
@@ -130,7 +132,7 @@ def format_of(name: str) -> Format:
     """The format of a file by the ending of its name. Raises `Refused` (no_format)."""
     ending = PurePath(name.lower()).suffix.removeprefix(".")
     if ending not in BY_ENDING:
-        raise refuse("no_format", name=name[-60:], endings=["kent", *BY_ENDING])
+        raise refuse("no_format", name=name[-60:], endings=list(BY_ENDING))
     return BY_ENDING[ending]
 
 

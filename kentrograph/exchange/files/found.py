@@ -2,6 +2,7 @@
 
 from collections import Counter
 from collections.abc import Callable
+from contextvars import ContextVar
 from dataclasses import dataclass, field
 from time import monotonic
 
@@ -15,6 +16,8 @@ MOST_FIGURES = 200_000
 MOST_SECONDS = 60.0
 Progress = Callable[[int, int], None]
 """Is told how much of how much is done; what it raises calls the work off."""
+WATCH: ContextVar[Callable[[], None] | None] = ContextVar("WATCH", default=None)
+"""Is called again and again while a file is read; what it raises calls the reading off."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +58,9 @@ class Found:
 
     def in_time(self) -> None:
         """Raises `Refused` (bad_file) once reading has taken longer than anybody waits."""
+        watch = WATCH.get()
+        if watch is not None:
+            watch()
         if monotonic() > self._until:
             raise bad_file(f"reading it takes longer than {MOST_SECONDS:.0f} s")
 

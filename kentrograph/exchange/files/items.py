@@ -46,7 +46,7 @@ def items_of(book: Book, choice: Choice | None = None) -> list[Item]:
         name, pen = book.name_of(id), pen_of(book, id)
         if wanted is None and not _goes(figure, pen, choice):
             continue
-        found += _parts(figure, name, pen, groups.get(key_of(name), "") if name else "")
+        found += parts_of(figure, name, pen, groups.get(key_of(name), "") if name else "")
     if not found:
         raise refuse("nothing_chosen")
     return found
@@ -95,11 +95,12 @@ def _groups(book: Book) -> dict[str, str]:
     return found
 
 
-def _parts(figure: Any, name: str, pen: str, group: str) -> Iterator[Item]:
+def parts_of(figure: Any, name: str, pen: str, group: str) -> Iterator[Item]:
+    """A figure as it is written: of a set its members, one by one, with their own names and pens."""
     if not isinstance(figure, FigureSet):
         yield Item(figure, name, pen, group)
         return
     pens: Collection[str] = figure.pens or ("",) * len(figure.members)
     names: Collection[str] = figure.names or tuple(str(n) for n in range(1, len(figure.members) + 1))
     for member, own, own_pen in zip(figure.members, names, pens, strict=True):
-        yield from _parts(member, f"{name}.{own}", own_pen or pen, name)
+        yield from parts_of(member, f"{name}.{own}", own_pen or pen, name)

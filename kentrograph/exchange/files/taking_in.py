@@ -1,12 +1,14 @@
 """What was found in a file, as steps: each figure a statement with a name, and groups that hold them."""
 
 import re
-from collections.abc import Collection, Iterator
+from collections.abc import Container, Iterator
+from dataclasses import replace
+from typing import assert_never, cast
 
 from ...core.book.names import key_of
 from ...core.book.pens import PENS
-from ...core.figures import Figure, Point
-from ...core.figures.similarity import carried, dilation
+from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures.outline import Piece
 from ...core.language.in_numbers import statements_of
 from ...core.language.statements import check_name
 from ...core.problem import Refused
@@ -20,19 +22,27 @@ MOST_IN_A_GROUP = 2_000
 class _Names:
     """Names that are free, dealt in turn."""
 
-    def __init__(self, taken: Collection[str]) -> None:
-        self._taken = set(taken)
+    def __init__(self, taken: Container[str]) -> None:
+        self._others, self._own = taken, set[str]()
+        self._last: dict[str, int] = {}
+
+    def _free(self, name: str) -> bool:
+        key = key_of(name)
+        if key in self._others or key in self._own:
+            return False
+        self._own.add(key)
+        return True
 
     def take(self, wanted: str, otherwise: str) -> str:
         """The name that is wanted, where it is one and free; else another one with a number behind it."""
         name = plain_name(wanted)
-        if name and key_of(name) not in self._taken:
-            self._taken.add(key_of(name))
+        if name and self._free(name):
             return name
-        stem, number = name or otherwise, 1
-        while key_of(f"{stem}_{number}") in self._taken:
+        stem = name or otherwise
+        number = self._last.get(stem, 0) + 1
+        while not self._free(f"{stem}_{number}"):
             number += 1
-        self._taken.add(key_of(f"{stem}_{number}"))
+        self._last[stem] = number
         return f"{stem}_{number}"
 
 
@@ -50,17 +60,16 @@ def plain_name(text: str) -> str:
     return name
 
 
-def entries_of(found: Found, lot: str, unit: str, taken: Collection[str] = ()) -> list[str]:
+def entries_of(found: Found, lot: str, unit: str, taken: Container[str] = ()) -> list[str]:
     """The statements that take all figures in, in another unit: each with a name, the lot and its groups behind them."""
     names = _Names(taken)
     stem = plain_name(lot) or "taken_in"
     whole = names.take(stem, "taken_in")
-    scale = convert(1.0, found.unit, unit)
     lines: list[str] = []
     members: list[str] = []
     groups: dict[str, list[str]] = {}
     for one in found.figures:
-        for text in statements_of(_scaled(one.figure, scale)):
+        for text in statements_of(in_unit(one.figure, found.unit, unit)):
             name = names.take(one.name, whole)
             pen = one.pen if one.pen in PENS else "ink"
             lines.append(f"{name} = {'' if pen == 'ink' else f'{pen} '}{text}")
@@ -88,5 +97,33 @@ def _text(found: Found, lot: str) -> Iterator[str]:
     yield from entries_of(found, lot, found.unit)
 
 
-def _scaled(figure: Figure, scale: float) -> Figure:
-    return figure if scale == 1.0 else carried(figure, dilation(Point(0.0, 0.0), scale))
+def in_unit(figure: Figure, unit: str, into: str) -> Figure:
+    """A figure in another unit, each of its numbers converted with one rounding: 3 in are 76.2 mm, and not 76.19999999999999."""
+
+    def length(value: float) -> float:
+        return convert(value, unit, into)
+
+    def place(at: Point) -> Point:
+        return Point(length(at.x), length(at.y))
+
+    match figure:
+        case _ if unit == into:
+            return figure
+        case Point():
+            return place(figure)
+        case Line(start, end):
+            return Line(place(start), place(end))
+        case EndlessLine(through, ux, uy):
+            return EndlessLine(place(through), ux, uy)
+        case Circle(centre, radius):
+            return Circle(place(centre), length(radius))
+        case Arc(centre, radius, start, end, sweep):
+            return Arc(place(centre), length(radius), place(start), place(end), sweep)
+        case Ellipse(centre, a, b):
+            return replace(figure, centre=place(centre), a=length(a), b=length(b))
+        case Outline(pieces):
+            return replace(figure, pieces=tuple(cast(Piece, in_unit(piece, unit, into)) for piece in pieces))
+        case FigureSet(members):
+            return replace(figure, members=tuple(in_unit(member, unit, into) for member in members))
+        case _:
+            assert_never(figure)

@@ -288,6 +288,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Get Cut
+         * @description What the stand-in for a cutter cuts of the tool path, and where that differs from the drawing.
+         */
+        post: operations["get_cut_api_drawings__id__cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/dimensions": {
         parameters: {
             query?: never;
@@ -342,6 +362,46 @@ export interface paths {
          * @description A copy of a drawing as it stands.
          */
         post: operations["duplicate_drawing_api_drawings__id__duplicate_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/files/{word}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Get File
+         * @description The file itself.
+         */
+        post: operations["get_file_api_drawings__id__files__word__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/files/{word}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At File
+         * @description A file as it would be written, and what came of reading it back: in lines, the last with the result.
+         */
+        post: operations["look_at_file_api_drawings__id__files__word__look_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -642,6 +702,47 @@ export interface paths {
         get: operations["get_working_api_drawings__id__working__step__get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Formats
+         * @description The formats that are written and read.
+         */
+        get: operations["get_formats_api_files_formats_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description What a file holds, sent as it is, and what taking it into a drawing (or making one of it) would write. The columns and the
+         *     unit are those of a CSV, where they are other than they seem.
+         */
+        post: operations["read_file_api_files_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1315,6 +1416,109 @@ export interface components {
             turned?: number;
         };
         /**
+         * FileAsked
+         * @description How a file is written: what of the drawing (figures by their ids, names of groups, pens, or all in ink), with how many
+         *     decimals, what a CSV holds, how a tool path runs.
+         */
+        FileAsked: {
+            /**
+             * Construction
+             * @default false
+             */
+            construction: boolean;
+            /**
+             * Content
+             * @default points
+             * @enum {string}
+             */
+            content: "points" | "readings";
+            /** Decimals */
+            decimals?: number | null;
+            /**
+             * Feed
+             * @default 600
+             */
+            feed: number;
+            /** Figures */
+            figures?: string[];
+            /**
+             * Inch
+             * @default false
+             */
+            inch: boolean;
+            /** Names */
+            names?: string[];
+            /** Pens */
+            pens?: string[];
+            /**
+             * Side
+             * @default part
+             * @enum {string}
+             */
+            side: "part" | "on" | "left" | "right" | "outside" | "inside";
+            /**
+             * Tool
+             * @default 0
+             */
+            tool: number;
+            /**
+             * Within
+             * @default 0
+             */
+            within: number;
+        };
+        /**
+         * FileFound
+         * @description What is in a file: how many of each kind, its unit and extents, a picture, what was left out, and what taking it in would
+         *     write: statements for a drawing, or a whole drawing as a text.
+         */
+        FileFound: {
+            /** Counts */
+            counts: {
+                [key: string]: number;
+            };
+            /** Entries */
+            entries: string[];
+            /** Extents */
+            extents: number[];
+            /** Left Out */
+            left_out: components["schemas"]["LeftOutView"][];
+            /** Notes */
+            notes: string[];
+            /** Picture */
+            picture: string;
+            sheet?: components["schemas"]["SheetOfPoints"] | null;
+            /** Text */
+            text: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * FileLook
+         * @description A file as it would be written: its name and size, how many figures, a picture, and in words what became of what touched.
+         *     ``good`` where nothing is missing and all still touches; ``enough`` are the decimals that would keep it.
+         */
+        FileLook: {
+            /** Count */
+            count: number;
+            /** Enough */
+            enough: number | null;
+            /** Good */
+            good: boolean;
+            /** Left Out */
+            left_out: string[];
+            /** Name */
+            name: string;
+            /** Picture */
+            picture: string;
+            /** Said */
+            said: string;
+            /** Size */
+            size: number;
+            /** Worst */
+            worst: components["schemas"]["TouchingView"][];
+        };
+        /**
          * FindingView
          * @description A loose end: what it is, where, about which figures, and in words what would put it right (empty where nothing would).
          */
@@ -1371,6 +1575,42 @@ export interface components {
             /** Id */
             id: string;
             problem: components["schemas"]["ProblemView"] | null;
+        };
+        /**
+         * FormatView
+         * @description A format: its word, what it is, the endings of its files, and whether it is written.
+         */
+        FormatView: {
+            /** Endings */
+            endings: string[];
+            /** Says */
+            says: string;
+            /** Word */
+            word: string;
+            /** Written */
+            written: boolean;
+        };
+        /**
+         * FoundLine
+         * @description A line of the answer: how far it is, or what came of it, or why nothing did.
+         */
+        FoundLine: {
+            /**
+             * Done
+             * @default 0
+             */
+            done: number;
+            found?: components["schemas"]["FileFound"] | null;
+            /**
+             * Refused
+             * @default
+             */
+            refused: string;
+            /**
+             * Total
+             * @default 0
+             */
+            total: number;
         };
         /**
          * FurtherView
@@ -1571,6 +1811,20 @@ export interface components {
             word: string;
         };
         /**
+         * LeftOutView
+         * @description What was left out of a file: what, how often, why, and where the first stood.
+         */
+        LeftOutView: {
+            /** Count */
+            count: number;
+            /** What */
+            what: string;
+            /** Where */
+            where: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * LetteringData
          * @description Words on the drawing: from, about or up to a place on their base line; capitals are ``height`` high.
          */
@@ -1682,6 +1936,28 @@ export interface components {
             figure: components["schemas"]["FigureView"];
             /** Words */
             words: string;
+        };
+        /**
+         * LookLine
+         * @description A line of the answer: how far it is, or what came of it, or why nothing did.
+         */
+        LookLine: {
+            /**
+             * Done
+             * @default 0
+             */
+            done: number;
+            found?: components["schemas"]["FileLook"] | null;
+            /**
+             * Refused
+             * @default
+             */
+            refused: string;
+            /**
+             * Total
+             * @default 0
+             */
+            total: number;
         };
         /**
          * LooseView
@@ -2222,6 +2498,22 @@ export interface components {
             limit: number;
         };
         /**
+         * SheetOfPoints
+         * @description The first rows of a CSV, and which column seems to hold what.
+         */
+        SheetOfPoints: {
+            /** Heads */
+            heads: string[];
+            /** Name */
+            name: number | null;
+            /** Rows */
+            rows: string[][];
+            /** X */
+            x: number | null;
+            /** Y */
+            y: number | null;
+        };
+        /**
          * SheetView
          * @description A sheet: which of how many, its step (none where the drawing has no sheet yet), its size in mm, its picture, what is on it.
          *
@@ -2461,6 +2753,18 @@ export interface components {
             figures: string[];
             /** Id */
             id: string;
+        };
+        /**
+         * TouchingView
+         * @description Two that touched, how, and how far apart they lie in the file, in words.
+         */
+        TouchingView: {
+            /** Gap */
+            gap: string;
+            /** How */
+            how: string;
+            /** Names */
+            names: string;
         };
         /**
          * TurnInto
@@ -3731,6 +4035,68 @@ export interface operations {
             };
         };
     };
+    get_cut_api_drawings__id__cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     get_dimension_check_api_drawings__id__dimensions_get: {
         parameters: {
             query?: never;
@@ -3871,6 +4237,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrawingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_file_api_drawings__id__files__word__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                word: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    look_at_file_api_drawings__id__files__word__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                word: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookLine"];
                 };
             };
             /** @description Bad Request */
@@ -4772,6 +5262,125 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkingView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_formats_api_files_formats_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormatView"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    read_file_api_files_read_post: {
+        parameters: {
+            query: {
+                name: string;
+                drawing?: string | null;
+                unit?: string;
+                x?: number | null;
+                y?: number | null;
+                label?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundLine"];
                 };
             };
             /** @description Bad Request */
