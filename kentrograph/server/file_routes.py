@@ -9,12 +9,13 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import HTMLResponse, Response, StreamingResponse
 
-from ..core.figures import EndlessLine, Figure, Point
+from ..core.figures import Circle, EndlessLine, Figure, Point
 from ..core.figures.box import box_around
 from ..core.problem import refuse
 from ..core.units import MILLIMETRES, convert, plain
+from ..exchange.cutter import Run
 from ..exchange.cutter import run as run_program
-from ..exchange.cutter_page import cut_page
+from ..exchange.cutter_page import cut_page, cut_svg
 from ..exchange.files.csv_in import Columns, Sheet, sheet_of
 from ..exchange.files.formats import BY_WORD, FORMATS, Format, Options, Written, format_of, found_in, too_large, written
 from ..exchange.files.found import MOST_BYTES, Found, Progress
@@ -44,6 +45,9 @@ Word = Annotated[str, Path(pattern=r"^[a-z]{2,8}$")]
 FileName = Annotated[str, Query(min_length=1, max_length=200)]
 Column = Annotated[int | None, Query(ge=0, le=199)]
 _MOST_SHOWN = 4_000
+_DOT = 0.006
+_EXACTLY = 1e-9
+"""Lengths below which nothing but rounding is left."""
 
 
 @router.get("/files/formats", response_model=list[FormatView])
@@ -82,13 +86,8 @@ def get_cut(request: Request, id: UUID, asked: FileAsked) -> str:
     """What the stand-in for a cutter cuts of the tool path, and where that differs from the drawing."""
     service = service_of(request)
     state = service.state(id)
-    options = _options(asked)
-    assert options.tool is not None
-    unit = state.book.header.manner.unit
     made = _written(service, state, BY_WORD["nc"], asked, None, check=False)
-    cuts, _ = cuts_of(items_of(state.book, options.choice), options.tool)
-    wanted = options.wanted or convert(WANTED, "mm", unit)
-    return cut_page(run_program(read_program(made.data), cuts, options.tool, unit, wanted), unit, state.name)
+    return cut_page(_cut(state, asked, made), state.book.header.manner.unit, state.name)
 
 
 @router.post("/files/read", response_class=StreamingResponse, responses={200: {"model": FoundLine}})
@@ -146,7 +145,7 @@ def _name(state: State, form: Format) -> str:
 def _look(state: State, form: Format, asked: FileAsked, made: Written) -> FileLook:
     unit = state.book.header.manner.unit
     back = made.back
-    shown = [item.figure for item in items_of(state.book, _options(asked).choice)] if form.word != "csv" else []
+    shown = _shown(state, form, asked, made)
     worst: list[TouchingView] = []
     said, good, enough = "", True, None
     if back is not None:
@@ -158,7 +157,7 @@ def _look(state: State, form: Format, asked: FileAsked, made: Written) -> FileLo
         name=_name(state, form),
         size=len(made.data),
         count=made.count,
-        picture=_picture(shown),
+        picture=shown,
         left_out=made.left_out,
         good=good,
         said=said,
@@ -167,12 +166,32 @@ def _look(state: State, form: Format, asked: FileAsked, made: Written) -> FileLo
     )
 
 
+def _shown(state: State, form: Format, asked: FileAsked, made: Written) -> str:
+    """A picture of what is written: of a tool path as it is cut."""
+    if form.word == "csv":
+        return _picture([one.figure for one in found_in("a.csv", made.data).figures]) if asked.content == "points" else ""
+    if form.word == "nc" and made.back is not None and made.back.deviation is not None:
+        return cut_svg(_cut(state, asked, made))
+    return _picture([item.figure for item in items_of(state.book, _options(asked).choice)])
+
+
+def _cut(state: State, asked: FileAsked, made: Written) -> Run:
+    """What the stand-in cuts of a tool path."""
+    options = _options(asked)
+    assert options.tool is not None
+    unit = state.book.header.manner.unit
+    cuts, _ = cuts_of(items_of(state.book, options.choice), options.tool)
+    return run_program(read_program(made.data), cuts, options.tool, unit, options.wanted or convert(WANTED, "mm", unit))
+
+
 def _told(touchings: int, closed: int, gap: float, off: float, unit: str, more: bool) -> str:
     """What came of reading back, in a sentence."""
-    count = f"{touchings}{' and more' if more else ''}"
-    touch = f"{count} touchings, at most {plain(gap, 9)} {unit} apart" if touchings else "nothing touched"
+    count = f"{touchings}{' and more' if more else ''} {'touching' if touchings == 1 else 'touchings'}"
+    apart = "still exact" if gap < _EXACTLY else f"at most {plain(gap, 9)} {unit} apart"
+    touch = f"{count}, {apart}" if touchings else "nothing touched"
     outlines = f"; {closed} closed outline{'s' if closed != 1 else ''}" if closed else ""
-    return f"Read back: {touch}{outlines}. No place is off by more than {plain(off, 9)} {unit}."
+    places = "Every place came back" if off < _EXACTLY else f"No place is off by more than {plain(off, 9)} {unit}"
+    return f"Read back: {touch}{outlines}. {places}."
 
 
 def _picture(figures: list[Figure]) -> str:
@@ -182,8 +201,9 @@ def _picture(figures: list[Figure]) -> str:
         return ""
     box = box_around(seen)
     size = max(box[2] - box[0], box[3] - box[1]) or 1.0
-    styled = [Styled(figure, width=size * 0.004) for figure in seen if not isinstance(figure, Point) or len(seen) < 500]
-    return picture(styled, margin=size * 0.04, pixels=600.0 / size, box=box)
+    # A point is a small ring: as large as it can be seen, whatever the unit.
+    drawn = [Circle(one, size * _DOT) if isinstance(one, Point) else one for one in seen]
+    return picture([Styled(one, width=size * 0.004) for one in drawn], margin=size * 0.04, pixels=600.0 / size, box=box)
 
 
 def _found(name: str, data: bytes, columns: Columns | None, unit: str, state: State | None) -> FileFound:

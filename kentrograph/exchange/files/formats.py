@@ -42,12 +42,12 @@ class Format:
 
 
 FORMATS = (
-    Format("svg", "SVG, a picture true to scale (W3C)", ("svg",), "image/svg+xml", as_svg, read_svg),
-    Format("step", "STEP, a wireframe (ISO 10303)", ("step", "stp"), "model/step", as_step, read_step),
-    Format("iges", "IGES 5.3, a wireframe", ("igs", "iges"), "model/iges", as_iges, read_iges),
-    Format("csv", "CSV, points or readings (RFC 4180)", ("csv",), "text/csv; charset=utf-8", None, read_csv),
+    Format("svg", "SVG, true to scale", ("svg",), "image/svg+xml", as_svg, read_svg),
+    Format("step", "STEP, ISO 10303", ("step", "stp"), "model/step", as_step, read_step),
+    Format("iges", "IGES 5.3", ("igs", "iges"), "model/iges", as_iges, read_iges),
+    Format("csv", "CSV, points or readings", ("csv",), "text/csv; charset=utf-8", None, read_csv),
     Format("kent", "a drawing of our own", ("kent",), "text/plain; charset=utf-8", None, read_kent),
-    Format("nc", "a tool path (ISO 6983)", ("nc",), "text/plain; charset=utf-8", None, read_nc),
+    Format("nc", "Tool path, ISO 6983", ("nc",), "text/plain; charset=utf-8", None, read_nc),
 )
 BY_WORD = {one.word: one for one in FORMATS}
 BY_ENDING = {ending: one for one in FORMATS for ending in one.endings}
@@ -83,9 +83,11 @@ def written(
     if form.word == "csv":
         return _as_csv(book, options, unit)
     items = items_of(book, options.choice)
+    count = len(items)
     tool = options.tool or Tool(0.0, "on")
     if form.word == "nc":
         cuts, _ = cuts_of(items, tool)
+        count = len(cuts)
         text, left_out = as_nc(items, unit, title, tool, options.decimals, progress)
         compared = [Item(path, cut.item.name, cut.item.pen) for cut in cuts for path in cut.paths]
 
@@ -103,7 +105,7 @@ def written(
 
     data = text.encode()
     if not check:
-        return Written(data, len(items), left_out, None)
+        return Written(data, count, left_out, None)
     assert form.read is not None
     wanted = options.wanted or convert(WANTED, "mm", unit)
     try:
@@ -114,7 +116,7 @@ def written(
         return Written(
             data, len(items), left_out, replace(NOT_READ, wanted=wanted, missing=[sentence(refused.problem)], enough=enough)
         )
-    return Written(data, len(items), left_out, read_back(compared, convert(1.0, unit, found.unit), found, wanted, again))
+    return Written(data, count, left_out, read_back(compared, convert(1.0, unit, found.unit), found, wanted, again))
 
 
 def _as_csv(book: Book, options: Options, unit: str) -> Written:

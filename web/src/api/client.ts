@@ -30,7 +30,7 @@ const http = createClient<paths>({ baseUrl: "/" });
 /** What the server said was wrong, or that it did not answer. */
 export class Refusal extends Error {}
 
-function messageOf(error: unknown): string {
+export function messageOf(error: unknown): string {
   if (typeof error === "object" && error !== null && "message" in error && typeof error.message === "string") {
     return error.message;
   }
@@ -53,8 +53,8 @@ export const pens = (): Promise<Pen[]> => answer(http.GET("/api/pens"));
 export const help = (): Promise<Help> => answer(http.GET("/api/help"));
 export const helpPicture = (name: string): string => `/api/help/pictures/${encodeURIComponent(name)}`;
 export const listDrawings = (): Promise<Drawing[]> => answer(http.GET("/api/drawings"));
-export const createDrawing = (name: string): Promise<Drawing> =>
-  answer(http.POST("/api/drawings", { body: { name, text: "", author: "drafter" } }));
+export const createDrawing = (name: string, text = ""): Promise<Drawing> =>
+  answer(http.POST("/api/drawings", { body: { name, text, author: "drafter" } }));
 export const renameDrawing = (id: string, name: string): Promise<Drawing> =>
   answer(http.PATCH("/api/drawings/{id}", { ...at(id), body: { name } }));
 export const duplicateDrawing = (id: string): Promise<Drawing> =>

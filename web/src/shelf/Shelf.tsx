@@ -6,7 +6,9 @@ import { useNavigate } from "react-router";
 import * as api from "../api/client";
 import type { Drawing } from "../api/types";
 import { Strip, Word } from "../Words";
+import { useDrops } from "../files/drops";
 import { Card } from "./Card";
+import { Dropped } from "./Dropped";
 
 export function Shelf() {
   const [drawings, setDrawings] = useState<Drawing[] | null>(null);
@@ -30,6 +32,15 @@ export function Shelf() {
     void attempt(() => Promise.resolve());
   }, [attempt]);
 
+  const [file, setFile] = useState<File | null>(null);
+  const { over, ...drops } = useDrops(setFile);
+  const make = (name: string, text: string) =>
+    void attempt(async () => {
+      const made = await api.createDrawing(name, text);
+      setFile(null);
+      await navigate(`/drawings/${made.id}`);
+    });
+
   const create = () =>
     void attempt(async () => {
       const made = await api.createDrawing(nextName(drawings ?? []));
@@ -47,7 +58,7 @@ export function Shelf() {
     });
 
   return (
-    <Flex direction="column" minH="100%">
+    <Flex direction="column" minH="100%" {...drops} bg={over ? "lit" : undefined}>
       <Strip>
         <Box flex="1" />
       </Strip>
@@ -56,9 +67,14 @@ export function Shelf() {
           <Heading as="h1" fontSize="20px" fontWeight={600}>
             Drawings
           </Heading>
-          <Word bg="ink" color="panel" px="4" py="2" _hover={{ bg: "pressed" }} onClick={create}>
-            New drawing
-          </Word>
+          <Flex align="center" gap="3">
+            <Text color="quiet" fontSize="12px">
+              A file dropped here becomes a drawing.
+            </Text>
+            <Word bg="ink" color="panel" px="4" py="2" _hover={{ bg: "pressed" }} onClick={create}>
+              New drawing
+            </Word>
+          </Flex>
         </Flex>
         {problem !== null && (
           <Text role="alert" color="place" mb="4">
@@ -75,6 +91,7 @@ export function Shelf() {
             </Word>
           </Flex>
         )}
+        {file && <Dropped file={file} make={make} leave={() => setFile(null)} />}
         {drawings?.length === 0 && <Text color="quiet">No drawings yet. “New drawing” opens an empty one.</Text>}
         <Grid templateColumns="repeat(auto-fill, minmax(264px, 1fr))" gap="5">
           {drawings?.map((drawing) => (

@@ -36,6 +36,8 @@ interface Interface {
   leaf: "book" | "checks" | "points" | "groups" | "help";
   /** The sheet that is looked at instead of the table, by its number from 1. */
   sheet: number | null;
+  /** Whether the drawing is looked at as files. */
+  files: boolean;
   /** How many times as large it is shown as it fits, and what was chosen on it. */
   sheetZoom: number;
   sheetPart: string | null;
@@ -80,6 +82,7 @@ export const NOTHING: Interface = {
   trial: null,
   leaf: "book",
   sheet: null,
+  files: false,
   sheetZoom: 1,
   sheetPart: null,
   choice: null,

@@ -14,6 +14,9 @@ import { NOTHING, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { loadKinds } from "../state/kinds";
 import { loadSnapKinds } from "../state/snapping";
+import { FilesPage } from "../files/FilesPage";
+import { useDrops } from "../files/drops";
+import { useFiles } from "../files/options";
 import { SheetPage } from "../sheet/SheetPage";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
@@ -43,14 +46,20 @@ function Laid({ parts }: { parts: TableParts }) {
   useTableKeys(parts);
   const folded = usePreferences((p) => p.folded);
   useFreshGroups(parts.session.drawing);
+  const { over, ...drops } = useDrops((dropped) => {
+    useFiles.setState({ dropped });
+    useInterface.setState({ files: true, sheet: null });
+  });
   return (
     <TableContext.Provider value={parts}>
       <Flex direction="column" h="100%" overflow="hidden">
         <TitleStrip />
         <Flex flex="1" minH="0">
-          <Box position="relative" flex="1" minW="0" display="flex">
+          <Box position="relative" flex="1" minW="0" display="flex" {...drops}>
             <Surface />
             <SheetPage />
+            <FilesPage />
+            {over && <DropHere />}
           </Box>
           {!folded && <SidePanel />}
         </Flex>
@@ -59,6 +68,26 @@ function Laid({ parts }: { parts: TableParts }) {
         <Tray />
       </Flex>
     </TableContext.Provider>
+  );
+}
+
+/** Where a file that is held over the drawing would go. */
+function DropHere() {
+  return (
+    <Flex
+      position="absolute"
+      inset="3"
+      zIndex={4}
+      align="center"
+      justify="center"
+      borderWidth="2px"
+      borderStyle="dashed"
+      borderColor="snap"
+      bg="panel/80"
+      pointerEvents="none"
+    >
+      <Text fontWeight={600}>Drop it to see what is in it</Text>
+    </Flex>
   );
 }
 

@@ -21,7 +21,7 @@ export function TitleStrip() {
       <BackingMenu />
       <BackingAsking />
       <Rule />
-      <TwoViews />
+      <Views />
       <Box flex="1" />
       <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
         {
@@ -41,13 +41,15 @@ export function TitleStrip() {
   );
 }
 
-/** The drawing is one, and has two views: the table it is drawn on, and the sheet it is handed over on. */
-function TwoViews() {
+/** The drawing is one, and has three views: the table it is drawn on, the sheet and the files it is handed over as. */
+function Views() {
   const sheet = useInterface((i) => i.sheet);
+  const files = useInterface((i) => i.files);
+  const now = files ? "Files" : sheet !== null ? "Sheet" : "Table";
   return (
     <Flex role="radiogroup" aria-label="View of the drawing">
-      {(["Table", "Sheet"] as const).map((word) => {
-        const here = (word === "Sheet") === (sheet !== null);
+      {(["Table", "Sheet", "Files"] as const).map((word) => {
+        const here = word === now;
         return (
           <Word
             key={word}
@@ -55,7 +57,9 @@ function TwoViews() {
             aria-checked={here}
             fontWeight={here ? 600 : 500}
             color={here ? "ink" : "quiet"}
-            onClick={() => useInterface.setState({ sheet: word === "Sheet" ? (sheet ?? 1) : null })}
+            onClick={() =>
+              useInterface.setState({ sheet: word === "Sheet" ? (sheet ?? 1) : null, files: word === "Files" })
+            }
           >
             {word}
           </Word>

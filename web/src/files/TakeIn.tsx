@@ -1,0 +1,109 @@
+/** A file of others, looked at and taken into the drawing as steps. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+
+import { type Columns, readFile } from "../api/files";
+import type { FileFound } from "../api/types";
+import { useInterface } from "../state/interface";
+import { useTable } from "../table/context";
+import { newId } from "../table/entry";
+import { refuse } from "../table/writing";
+import { Word } from "../Words";
+import { FoundFile } from "./FoundFile";
+import { useFiles } from "./options";
+import { Busy } from "./parts";
+import { useWork } from "./useWork";
+
+/** What one file holds, read anew when other columns or another unit are chosen. */
+export function useFound(file: File | null, drawing: string | null) {
+  const [columns, setColumns] = useState<Columns | null>(null);
+  const [unit, setUnit] = useState("");
+  useEffect(() => {
+    setColumns(null);
+    setUnit("");
+  }, [file]);
+  const known = columns && columns.x >= 0 && columns.y >= 0 ? columns : null;
+  const key = file ? JSON.stringify([file.name, file.size, file.lastModified, drawing, known, unit]) : "";
+  const work = useWork<FileFound>(key, file && ((signal, told) => readFile(file, drawing, known, unit, signal, told)));
+  return { ...work, columns, setColumns, unit, setUnit };
+}
+
+export function TakeIn({ endings, read }: { endings: readonly string[]; read: ReturnType<typeof useFound> }) {
+  const { session } = useTable();
+  const file = useFiles((f) => f.dropped);
+  const input = useRef<HTMLInputElement>(null);
+  const { found, refused, progress, callOff, columns, setColumns, unit, setUnit } = read;
+  const [taking, setTaking] = useState(false);
+  const take = async () => {
+    if (!found) return;
+    setTaking(true);
+    const entries = found.entries.map((text) => ({ text, away: "" }));
+    const answer = await session.act({ do: "write_all", id: newId(), entries, in_front_of: null, pen: "ink" });
+    setTaking(false);
+    if (!answer.ok) {
+      refuse(answer.message);
+      return;
+    }
+    useFiles.setState({ dropped: null });
+    useInterface.setState({ files: false, said: `${found.entries.length} steps taken in` });
+  };
+  const any = found !== null && found.entries.length > 0;
+  return (
+    <Box as="section" aria-label="Take in" fontSize="12px">
+      <Text as="h2" color="label" fontWeight={600} mb="1">
+        Take in
+      </Text>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label="File to take in"
+        accept={endings.map((one) => `.${one}`).join(",")}
+        onChange={(event) => {
+          useFiles.setState({ dropped: event.target.files?.[0] ?? null });
+          event.target.value = "";
+        }}
+      />
+      <Flex align="baseline" gap="1">
+        <Word ml="-1.5" flex="none" color="snap" onClick={() => input.current?.click()}>
+          {file ? "Another file" : "Choose a file"}
+        </Word>
+        <Text color="quiet">{file ? "" : `or drop one here: ${endings.join(", ")}`}</Text>
+        {file && <Word onClick={() => useFiles.setState({ dropped: null })}>Leave it</Word>}
+      </Flex>
+      {file && (
+        <Box mt="2">
+          {progress && <Busy words="Reading" progress={progress} callOff={callOff} />}
+          {refused !== "" && (
+            <Text role="alert" color="place">
+              {refused}
+            </Text>
+          )}
+          {found && (
+            <FoundFile
+              name={file.name}
+              found={found}
+              columns={columns}
+              setColumns={setColumns}
+              unit={unit}
+              setUnit={setUnit}
+            />
+          )}
+          {any && (
+            <Word
+              mt="2"
+              bg="ink"
+              color="panel"
+              px="4"
+              _hover={{ bg: "pressed" }}
+              disabled={taking || progress !== null}
+              onClick={() => void take()}
+            >
+              {taking ? "Taking in …" : `Take in ${found.entries.length} steps`}
+            </Word>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}

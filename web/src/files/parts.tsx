@@ -1,0 +1,80 @@
+/** Small parts of the files page: a row with a label, a choice, a picture, how far something is. */
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+import type { Progress } from "../api/files";
+import { Word } from "../Words";
+
+export const Choice = chakra("select", {
+  base: {
+    bg: "panel",
+    color: "ink",
+    borderWidth: "1px",
+    borderColor: "rule",
+    borderRadius: "4px",
+    px: "1.5",
+    h: "28px",
+    minW: "0",
+    flex: "1",
+    fontSize: "12px",
+  },
+});
+
+export function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Flex as="label" align="center" gap="2" py="1">
+      <Text w="76px" flex="none" color="quiet">
+        {label}
+      </Text>
+      {children}
+    </Flex>
+  );
+}
+
+/** A picture that the server has drawn, on paper. */
+export function Picture({ svg, label }: { svg: string; label: string }) {
+  if (svg === "") return null;
+  return (
+    <Box
+      role="img"
+      aria-label={label}
+      flex="1"
+      minH="0"
+      p="5"
+      css={{
+        "& svg": {
+          width: "100%",
+          height: "100%",
+          maxHeight: "none !important",
+          display: "block",
+          background: "#F7F4EC",
+          boxShadow: "0 1px 10px rgb(27 42 73 / 0.18)",
+        },
+      }}
+      dangerouslySetInnerHTML={{ __html: svg }}
+    />
+  );
+}
+
+export function Busy({ words, progress, callOff }: { words: string; progress: Progress; callOff: () => void }) {
+  const share = progress.total > 0 ? progress.done / progress.total : 0;
+  return (
+    <Flex role="status" align="center" gap="2" color="quiet">
+      <Text>
+        {words}
+        {share > 0 && ` ${Math.round(100 * share)} %`} …
+      </Text>
+      <Word color="snap" onClick={callOff}>
+        Call off
+      </Word>
+    </Flex>
+  );
+}
+
+export function size(bytes: number): string {
+  return bytes < 10_000
+    ? `${bytes} bytes`
+    : bytes < 1e6
+      ? `${Math.round(bytes / 1000)} kB`
+      : `${(bytes / 1e6).toFixed(1)} MB`;
+}

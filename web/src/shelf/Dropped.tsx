@@ -1,0 +1,68 @@
+/** A file that was dropped on the shelf: what is in it, and a drawing made of it. */
+import { Box, Flex, Text } from "@chakra-ui/react";
+
+import { FoundFile } from "../files/FoundFile";
+import { Busy, Picture } from "../files/parts";
+import { useFound } from "../files/TakeIn";
+import { Word } from "../Words";
+
+export function Dropped({
+  file,
+  make,
+  leave,
+}: {
+  file: File;
+  make: (name: string, text: string) => void;
+  leave: () => void;
+}) {
+  const { found, refused, progress, callOff, columns, setColumns, unit, setUnit } = useFound(file, null);
+  const name = file.name.replace(/\.[^.]*$/, "");
+  return (
+    <Flex
+      role="region"
+      aria-label="File that was dropped"
+      gap="5"
+      mb="6"
+      p="4"
+      bg="panel"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="5px"
+    >
+      <Box w="320px" flex="none">
+        {progress && <Busy words="Reading" progress={progress} callOff={callOff} />}
+        {refused !== "" && (
+          <Text role="alert" color="place">
+            {refused}
+          </Text>
+        )}
+        {found && (
+          <FoundFile
+            name={file.name}
+            found={found}
+            columns={columns}
+            setColumns={setColumns}
+            unit={unit}
+            setUnit={setUnit}
+          />
+        )}
+        <Flex gap="2" mt="3">
+          <Word
+            bg="ink"
+            color="panel"
+            px="4"
+            _hover={{ bg: "pressed" }}
+            disabled={!found || progress !== null}
+            onClick={() => found && make(name, found.text)}
+          >
+            Make a drawing of it
+          </Word>
+          <Word onClick={leave}>Leave it</Word>
+        </Flex>
+      </Box>
+      <Flex flex="1" minW="0" h="260px">
+        {found && <Picture svg={found.picture} label={`What is in ${file.name}`} />}
+      </Flex>
+    </Flex>
+  );
+}
