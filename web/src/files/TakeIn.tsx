@@ -7,7 +7,6 @@ import type { FileFound } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
 import { Word } from "../Words";
 import { FoundFile } from "./FoundFile";
 import { useFiles } from "./options";
@@ -34,14 +33,16 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
   const input = useRef<HTMLInputElement>(null);
   const { found, refused, progress, callOff, columns, setColumns, unit, setUnit } = read;
   const [taking, setTaking] = useState(false);
+  const [failed, setFailed] = useState("");
   const take = async () => {
     if (!found) return;
     setTaking(true);
-    const entries = found.entries.map((text) => ({ text, away: "" }));
+    setFailed("");
+    const entries = found.entries.map((text) => ({ text, away: null }));
     const answer = await session.act({ do: "write_all", id: newId(), entries, in_front_of: null, pen: "ink" });
     setTaking(false);
     if (!answer.ok) {
-      refuse(answer.message);
+      setFailed(answer.message);
       return;
     }
     useFiles.setState({ dropped: null });
@@ -88,6 +89,11 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
               unit={unit}
               setUnit={setUnit}
             />
+          )}
+          {failed !== "" && (
+            <Text role="alert" color="place" mt="2">
+              {failed}
+            </Text>
           )}
           {any && (
             <Word
