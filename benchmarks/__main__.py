@@ -5,7 +5,7 @@ import platform
 import sys
 from pathlib import Path
 
-from benchmarks import checks, core, edits, shaping, sheet, snapping, touching
+from benchmarks import checks, core, edits, files, shaping, sheet, snapping, touching
 
 KEPT = Path(__file__).resolve().parents[1] / "docs" / "benchmark.md"
 
@@ -20,6 +20,7 @@ def main() -> int:
         *shaping.shaping_rows(),
         *checks.check_rows(),
         *sheet.sheet_rows(),
+        *files.file_rows(),
     ]
     model = next((line.split(":")[1].strip() for line in _cpu() if line.startswith("model name")), platform.machine())
     lines = [

@@ -1,14 +1,26 @@
 """Files, as a drafter hands them out and takes them in: looked at first, kept, dropped, left again."""
 
 import json
+from base64 import b64encode
+from io import BytesIO
+from math import cos, pi, sin
 from pathlib import Path
+from typing import Any
 
 import httpx
 import pytest
+from PIL import Image
 from playwright.sync_api import Page, expect
 
+from kentrograph.core.figures import Circle, Ellipse, Line, Point
+from kentrograph.core.figures.along import place_along
+from kentrograph.core.figures.box import box_around
+from kentrograph.core.sheet.style import SMALL
 from kentrograph.exchange.files.formats import found_in
+from kentrograph.exchange.files.items import Item
+from kentrograph.exchange.files.svg_out import as_svg
 
+from ..files.support import arc
 from .drafter import Drafter
 from .test_checks import given
 
@@ -114,3 +126,49 @@ def test_a_file_dropped_on_the_shelf_becomes_a_drawing(drafter: Drafter, page: P
     text = json.dumps(api.get(f"/drawings/{made['id']}").json())
     assert "circle centre 0, 0 radius 2" in text
     api.delete(f"/drawings/{made['id']}")
+
+
+def test_chromium_shows_the_svg_where_the_drawing_is(page: Page, tmp_path: Path) -> None:
+    """Ink on places of the figures, none beside them. 96 pixels of CSS are an inch."""
+    figures = [
+        Circle(Point(20.0, 30.0), 10.0),
+        Line(Point(0.0, 0.0), Point(50.0, 0.0)),
+        arc(Point(40.0, 20.0), 12.0, -30.0, 200.0),
+        Ellipse(Point(25.0, 8.0), 9.0, 4.0, 25.0, 20.0, 280.0),
+    ]
+    file = tmp_path / "drawing.svg"
+    file.write_text(as_svg([Item(one, "", "ink") for one in figures], "mm", "x")[0])
+    left, _, right, top = _page(figures)
+    page.set_viewport_size({"width": 900, "height": 700})
+    # As it is, its own size says how large it is; it is looked at several times as large.
+    page.set_content(f'<body style="margin:0"><img id="it" src="data:image/svg+xml;base64,{_coded(file)}">')
+    width = page.evaluate("document.getElementById('it').naturalWidth")
+    assert width == pytest.approx((right - left) * 96.0 / 25.4, abs=1.0)
+    page.evaluate("document.getElementById('it').style.zoom = 3")
+    page.wait_for_timeout(200)
+    picture = Image.open(BytesIO(page.screenshot())).convert("L")
+    per_mm = 3.0 * 96.0 / 25.4
+
+    def dark(at: Point) -> bool:
+        x, y = (at.x - left) * per_mm, (top - at.y) * per_mm
+        return int(picture.getpixel((int(x), int(y)))) < 128  # type: ignore[arg-type]
+
+    for figure in figures:
+        for share in (0.05, 0.31, 0.5, 0.77, 0.93):
+            at = place_along(figure, share * figure.length) if not isinstance(figure, Circle) else figure_at(figure, share)
+            assert dark(at), (figure, share)
+    assert not any(dark(at) for at in (Point(20.0, 30.0), Point(40.0, 20.0), Point(25.0, 8.0), Point(10.0, 18.0)))
+
+
+def figure_at(circle: Circle, share: float) -> Point:
+    turn = 2.0 * pi * share
+    return Point(circle.centre.x + circle.radius * cos(turn), circle.centre.y + circle.radius * sin(turn))
+
+
+def _page(figures: list[Any]) -> tuple[float, float, float, float]:
+    box = box_around(figures)
+    return box[0] - SMALL.wide, box[1] - SMALL.wide, box[2] + SMALL.wide, box[3] + SMALL.wide
+
+
+def _coded(file: Path) -> str:
+    return b64encode(file.read_bytes()).decode()

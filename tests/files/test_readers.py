@@ -299,7 +299,8 @@ def test_an_ending_that_is_none() -> None:
 def test_what_is_taken_in_has_names_of_its_own_and_a_group_for_the_lot() -> None:
     found = read_svg(
         b'<svg xmlns="http://www.w3.org/2000/svg" width="1in" height="1in" viewBox="0 0 1 1">'
-        b'<g id="frame"><circle id="C1" cx="0" cy="1" r="1"/><circle id="line" cx="0" cy="1" r="2"/></g><circle id="hub" r="3" cy="1"/></svg>'
+        b'<g id="frame"><circle id="C1" cx="0" cy="1" r="1"/><circle id="line" cx="0" cy="1" r="2"/></g>'
+        b'<circle id="hub" r="3" cy="1"/></svg>'
     )
     entries = entries_of(found, "old plan", "in", taken={"c1"})
     assert entries == [

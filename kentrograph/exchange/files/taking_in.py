@@ -76,11 +76,10 @@ def entries_of(found: Found, lot: str, unit: str, taken: Container[str] = ()) ->
             members.append(name)
             if one.group:
                 groups.setdefault(one.group, []).append(name)
-    lines += [
-        f"{names.take(group, whole)} = group {' '.join(inner)}"
-        for group, inner in groups.items()
-        if len(inner) <= MOST_IN_A_GROUP
-    ]
+    for group, inner in groups.items():
+        # One that holds all of it would say what the lot does.
+        if len(inner) <= MOST_IN_A_GROUP and len(inner) < len(members):
+            lines.append(f"{names.take(group, whole)} = group {' '.join(inner)}")
     if 0 < len(members) <= MOST_IN_A_GROUP:
         lines.append(f"{whole} = group {' '.join(members)}")
     return lines
