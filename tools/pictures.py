@@ -267,6 +267,11 @@ def handing_over(page: Page, guard: str, cam: str) -> None:
     page.get_by_role("region", name="Table T1").get_by_role("row").nth(1).hover()
     take(page, "points")
     page.get_by_role("tab", name="Book").click()
+    page.get_by_role("radio", name="Files").click()
+    page.get_by_label("Format").select_option("nc")
+    page.get_by_label("Diameter of the tool").fill("6")
+    page.get_by_text("3 figures").wait_for()
+    take(page, "files")
 
 
 def made(address: str, name: str, text: str) -> str:
