@@ -69,6 +69,12 @@ class Round:
         c, s = cos(angle), sin(angle)
         return Point(self.centre.x + c * self.u[0] + s * self.v[0], self.centre.y + c * self.u[1] + s * self.v[1])
 
+    def angle_of(self, x: float, y: float) -> float:
+        """The angle at which a place lies, where the half diameters are square to one another: those of a file are."""
+        dx, dy = x - self.centre.x, y - self.centre.y
+        (ux, uy), (vx, vy) = self.u, self.v
+        return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
+
     def mapped(self, by: Affine) -> "Round":
         """What it becomes under a map; the angles stay what they were."""
         return Round(by.place(self.centre), by.vector(self.u), by.vector(self.v), self.begin, self.sweep)

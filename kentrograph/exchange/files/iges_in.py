@@ -258,7 +258,7 @@ class _Reader:
         own = Round(centre, to.vector(u), to.vector(w), 0.0, 2.0 * pi)
         if (x1, y1) == (x2, y2):
             return own.figure()
-        begin, last = _angle(whole, x1, y1), _angle(whole, x2, y2)
+        begin, last = whole.angle_of(x1, y1), whole.angle_of(x2, y2)
         return Round(own.centre, own.u, own.v, begin, (last - begin) % (2.0 * pi)).figure()
 
     def _polyline(self, values: list[str], form: int, to: Affine, z_sign: float, z_off: float) -> Figure:
@@ -298,12 +298,6 @@ class _Reader:
         own = Affine(v[0], v[4], v[1], v[5], v[3] * self.scale, v[7] * self.scale)
         outer, z_sign, z_off = self._matrix(entry.matrix, deep + 1)
         return outer.then(own), z_sign * v[10], z_sign * v[11] * self.scale + z_off
-
-
-def _angle(whole: Round, x: float, y: float) -> float:
-    dx, dy = x - whole.centre.x, y - whole.centre.y
-    (ux, uy), (vx, vy) = whole.u, whole.v
-    return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
 
 
 def _whole(line: str, field: int) -> int:

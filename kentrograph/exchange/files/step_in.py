@@ -6,7 +6,7 @@ in another plane, and splines, are left out and counted.
 
 from collections.abc import Iterator
 from itertools import pairwise
-from math import atan2, hypot, isclose, pi
+from math import hypot, isclose, pi
 from typing import Any
 
 from ...core.construct.outlines import reversed_piece
@@ -183,8 +183,8 @@ class _Reader:
         return self._between(whole, start, end, agrees)
 
     def _between(self, whole: Round, start: Point | float, end: Point | float, agrees: bool) -> Piece | Circle:
-        a = start if isinstance(start, float) else _angle(whole, start)
-        b = end if isinstance(end, float) else _angle(whole, end)
+        a = start if isinstance(start, float) else whole.angle_of(start.x, start.y)
+        b = end if isinstance(end, float) else whole.angle_of(end.x, end.y)
         sweep = (b - a) % (2.0 * pi) if agrees else -((a - b) % (2.0 * pi))
         if min(abs(sweep), 2.0 * pi - abs(sweep)) < _FLAT:
             # It ends where it begins: all of it is there.
@@ -267,13 +267,6 @@ class _Reader:
         size = hypot(x, y, z)
         # One that is as long as it should be keeps its digits.
         return (x, y, z) if abs(size - 1.0) <= 1e-15 else (x / size, y / size, z / size)
-
-
-def _angle(whole: Round, at: Point) -> float:
-    """Where a place lies on a round curve: the angle between its half diameters, which are square to one another."""
-    dx, dy = at.x - whole.centre.x, at.y - whole.centre.y
-    (ux, uy), (vx, vy) = whole.u, whole.v
-    return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
 
 
 def _parameter(values: list[Any]) -> float:

@@ -9,7 +9,8 @@ import { useTable } from "../table/context";
 import { HandOut, useLook } from "./HandOut";
 import { useFiles } from "./options";
 import { Picture } from "./parts";
-import { TakeIn, useFound } from "./TakeIn";
+import { TakeIn } from "./TakeIn";
+import { useFound } from "./useFound";
 
 export function FilesPage() {
   const open = useInterface((i) => i.files);

@@ -3,7 +3,8 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Columns } from "../api/files";
 import type { FileFound } from "../api/types";
-import { Choice } from "./parts";
+import { Choice } from "../Choice";
+import type { useFound } from "./useFound";
 
 const plural = (count: number, kind: string) => `${count} ${kind}${count === 1 ? "" : "s"}`;
 const short = (value: number) => Number(value.toPrecision(7)).toString();
@@ -11,18 +12,13 @@ const short = (value: number) => Number(value.toPrecision(7)).toString();
 export function FoundFile({
   name,
   found,
-  columns,
-  setColumns,
-  unit,
-  setUnit,
+  read,
 }: {
   name: string;
   found: FileFound;
-  columns: Columns | null;
-  setColumns: (columns: Columns) => void;
-  unit: string;
-  setUnit: (unit: string) => void;
+  read: Pick<ReturnType<typeof useFound>, "columns" | "setColumns" | "unit" | "setUnit">;
 }) {
+  const { columns, setColumns, unit, setUnit } = read;
   const counts = Object.entries(found.counts).map(([kind, count]) => plural(count, kind));
   const [across = 0, up = 0] = found.extents;
   return (

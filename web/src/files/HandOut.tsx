@@ -8,11 +8,12 @@ import { useDocument } from "../state/document";
 import { loadGroups, useGroups } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
+import { Choice } from "../Choice";
 import { useTable } from "../table/context";
 import { refuse } from "../table/writing";
 import { Word } from "../Words";
 import { asked, useFiles, type What } from "./options";
-import { Busy, Choice, Row, size } from "./parts";
+import { Busy, Row, size } from "./parts";
 import { useWork } from "./useWork";
 
 const SIDES = {
@@ -56,6 +57,8 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
       </Text>
       <Row label="Format">
         <Choice
+          flex="1"
+          minW="0"
           aria-label="Format"
           value={options.format}
           onChange={(e) => useFiles.setState({ format: e.target.value })}
@@ -72,6 +75,8 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
       {options.format === "csv" ? (
         <Row label="Content">
           <Choice
+            flex="1"
+            minW="0"
             aria-label="Content"
             value={options.content}
             onChange={(e) => useFiles.setState({ content: e.target.value as "points" | "readings" })}
@@ -84,6 +89,8 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
       <WhatOf />
       <Row label="Decimals">
         <Choice
+          flex="1"
+          minW="0"
           aria-label="Decimals"
           value={options.decimals}
           onChange={(e) => useFiles.setState({ decimals: e.target.value })}
@@ -137,7 +144,13 @@ function WhatOf() {
   const pens = of === session.drawing ? (shown?.pens ?? []) : [];
   return (
     <Row label="What">
-      <Choice aria-label="What" value={what} onChange={(e) => useFiles.setState({ what: e.target.value as What })}>
+      <Choice
+        flex="1"
+        minW="0"
+        aria-label="What"
+        value={what}
+        onChange={(e) => useFiles.setState({ what: e.target.value as What })}
+      >
         <option value="ink">all that is in ink</option>
         <option value="all">all, construction and points too</option>
         <option value="selected" disabled={selected === 0}>
@@ -175,6 +188,8 @@ function ToolRows() {
       </Row>
       <Row label="Runs">
         <Choice
+          flex="1"
+          minW="0"
           aria-label="Side"
           disabled={tool === ""}
           value={side}
@@ -189,6 +204,8 @@ function ToolRows() {
       </Row>
       <Row label="Unit">
         <Choice
+          flex="1"
+          minW="0"
           aria-label="Unit of the program"
           value={inch ? "in" : "mm"}
           onChange={(e) => useFiles.setState({ inch: e.target.value === "in" })}

@@ -1,37 +1,20 @@
 /** A file of others, looked at and taken into the drawing as steps. */
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 
-import { type Columns, readFile } from "../api/files";
-import type { FileFound } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
 import { Word } from "../Words";
-import { FoundFile } from "./FoundFile";
+import { LookedAt } from "./LookedAt";
 import { useFiles } from "./options";
-import { Busy } from "./parts";
-import { useWork } from "./useWork";
-
-/** What one file holds, read anew when other columns or another unit are chosen. */
-export function useFound(file: File | null, drawing: string | null) {
-  const [columns, setColumns] = useState<Columns | null>(null);
-  const [unit, setUnit] = useState("");
-  useEffect(() => {
-    setColumns(null);
-    setUnit("");
-  }, [file]);
-  const known = columns && columns.x >= 0 && columns.y >= 0 ? columns : null;
-  const key = file ? JSON.stringify([file.name, file.size, file.lastModified, drawing, known, unit]) : "";
-  const work = useWork<FileFound>(key, file && ((signal, told) => readFile(file, drawing, known, unit, signal, told)));
-  return { ...work, columns, setColumns, unit, setUnit };
-}
+import type { useFound } from "./useFound";
 
 export function TakeIn({ endings, read }: { endings: readonly string[]; read: ReturnType<typeof useFound> }) {
   const { session } = useTable();
   const file = useFiles((f) => f.dropped);
   const input = useRef<HTMLInputElement>(null);
-  const { found, refused, progress, callOff, columns, setColumns, unit, setUnit } = read;
+  const { found, progress } = read;
   const [taking, setTaking] = useState(false);
   const [failed, setFailed] = useState("");
   const take = async () => {
@@ -74,22 +57,7 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
       </Flex>
       {file && (
         <Box mt="2">
-          {progress && <Busy words="Reading" progress={progress} callOff={callOff} />}
-          {refused !== "" && (
-            <Text role="alert" color="place">
-              {refused}
-            </Text>
-          )}
-          {found && (
-            <FoundFile
-              name={file.name}
-              found={found}
-              columns={columns}
-              setColumns={setColumns}
-              unit={unit}
-              setUnit={setUnit}
-            />
-          )}
+          <LookedAt file={file} read={read} />
           {failed !== "" && (
             <Text role="alert" color="place" mt="2">
               {failed}

@@ -1,24 +1,9 @@
-/** Small parts of the files page: a row with a label, a choice, a picture, how far something is. */
-import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+/** Small parts of the files page: a row with a label, a picture, how far something is. */
+import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import type { Progress } from "../api/files";
 import { Word } from "../Words";
-
-export const Choice = chakra("select", {
-  base: {
-    bg: "panel",
-    color: "ink",
-    borderWidth: "1px",
-    borderColor: "rule",
-    borderRadius: "4px",
-    px: "1.5",
-    h: "28px",
-    minW: "0",
-    flex: "1",
-    fontSize: "12px",
-  },
-});
 
 export function Row({ label, children }: { label: string; children: ReactNode }) {
   return (

@@ -1,8 +1,9 @@
 /** What can be said of a sheet and of what is chosen on it, and the ways in which it is handed over. */
-import { Box, chakra, Flex, Link, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
 
 import { sheetPicture, sheetPlot, sheetsFile } from "../api/client";
 import type { Sheet } from "../api/types";
+import { Choice } from "../Choice";
 import { Drop } from "../Drop";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
@@ -12,18 +13,6 @@ import { Word } from "../Words";
 import { FieldsForm } from "./FieldsForm";
 import { restate } from "./restate";
 
-const Choice = chakra("select", {
-  base: {
-    bg: "panel",
-    color: "ink",
-    borderWidth: "1px",
-    borderColor: "rule",
-    borderRadius: "4px",
-    px: "1",
-    h: "26px",
-    fontSize: "12px",
-  },
-});
 const ZOOM = 1.5;
 
 export function SheetBar({ sheet }: { sheet: Sheet }) {

@@ -1,9 +1,9 @@
 /** A file that was dropped on the shelf: what is in it, and a drawing made of it. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 
-import { FoundFile } from "../files/FoundFile";
-import { Busy, Picture } from "../files/parts";
-import { useFound } from "../files/TakeIn";
+import { LookedAt } from "../files/LookedAt";
+import { Picture } from "../files/parts";
+import { useFound } from "../files/useFound";
 import { Word } from "../Words";
 
 export function Dropped({
@@ -15,7 +15,8 @@ export function Dropped({
   make: (name: string, text: string) => void;
   leave: () => void;
 }) {
-  const { found, refused, progress, callOff, columns, setColumns, unit, setUnit } = useFound(file, null);
+  const read = useFound(file, null);
+  const { found, progress } = read;
   const name = file.name.replace(/\.[^.]*$/, "");
   return (
     <Flex
@@ -30,22 +31,7 @@ export function Dropped({
       borderRadius="5px"
     >
       <Box w="320px" flex="none">
-        {progress && <Busy words="Reading" progress={progress} callOff={callOff} />}
-        {refused !== "" && (
-          <Text role="alert" color="place">
-            {refused}
-          </Text>
-        )}
-        {found && (
-          <FoundFile
-            name={file.name}
-            found={found}
-            columns={columns}
-            setColumns={setColumns}
-            unit={unit}
-            setUnit={setUnit}
-          />
-        )}
+        <LookedAt file={file} read={read} />
         <Flex gap="2" mt="3">
           <Word
             bg="ink"
