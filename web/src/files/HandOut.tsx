@@ -1,5 +1,5 @@
 /** The drawing as a file: what of it, in which format, with how many decimals; what came of reading it back. */
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Link, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 
 import { keepFile, lookAt, showCut } from "../api/files";
@@ -49,6 +49,7 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
   const { session } = useTable();
   const options = useFiles();
   const { found, refused, progress, callOff, wanted } = look;
+  const name = useDocument((d) => d.name);
   const keep = () => found && keepFile(session.drawing, options.format, wanted, found.name).catch(told);
   return (
     <Box as="section" aria-label="Hand out" fontSize="12px">
@@ -111,7 +112,7 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
         )}
         {found && !progress && <Report found={found} />}
       </Box>
-      <Flex gap="2" mt="2">
+      <Flex gap="2" mt="2" align="center">
         <Word bg="ink" color="panel" px="4" _hover={{ bg: "pressed" }} disabled={!found} onClick={() => void keep()}>
           Keep the file
         </Word>
@@ -125,6 +126,16 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
             Cut it
           </Word>
         )}
+        <Box flex="1" />
+        <Link
+          color="snap"
+          fontWeight={500}
+          href={`/api/drawings/${session.drawing}/text`}
+          download={`${name}.kent`}
+          title="The drawing's own text, with every step"
+        >
+          .kent
+        </Link>
       </Flex>
     </Box>
   );
