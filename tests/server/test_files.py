@@ -1,10 +1,18 @@
 """Files over the wire: looked at before they are kept or taken in."""
 
+import asyncio
 import json
-from typing import Any
+from collections.abc import AsyncGenerator
+from threading import Event
+from time import sleep
+from typing import Any, cast
 
 import httpx
 import pytest
+
+from kentrograph.exchange.files.found import Progress
+from kentrograph.server.file_schemas import FileLook, LookLine
+from kentrograph.server.long_work import CalledOff, in_lines
 
 from .support import act, book, write
 
@@ -105,3 +113,27 @@ def test_the_cutter_shows_what_it_leaves(api: httpx.Client, plate: str) -> None:
     assert page.status_code == 200
     assert "left standing 1.24264" in page.text
     assert "It differs at 4 places" in page.text
+
+
+def test_going_away_calls_the_work_off() -> None:
+    """Whoever reads the lines leaves after the first: the work is stopped where it next says how far it is."""
+    called_off = Event()
+
+    def work(progress: Progress) -> FileLook:
+        try:
+            for n in range(10_000):
+                progress(n, 10_000)
+                sleep(0.002)
+        except CalledOff:
+            called_off.set()
+            raise
+        raise AssertionError("nobody has called it off")
+
+    async def read_one_line() -> LookLine:
+        lines = cast("AsyncGenerator[bytes]", in_lines(LookLine, work).body_iterator)
+        first = LookLine.model_validate_json(await anext(lines))
+        await lines.aclose()
+        return first
+
+    assert asyncio.run(read_one_line()).total == 10_000
+    assert called_off.wait(5.0)
