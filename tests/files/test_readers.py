@@ -278,6 +278,29 @@ def test_a_file_of_100_mb_is_not_even_opened(tmp_path: Path, capsys: pytest.Capt
     assert "100 MB; up to 25 MB" in capsys.readouterr().err
 
 
+@pytest.mark.parametrize(
+    ("name", "data", "why"),
+    [
+        (
+            "a.svg",
+            b'<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0' + b"l1 1" * 300_000 + b'"/></svg>',
+            "200,000 commands",
+        ),
+        ("a.svg", b'<svg xmlns="http://www.w3.org/2000/svg">' + b"<g/>" * 300_001 + b"</svg>", "300,000 elements"),
+        ("a.csv", b"1,2\n" * 200_002, "200,000 rows"),
+        ("a.stp", b"ISO-10303-21;\nDATA;\n#1=A" + b"(" * 100, "40 deep"),
+    ],
+)
+def test_too_much_of_anything_is_refused(name: str, data: bytes, why: str) -> None:
+    if name == "a.svg" and b"path" in data:
+        found = found_in(name, data)
+        assert [reason for _, reason in found.left_out] == [f"a path has more than {why}"]
+        return
+    with pytest.raises(Refused) as refused:
+        found_in(name, data)
+    assert why in refused.value.problem.fields["why"]
+
+
 @pytest.mark.parametrize("form", ["svg", "stp", "igs", "nc", "csv"])
 def test_long_runs_of_one_byte_are_refused_at_once(form: str) -> None:
     for byte in (b"(", b"<", b"\x00", b"'", b"#1=", b"9", b" ", b"\n", b","):

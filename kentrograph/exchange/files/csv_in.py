@@ -9,11 +9,12 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 from io import StringIO
+from itertools import islice
 
 from ...core.figures import Point
 from ...core.problem import Refused
 from ...core.units import MILLIMETRES
-from .found import Found, bad_file, finite
+from .found import MOST_FIGURES, Found, bad_file, finite
 
 _X = frozenset(("x", "across", "e", "east", "easting", "x coordinate"))
 _Y = frozenset(("y", "up", "n", "north", "northing", "y coordinate"))
@@ -60,11 +61,13 @@ def sheet_of(data: bytes) -> Sheet:
     mark, comma = _habits(text, notes)
     try:
         read = csv.reader(StringIO(text, newline=""), delimiter=mark, strict=True)
-        rows = [row for row in read if any(cell.strip() for cell in row)]
+        rows = [row for row in islice(read, MOST_FIGURES + 2) if any(cell.strip() for cell in row)]
     except csv.Error as error:
         raise bad_file(f"it is no CSV: {error}") from None
     if not rows:
         raise bad_file("it has no rows")
+    if len(rows) > MOST_FIGURES + 1:
+        raise bad_file(f"it has more than {MOST_FIGURES:,} rows")
     if max(map(len, rows)) > _MOST_COLUMNS:
         raise bad_file(f"it has more than {_MOST_COLUMNS} columns")
     heads: list[str] = []

@@ -13,7 +13,7 @@ from ...core.tolerance import LARGEST
 
 MOST_BYTES = 25_000_000
 MOST_FIGURES = 200_000
-MOST_SECONDS = 60.0
+MOST_SECONDS = 30.0
 Progress = Callable[[int, int], None]
 """Is told how much of how much is done; what it raises calls the work off."""
 WATCH: ContextVar[Callable[[], None] | None] = ContextVar("WATCH", default=None)

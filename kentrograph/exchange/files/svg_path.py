@@ -3,6 +3,7 @@ implementation notes F.6 for arcs."""
 
 import re
 from dataclasses import dataclass, field
+from itertools import count as count_from_0
 from itertools import pairwise
 from math import atan2, cos, hypot, pi, radians, sin, sqrt
 
@@ -11,6 +12,7 @@ from .affine import Round
 from .found import bad_file, finite
 
 _TOKEN = re.compile(r"[\s,]*(?:([MmZzLlHhVvCcSsQqTtAa])|([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,4})?)|(.))", re.DOTALL)
+MOST_COMMANDS = 200_000
 _FLAG = re.compile(r"[\s,]*([01])")
 _COUNT = {"M": 2, "L": 2, "H": 1, "V": 1, "C": 6, "S": 4, "Q": 4, "T": 2, "A": 7, "Z": 0}
 
@@ -75,8 +77,11 @@ class _Reader:
         self.control: Point | None = None
 
     def read(self) -> None:
+        """Reads all commands."""
         command = ""
-        while True:
+        for count in count_from_0():
+            if count > MOST_COMMANDS:
+                raise bad_file(f"a path has more than {MOST_COMMANDS:,} commands", self.where)
             token = self._peek()
             if token is None:
                 return

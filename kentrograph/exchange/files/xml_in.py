@@ -10,7 +10,8 @@ from .found import bad_file
 
 MOST_DEPTH = 200
 MOST_ELEMENTS = 300_000
-_BLOCK = 1 << 16
+_BLOCK = 1 << 20
+"""A token that is longer than this is looked through again with each block: a picture may have one of megabytes."""
 
 
 class _Watched(TreeBuilder):
