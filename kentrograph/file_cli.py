@@ -12,6 +12,7 @@ from .core.units import plain
 from .exchange.files.formats import BY_ENDING, Content, Options, Written, format_of, found_in, too_large, written
 from .exchange.files.found import MOST_BYTES, Found
 from .exchange.files.items import Choice
+from .exchange.files.looks import told
 from .exchange.files.nc_out import SIDES, Tool
 from .exchange.files.numbers import MOST_DECIMALS
 from .exchange.files.taking_in import text_of
@@ -34,7 +35,7 @@ def add_options(export: argparse.ArgumentParser) -> None:
         "--within", type=float, default=0.0, metavar="LENGTH", help="how far apart what touches may lie in the file"
     )
     export.add_argument("--tool", type=float, default=0.0, metavar="D", help="diameter of the tool of a tool path")
-    export.add_argument("--side", choices=SIDES, help="where it runs (part: outside, and inside of holes)")
+    export.add_argument("--side", choices=SIDES, default="part", help="where it runs (part: outside, and inside of holes)")
     export.add_argument("--feed", type=float, default=600.0, metavar="F", help="mm or inch a minute (600)")
     export.add_argument("--inch", action="store_true", help="the tool path in inch")
 
@@ -43,17 +44,16 @@ def is_file_format(chosen: argparse.Namespace) -> bool:
     """Whether a file of figures is asked for, and not a sheet or its tables."""
     ending = chosen.out.suffix.lower().removeprefix(".")
     tables = ending == "csv" and chosen.content in (None, "tables") and not chosen.only
-    return ending in BY_ENDING and ending != "kent" and not tables
+    return ending in BY_ENDING and BY_ENDING[ending].written and not tables
 
 
 def export_figures(script: Script, chosen: argparse.Namespace) -> int:
     """Writes figures: 0 when all of it is there and touches as it did, 1 when something waits, was left out or is no longer
     tangent, 2 when nothing could be written."""
     book = book_of(script)
-    side = chosen.side or ("part" if chosen.tool > 0.0 else "on")
     choice = Choice(names=tuple(chosen.only), pens=tuple(chosen.pen), construction=chosen.construction)
     content: Content = "readings" if chosen.content == "readings" else "points"
-    tool = Tool(chosen.tool, side, chosen.feed, "in" if chosen.inch else "mm")
+    tool = Tool(chosen.tool, chosen.side, chosen.feed, "in" if chosen.inch else "mm")
     options = Options(choice, chosen.decimals, content, tool, chosen.within)
     title = "" if chosen.file == "-" else Path(chosen.file).stem.replace("-", " ").capitalize()
     try:
@@ -79,11 +79,7 @@ def _tell(made: Written, unit: str) -> None:
     back = made.back
     if back is None:
         return
-    for words in back.missing:
-        print(f"read back: {words}", file=sys.stderr)
-    if back.deviation is not None:
-        more = "" if not back.more else " (and more, not looked at)"
-        print(f"read back: at most {plain(back.deviation, 9)} {unit} off; {back.touchings} touchings{more}, {back.closed} closed")
+    print(told(back, unit), file=sys.stdout if back.good else sys.stderr)
     if back.worst and not back.good:
         worst = back.worst[0]
         enough = f"; {back.enough} decimals would keep it" if back.enough is not None else ""

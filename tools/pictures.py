@@ -270,6 +270,7 @@ def handing_over(page: Page, guard: str, cam: str) -> None:
     page.get_by_role("radio", name="Files").click()
     page.get_by_label("Format").select_option("nc")
     page.get_by_label("Diameter of the tool").fill("6")
+    page.get_by_label("Diameter of the tool").press("Enter")
     page.get_by_text("3 figures").wait_for()
     take(page, "files")
 

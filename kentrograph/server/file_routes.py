@@ -1,5 +1,6 @@
 """HTTP: a drawing as a file of another format, looked at before it is kept; others' files, looked at before they are taken in."""
 
+from contextlib import nullcontext
 from pathlib import PurePath
 from typing import Annotated, Any
 from urllib.parse import quote
@@ -9,22 +10,17 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import HTMLResponse, Response, StreamingResponse
 
-from ..core.figures import Circle, EndlessLine, Figure, Point
-from ..core.figures.box import box_around
+from ..core.desk.fields import length_of
 from ..core.problem import refuse
-from ..core.units import MILLIMETRES, convert, plain
-from ..exchange.cutter import Run
-from ..exchange.cutter import run as run_program
-from ..exchange.cutter_page import cut_page, cut_svg
+from ..core.units import plain
+from ..exchange.cutter_page import cut_page
 from ..exchange.files.csv_in import Columns, Sheet, sheet_of
 from ..exchange.files.formats import BY_WORD, FORMATS, Format, Options, Written, format_of, found_in, too_large, written
 from ..exchange.files.found import MOST_BYTES, Found, Progress
-from ..exchange.files.items import Choice, items_of
-from ..exchange.files.nc_in import read_program
-from ..exchange.files.nc_out import Tool, cuts_of
-from ..exchange.files.readback import WANTED
+from ..exchange.files.items import Choice
+from ..exchange.files.looks import cut_of, picture_of, picture_of_file, told
+from ..exchange.files.nc_out import Tool
 from ..exchange.files.taking_in import entries_of, text_of
-from ..exchange.svg import Styled, picture
 from ..store.changes import State
 from .file_schemas import (
     FileAsked,
@@ -44,16 +40,12 @@ router = APIRouter(prefix="/api")
 Word = Annotated[str, Path(pattern=r"^[a-z]{2,8}$")]
 FileName = Annotated[str, Query(min_length=1, max_length=200)]
 Column = Annotated[int | None, Query(ge=0, le=199)]
-_MOST_SHOWN = 4_000
-_DOT = 0.006
-_EXACTLY = 1e-9
-"""Lengths below which nothing but rounding is left."""
 
 
 @router.get("/files/formats", response_model=list[FormatView])
 def get_formats() -> Any:
     """The formats that are written and read."""
-    return [FormatView(word=f.word, says=f.says, endings=list(f.endings), written=f.word != "kent") for f in FORMATS]
+    return [FormatView(word=f.word, says=f.says, endings=list(f.endings), written=f.written) for f in FORMATS]
 
 
 @router.post("/drawings/{id}/files/{word}/look", response_class=StreamingResponse, responses={200: {"model": LookLine}})
@@ -62,9 +54,10 @@ def look_at_file(request: Request, id: UUID, word: Word, asked: FileAsked) -> An
     service = service_of(request)
     form, state = _format(word), service.state(id)
 
+    options = _options(state, asked)
+
     def work(progress: Progress) -> FileLook:
-        made = _written(service, state, form, asked, progress)
-        return _look(state, form, asked, made)
+        return _look(state, form, options, _written(service, state, form, options, progress))
 
     return in_lines(LookLine, work)
 
@@ -74,7 +67,7 @@ def get_file(request: Request, id: UUID, word: Word, asked: FileAsked) -> Respon
     """The file itself."""
     service = service_of(request)
     form, state = _format(word), service.state(id)
-    made = _written(service, state, form, asked, None, check=False)
+    made = _written(service, state, form, _options(state, asked), None, check=False)
     headers = {
         "Content-Disposition": f"attachment; filename*=UTF-8''{quote(_name(state, form))}", "Cache-Control": "no-store"
     }  # fmt: skip
@@ -86,8 +79,9 @@ def get_cut(request: Request, id: UUID, asked: FileAsked) -> str:
     """What the stand-in for a cutter cuts of the tool path, and where that differs from the drawing."""
     service = service_of(request)
     state = service.state(id)
-    made = _written(service, state, BY_WORD["nc"], asked, None, check=False)
-    return cut_page(_cut(state, asked, made), state.book.header.manner.unit, state.name)
+    options = _options(state, asked)
+    made = _written(service, state, BY_WORD["nc"], options, None, check=False)
+    return cut_page(cut_of(state.book, options, made.data), state.book.header.manner.unit, state.name)
 
 
 @router.post("/files/read", response_class=StreamingResponse, responses={200: {"model": FoundLine}})
@@ -116,94 +110,47 @@ async def read_file(
 
 def _format(word: str) -> Format:
     form = BY_WORD.get(word)
-    if form is None or form.word == "kent":
-        raise refuse("no_format", name=word, endings=[one.word for one in FORMATS if one.word != "kent"])
+    if form is None or not form.written:
+        raise refuse("no_format", name=word, endings=[one.word for one in FORMATS if one.written])
     return form
 
 
-def _options(asked: FileAsked) -> Options:
-    choice = Choice(tuple(asked.figures), tuple(asked.names), tuple(asked.pens), asked.construction)
-    side = asked.side if asked.tool > 0.0 else "on"
-    tool = Tool(asked.tool, side, asked.feed, "in" if asked.inch else "mm")
-    return Options(choice, asked.decimals, asked.content, tool, asked.within)
+def _options(state: State, asked: FileAsked) -> Options:
+    """Lengths are read as the drawing reads them. Raises `Refused`."""
+    figures = tuple(asked.figures) if asked.figures is not None else None
+    choice = Choice(figures, tuple(asked.names), tuple(asked.pens), asked.construction)
+    tool, wanted = (length_of(state.book, text) if text.strip() else 0.0 for text in (asked.tool, asked.within))
+    return Options(
+        choice, asked.decimals, asked.content, Tool(tool, asked.side, asked.feed, "in" if asked.inch else "mm"), wanted
+    )
 
 
 def _written(
-    service: Service, state: State, form: Format, asked: FileAsked, progress: Progress | None, check: bool = True
+    service: Service, state: State, form: Format, options: Options, progress: Progress | None, check: bool = True
 ) -> Written:
-    if form.word == "csv" and asked.content == "readings":
-        # What is worked out about a book is kept with it, one at a time.
-        with service.reading(state.id):
-            return written(state.book, form, state.name, _options(asked), progress, check)
-    return written(state.book, form, state.name, _options(asked), progress, check)
+    # Readings are worked out with what is kept with the book, which is for one at a time.
+    with service.reading(state.id) if form.word == "csv" else nullcontext():
+        return written(state.book, form, state.name, options, progress, check)
 
 
 def _name(state: State, form: Format) -> str:
     return f"{state.name}.{form.endings[0]}"
 
 
-def _look(state: State, form: Format, asked: FileAsked, made: Written) -> FileLook:
-    unit = state.book.header.manner.unit
-    back = made.back
-    shown = _shown(state, form, asked, made)
-    worst: list[TouchingView] = []
-    said, good, enough = "", True, None
-    if back is not None:
-        good, enough = back.good, back.enough
-        told = [one for one in back.worst if one.gap > 0.0]
-        worst = [TouchingView(names=one.names, how=one.how, gap=f"{plain(one.gap, 9)} {unit}") for one in told]
-        said = "; ".join(back.missing) or _told(back.touchings, back.closed, back.gap, back.deviation or 0.0, unit, back.more)
+def _look(state: State, form: Format, options: Options, made: Written) -> FileLook:
+    unit, back = state.book.header.manner.unit, made.back
+    worst = [one for one in back.worst if one.gap > 0.0] if back is not None and not back.good else []
     return FileLook(
         name=_name(state, form),
         size=len(made.data),
         count=made.count,
-        picture=shown,
+        picture=picture_of_file(state.book, form, options, made),
         left_out=made.left_out,
-        good=good,
-        said=said,
-        worst=worst if not good else [],
-        enough=enough,
+        good=back is None or back.good,
+        said=told(back, unit) if back is not None else "",
+        worst=[TouchingView(names=one.names, how=one.how, gap=f"{plain(one.gap, 9)} {unit}") for one in worst],
+        enough=back.enough if back is not None else None,
     )
-
-
-def _shown(state: State, form: Format, asked: FileAsked, made: Written) -> str:
-    """A picture of what is written: of a tool path as it is cut."""
-    if form.word == "csv":
-        return _picture([one.figure for one in found_in("a.csv", made.data).figures]) if asked.content == "points" else ""
-    if form.word == "nc" and made.back is not None and made.back.deviation is not None:
-        return cut_svg(_cut(state, asked, made))
-    return _picture([item.figure for item in items_of(state.book, _options(asked).choice)])
-
-
-def _cut(state: State, asked: FileAsked, made: Written) -> Run:
-    """What the stand-in cuts of a tool path."""
-    options = _options(asked)
-    assert options.tool is not None
-    unit = state.book.header.manner.unit
-    cuts, _ = cuts_of(items_of(state.book, options.choice), options.tool)
-    return run_program(read_program(made.data), cuts, options.tool, unit, options.wanted or convert(WANTED, "mm", unit))
-
-
-def _told(touchings: int, closed: int, gap: float, off: float, unit: str, more: bool) -> str:
-    """What came of reading back, in a sentence."""
-    count = f"{touchings}{' and more' if more else ''} {'touching' if touchings == 1 else 'touchings'}"
-    apart = "still exact" if gap < _EXACTLY else f"at most {plain(gap, 9)} {unit} apart"
-    touch = f"{count}, {apart}" if touchings else "nothing touched"
-    outlines = f"; {closed} closed outline{'s' if closed != 1 else ''}" if closed else ""
-    places = "Every place came back" if off < _EXACTLY else f"No place is off by more than {plain(off, 9)} {unit}"
-    return f"Read back: {touch}{outlines}. {places}."
-
-
-def _picture(figures: list[Figure]) -> str:
-    """A picture of figures; of very many the first few thousand."""
-    seen = [figure for figure in figures[:_MOST_SHOWN] if not isinstance(figure, EndlessLine)]
-    if not seen:
-        return ""
-    box = box_around(seen)
-    size = max(box[2] - box[0], box[3] - box[1]) or 1.0
-    # A point is a small ring: as large as it can be seen, whatever the unit.
-    drawn = [Circle(one, size * _DOT) if isinstance(one, Point) else one for one in seen]
-    return picture([Styled(one, width=size * 0.004) for one in drawn], margin=size * 0.04, pixels=600.0 / size, box=box)
 
 
 def _found(name: str, data: bytes, columns: Columns | None, unit: str, state: State | None) -> FileFound:
@@ -214,8 +161,6 @@ def _found(name: str, data: bytes, columns: Columns | None, unit: str, state: St
     if sheet is not None and not unit:
         # What says no unit is in that of the drawing.
         unit = sheet.unit or into
-    if unit and unit not in MILLIMETRES:
-        raise refuse("bad_file", why=f"{unit} is no unit of length", where="")
     found = found_in(name, data, columns, unit)
     box = found.box
     lot = PurePath(name).stem
@@ -223,7 +168,7 @@ def _found(name: str, data: bytes, columns: Columns | None, unit: str, state: St
         counts=found.counts(),
         unit=found.unit,
         extents=[box[2] - box[0], box[3] - box[1]] if box is not None else [],
-        picture=_picture([one.figure for one in found.figures]),
+        picture=picture_of([one.figure for one in found.figures]),
         left_out=_left_out(found),
         notes=found.notes,
         entries=entries_of(found, lot, into, book.taken_names()) if book is not None else [],

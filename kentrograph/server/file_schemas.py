@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from .schemas import FigureId, Model, Name
+from .schemas import FigureId, Model, Name, Typed
 
 Side = Literal["part", "on", "left", "right", "outside", "inside"]
 
@@ -20,16 +20,17 @@ class FormatView(BaseModel):
 
 class FileAsked(Model):
     """How a file is written: what of the drawing (figures by their ids, names of groups, pens, or all in ink), with how many
-    decimals, what a CSV holds, how a tool path runs."""
+    decimals, what a CSV holds, how a tool path runs. ``within``, how far apart what touches may lie, and the diameter of the tool
+    are lengths as they are typed; nothing for the usual, and for a tool without width."""
 
-    figures: Annotated[list[FigureId], Field(max_length=100_000)] = Field(default_factory=list)
+    figures: Annotated[list[FigureId], Field(max_length=100_000)] | None = None
     names: Annotated[list[Name], Field(max_length=1_000)] = Field(default_factory=list)
     pens: Annotated[list[Name], Field(max_length=10)] = Field(default_factory=list)
     construction: bool = False
     decimals: Annotated[int | None, Field(ge=0, le=15)] = None
     content: Literal["points", "readings"] = "points"
-    within: Annotated[float, Field(ge=0, le=1e9)] = 0.0
-    tool: Annotated[float, Field(ge=0, le=1e9)] = 0.0
+    within: Typed = ""
+    tool: Typed = ""
     side: Side = "part"
     feed: Annotated[float, Field(gt=0, le=1e6)] = 600.0
     inch: bool = False

@@ -72,6 +72,11 @@ def test_what_is_selected_with_too_few_decimals(drafter: Drafter, page: Page) ->
     page.get_by_role("radio", name="Files").click()
     page.get_by_label("What", exact=True).select_option("selected")
     expect(page.get_by_text("1 figure,")).to_be_visible()
+    # Where nothing is selected any more, that is nothing, and not all of it.
+    page.get_by_role("radio", name="Table").click()
+    drafter.presses("Escape", "Escape")
+    page.get_by_role("radio", name="Files").click()
+    expect(page.get_by_role("alert")).to_contain_text("nothing of what was chosen")
 
 
 def test_a_file_is_dropped_on_the_table_seen_and_taken_in(drafter: Drafter, page: Page) -> None:

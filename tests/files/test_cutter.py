@@ -87,7 +87,6 @@ def test_words_of_the_program() -> None:
 @pytest.mark.parametrize(
     ("lines", "tool", "kind"),
     [
-        (("circle centre 0, 0 radius 5",), Tool(0.0, "outside"), "bad_tool"),
         (("circle centre 0, 0 radius 5",), Tool(12.0, "inside"), "nothing_cut"),
         (("ellipse centre 0, 0 axes 9, 5",), Tool(2.0, "outside"), "nothing_cut"),
     ],

@@ -56,6 +56,20 @@ def test_what_is_selected_alone(api: httpx.Client, plate: str) -> None:
     assert "nothing of what was chosen" in looked(api, plate, "svg", pens=["axis"])["refused"]
 
 
+def test_lengths_are_read_as_they_are_typed(api: httpx.Client, plate: str) -> None:
+    """With their units and what the drawing knows; half a word says so, and is not taken for nothing."""
+    whole = looked(api, plate, "nc", names=["K1"], tool="10 mm", side="outside")["found"]
+    assert looked(api, plate, "nc", names=["K1"], tool="C1.radius", side="outside")["found"]["size"] == whole["size"]
+    for slip in ("6x", "C9.radius", "-3", "0"):
+        answer = api.post(f"/drawings/{plate}/files/nc/look", json={"tool": slip})
+        assert answer.status_code == 422, slip
+        assert answer.json()["message"]
+
+
+def test_what_is_selected_is_nothing_where_nothing_is(api: httpx.Client, plate: str) -> None:
+    assert "nothing of what was chosen" in looked(api, plate, "svg", figures=[])["refused"]
+
+
 def test_too_few_decimals_say_how_many_are_enough(api: httpx.Client, drawing: dict[str, Any]) -> None:
     id = drawing["id"]
     for text in ("circle centre 0.123, 0.456 radius 7.777", "line from 40.1, 3.3 touching C1 left"):
@@ -109,7 +123,7 @@ def test_more_than_25_mb_is_refused_while_it_comes(api: httpx.Client) -> None:
 
 
 def test_the_cutter_shows_what_it_leaves(api: httpx.Client, plate: str) -> None:
-    page = api.post(f"/drawings/{plate}/cut", json={"tool": 6, "names": ["K1"], "side": "inside"})
+    page = api.post(f"/drawings/{plate}/cut", json={"tool": "6", "names": ["K1"], "side": "inside"})
     assert page.status_code == 200
     assert "left standing 1.24264" in page.text
     assert "It differs at 4 places" in page.text

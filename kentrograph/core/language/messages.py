@@ -142,7 +142,6 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
         else "this file is no PNG picture; a mark is one"
     ),
     "bad_file": lambda f: f"the file cannot be read: {f['why']}" + (f" ({f['where']})" if f["where"] else ""),
-    "bad_tool": lambda f: f"a tool of {plain(f['value'])} will not do: its diameter is more than 0",
     "nothing_cut": lambda f: "nothing of what was chosen can be cut" + (f": {f['why']}" if f["why"] else ""),
     "no_reading_yet": lambda f: "nothing is measured in this drawing: a reading is made with measure",
     "no_format": lambda f: f"{f['name']} ends with none of {', '.join(f['endings'])}: its ending says what a file is",

@@ -39,6 +39,8 @@ class Format:
     media: str
     write: _Write | None = None
     read: Callable[[bytes], Found] | None = None
+    written: bool = True
+    """Whether figures are written in it."""
 
 
 FORMATS = (
@@ -46,7 +48,7 @@ FORMATS = (
     Format("step", "STEP, ISO 10303", ("step", "stp"), "model/step", as_step, read_step),
     Format("iges", "IGES 5.3", ("igs", "iges"), "model/iges", as_iges, read_iges),
     Format("csv", "CSV, points or readings", ("csv",), "text/csv; charset=utf-8", None, read_csv),
-    Format("kent", "a drawing of our own", ("kent",), "text/plain; charset=utf-8", None, read_kent),
+    Format("kent", "a drawing of our own", ("kent",), "text/plain; charset=utf-8", None, read_kent, written=False),
     Format("nc", "Tool path, ISO 6983", ("nc",), "text/plain; charset=utf-8", None, read_nc),
 )
 BY_WORD = {one.word: one for one in FORMATS}
@@ -61,7 +63,7 @@ class Options:
     choice: Choice = field(default_factory=Choice)
     decimals: int | None = None
     content: Content = "points"
-    tool: Tool | None = None
+    tool: Tool = Tool(0.0)
     wanted: float = 0.0
 
 
@@ -84,7 +86,7 @@ def written(
         return _as_csv(book, options, unit)
     items = items_of(book, options.choice)
     count = len(items)
-    tool = options.tool or Tool(0.0, "on")
+    tool = options.tool
     if form.word == "nc":
         cuts, _ = cuts_of(items, tool)
         count = len(cuts)
@@ -113,9 +115,8 @@ def written(
     except Refused as refused:
         # Rounded so far that no machine would take it.
         enough = enough_decimals(compared, convert(1.0, unit, tool.words), wanted, again)
-        return Written(
-            data, len(items), left_out, replace(NOT_READ, wanted=wanted, missing=[sentence(refused.problem)], enough=enough)
-        )
+        back = replace(NOT_READ, wanted=wanted, missing=[sentence(refused.problem)], enough=enough)
+        return Written(data, count, left_out, back)
     return Written(data, count, left_out, read_back(compared, convert(1.0, unit, found.unit), found, wanted, again))
 
 
@@ -139,10 +140,12 @@ def format_of(name: str) -> Format:
 
 
 def found_in(name: str, data: bytes, columns: Columns | None = None, unit: str = "") -> Found:
-    """What a file holds. ``columns`` and ``unit`` are those of a CSV. Raises `Refused`: no_format, bad_file, empty_file."""
+    """What a file holds. ``columns`` and ``unit`` are those of a CSV. Raises `Refused`: no_format, bad_file."""
     form = format_of(name)
     if len(data) > MOST_BYTES:
         raise too_large(len(data))
+    if unit and unit not in MILLIMETRES:
+        raise bad_file(f"{unit} is no unit of length")
     if form.word == "csv":
         found = read_csv(data, columns, unit)
     else:
@@ -153,8 +156,6 @@ def found_in(name: str, data: bytes, columns: Columns | None = None, unit: str =
     box = found.box
     if box is not None and not all(abs(value) < inf for value in box):
         raise bad_file("its places lie out of reach")
-    if unit and form.word == "csv" and unit not in MILLIMETRES:
-        raise bad_file(f"{unit} is no unit of length")
     return found
 
 

@@ -94,15 +94,3 @@ def finite(text: str, where: str = "") -> float:
     if not abs(value) <= LARGEST:
         raise bad_file(f"the number {text[:40]} is too large", where)
     return value
-
-
-def taken(found: Found, what: str, make: Callable[[], Figure], **known: str) -> None:
-    """Adds a figure, or counts it as left out where it cannot be one: a radius of 0, a line without length."""
-    try:
-        figure = make()
-    except Refused as refused:
-        if refused.problem.kind == "bad_file":
-            raise
-        found.leave_out(what, "it has no size", known.get("where", ""))
-    else:
-        found.add(figure, **known)

@@ -28,9 +28,8 @@ _WIDTH, _DATA = 72, 64
 
 
 def as_iges(
-    items: Sequence[Item], unit: str, title: str, decimals: int | None = None, progress: Progress | None = None,
-    now: datetime | None = None,
-) -> tuple[str, list[str]]:  # fmt: skip
+    items: Sequence[Item], unit: str, title: str, decimals: int | None = None, progress: Progress | None = None
+) -> tuple[str, list[str]]:
     """The file, and what could not be written, in words."""
     known = unit if unit in UNITS else "ft"
     shown = [item for item in items if not isinstance(item.figure, EndlessLine)]
@@ -48,7 +47,7 @@ def as_iges(
         writer.entity(402, [str(len(members)), *map(str, members)], name, form=7)
     start = _lines("Flat drawing. Lengths are true; z is 0.", _WIDTH, "S")
     flag, word = UNITS[known]
-    stamp = f"{now or datetime.now():%Y%m%d.%H%M%S}"
+    stamp = f"{datetime.now():%Y%m%d.%H%M%S}"
     name = title.encode("ascii", "replace").decode()[:60] or "drawing"
     fields = [
         "1H,", "1H;", _text(name), _text(f"{name}.igs"), _text(SYSTEM), _text("1"), "32", "38", "6", "308", "15", _text(name),

@@ -25,10 +25,10 @@ class Item:
 
 @dataclass(frozen=True, slots=True)
 class Choice:
-    """What is written. ``figures`` are ids, ``names`` names of figures and groups; with neither all with a pen of ``pens``,
-    or, where that is empty too, all that is in ink."""
+    """What is written. ``figures`` are ids, even if there are none; ``names`` names of figures and groups; with neither all with
+    a pen of ``pens``, or, where that is empty too, all that is in ink."""
 
-    figures: tuple[str, ...] = ()
+    figures: tuple[str, ...] | None = None
     names: tuple[str, ...] = ()
     pens: tuple[str, ...] = ()
     construction: bool = False
@@ -64,7 +64,7 @@ def _candidates(book: Book, wanted: Sequence[str] | None) -> Iterator[tuple[str,
 
 def _wanted(book: Book, choice: Choice, groups: dict[str, str]) -> list[str] | None:
     """The ids that are asked for one by one; None where all are looked through."""
-    if choice.figures:
+    if choice.figures is not None:
         return list(choice.figures)
     if not choice.names:
         return None

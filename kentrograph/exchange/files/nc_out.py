@@ -33,6 +33,11 @@ class Tool:
     feed: float = 600.0
     words: str = "mm"
 
+    @property
+    def runs(self) -> str:
+        """The side on which it runs: on the outlines where it has no width."""
+        return self.side if self.diameter > 0.0 else "on"
+
 
 @dataclass(frozen=True, slots=True)
 class Cut:
@@ -44,12 +49,10 @@ class Cut:
 
 
 def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
-    """The cuts in the order of the items, and what cannot be cut, in words. Raises `Refused`: bad_tool, nothing_cut."""
-    if tool.side not in SIDES or not (tool.side == "on" or tool.diameter > 0.0):
-        raise refuse("bad_tool", value=tool.diameter)
+    """The cuts in the order of the items, and what cannot be cut, in words. Raises `Refused` (nothing_cut)."""
     cuts: list[Cut] = []
     left_out: list[str] = []
-    depths = _depths(items) if tool.side == "part" else [0] * len(items)
+    depths = _depths(items) if tool.runs == "part" else [0] * len(items)
     for item, depth in sorted(zip(items, depths, strict=True), key=lambda one: -one[1]):
         name = item.name or "a figure"
         if isinstance(item.figure, Point | EndlessLine | FigureSet):
@@ -58,7 +61,7 @@ def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
         if _has_ellipse(item.figure):
             left_out.append(f"{name}: a tool path has lines and arcs, and no ellipses")
             continue
-        side = _side(item.figure, tool.side if tool.side != "part" else "inside" if depth % 2 else "outside")
+        side = _side(item.figure, tool.runs if tool.runs != "part" else "inside" if depth % 2 else "outside")
         try:
             paths = (item.figure,) if side == "on" else offset(item.figure, tool.diameter / 2.0, side, True, name)
         except Refused:

@@ -24,9 +24,8 @@ _EVERY = 500
 
 
 def as_step(
-    items: Sequence[Item], unit: str, title: str, decimals: int | None = None, progress: Progress | None = None,
-    now: datetime | None = None,
-) -> tuple[str, list[str]]:  # fmt: skip
+    items: Sequence[Item], unit: str, title: str, decimals: int | None = None, progress: Progress | None = None
+) -> tuple[str, list[str]]:
     """The file, and what could not be written, in words."""
     shown = [item for item in items if not isinstance(item.figure, EndlessLine)]
     writer = _Writer(decimals)
@@ -50,7 +49,7 @@ def as_step(
     writer.add(f"SHAPE_DEFINITION_REPRESENTATION(#{writer.definition},#{shape})")
     for pen, elements in layers.items():
         writer.add(f"PRESENTATION_LAYER_ASSIGNMENT({encoded(pen)},'',{_refs(elements)})")
-    stamp = (now or datetime.now()).isoformat(timespec="seconds")
+    stamp = datetime.now().isoformat(timespec="seconds")
     head = (
         "ISO-10303-21;\nHEADER;\nFILE_DESCRIPTION((''),'2;1');\n"
         f"FILE_NAME({encoded(title)},'{stamp}',(''),(''),'Kentrograph','Kentrograph','');\n"

@@ -1418,7 +1418,8 @@ export interface components {
         /**
          * FileAsked
          * @description How a file is written: what of the drawing (figures by their ids, names of groups, pens, or all in ink), with how many
-         *     decimals, what a CSV holds, how a tool path runs.
+         *     decimals, what a CSV holds, how a tool path runs. ``within``, how far apart what touches may lie, and the diameter of the tool
+         *     are lengths as they are typed; nothing for the usual, and for a tool without width.
          */
         FileAsked: {
             /**
@@ -1440,7 +1441,7 @@ export interface components {
              */
             feed: number;
             /** Figures */
-            figures?: string[];
+            figures?: string[] | null;
             /**
              * Inch
              * @default false
@@ -1458,14 +1459,14 @@ export interface components {
             side: "part" | "on" | "left" | "right" | "outside" | "inside";
             /**
              * Tool
-             * @default 0
+             * @default
              */
-            tool: number;
+            tool: string;
             /**
              * Within
-             * @default 0
+             * @default
              */
-            within: number;
+            within: string;
         };
         /**
          * FileFound

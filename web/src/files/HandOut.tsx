@@ -1,5 +1,5 @@
 /** The drawing as a file: what of it, in which format, with how many decimals; what came of reading it back. */
-import { Box, Flex, Input, Link, Text } from "@chakra-ui/react";
+import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 
 import { keepFile, lookAt, showCut } from "../api/files";
@@ -8,22 +8,22 @@ import { useDocument } from "../state/document";
 import { loadGroups, useGroups } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
-import { Choice } from "../Choice";
 import { useTable } from "../table/context";
 import { refuse } from "../table/writing";
 import { Word } from "../Words";
-import { asked, useFiles, type What } from "./options";
-import { Busy, Row, size } from "./parts";
+import { asked, type FileOptions, useFiles, type What } from "./options";
+import { Busy, Pick, size, Typed } from "./parts";
 import { useWork } from "./useWork";
 
-const SIDES = {
-  part: "outside, and inside of holes",
-  outside: "outside",
-  inside: "inside",
-  left: "to the left",
-  right: "to the right",
-} as const;
-
+const SIDES: readonly (readonly [string, string])[] = [
+  ["part", "outside, and inside of holes"],
+  ["outside", "outside"],
+  ["inside", "inside"],
+  ["left", "to the left"],
+  ["right", "to the right"],
+];
+const DIGITS = Array.from({ length: 10 }, (_, n) => [String(n), String(n)] as const);
+const set = useFiles.setState;
 const told = (error: unknown) => refuse(error instanceof Error ? error.message : String(error));
 
 export function useLook() {
@@ -46,63 +46,57 @@ export function useLook() {
 }
 
 export function HandOut({ formats, look }: { formats: readonly FileFormat[]; look: ReturnType<typeof useLook> }) {
-  const { session } = useTable();
-  const options = useFiles();
-  const { found, refused, progress, callOff, wanted } = look;
-  const name = useDocument((d) => d.name);
-  const keep = () => found && keepFile(session.drawing, options.format, wanted, found.name).catch(told);
+  const { format, content, decimals, within } = useFiles();
+  const unit = useDocument((d) => d.header?.unit ?? "mm");
+  const known = formats.filter((one) => one.written).map((one) => [one.word, one.says] as const);
   return (
     <Box as="section" aria-label="Hand out" fontSize="12px">
       <Text as="h2" color="label" fontWeight={600} mb="1">
         Hand out
       </Text>
-      <Row label="Format">
-        <Choice
-          flex="1"
-          minW="0"
-          aria-label="Format"
-          value={options.format}
-          onChange={(e) => useFiles.setState({ format: e.target.value })}
-        >
-          {formats
-            .filter((one) => one.written)
-            .map((one) => (
-              <option key={one.word} value={one.word}>
-                {one.says}
-              </option>
-            ))}
-        </Choice>
-      </Row>
-      {options.format === "csv" ? (
-        <Row label="Content">
-          <Choice
-            flex="1"
-            minW="0"
-            aria-label="Content"
-            value={options.content}
-            onChange={(e) => useFiles.setState({ content: e.target.value as "points" | "readings" })}
-          >
-            <option value="points">points: those placed, or corners and centres</option>
-            <option value="readings">readings</option>
-          </Choice>
-        </Row>
-      ) : null}
+      <Pick label="Format" value={format} options={known} take={(to) => set({ format: to })} />
+      {format === "csv" && (
+        <Pick
+          label="Content"
+          value={content}
+          options={[
+            ["points", "points: those placed, or corners and centres"],
+            ["readings", "readings"],
+          ]}
+          take={(to) => set({ content: to as FileOptions["content"] })}
+        />
+      )}
       <WhatOf />
-      <Row label="Decimals">
-        <Choice
-          flex="1"
-          minW="0"
-          aria-label="Decimals"
-          value={options.decimals}
-          onChange={(e) => useFiles.setState({ decimals: e.target.value })}
-        >
-          <option value="">{options.format === "nc" ? "as machines take them" : "every digit"}</option>
-          {Array.from({ length: 10 }, (_, n) => (
-            <option key={n}>{n}</option>
-          ))}
-        </Choice>
-      </Row>
-      {options.format === "nc" && <ToolRows />}
+      <Pick
+        label="Decimals"
+        value={decimals}
+        options={[["", format === "nc" ? "as machines take them" : "every digit"], ...DIGITS]}
+        take={(to) => set({ decimals: to })}
+      />
+      {format !== "csv" && decimals !== "" && (
+        <Typed
+          label="Within"
+          says="How far apart what touches may lie"
+          placeholder={unit === "mm" ? "0.001" : "0.001 mm"}
+          value={within}
+          take={(to) => set({ within: to })}
+        />
+      )}
+      {format === "nc" && <ToolRows unit={unit} />}
+      <Outcome look={look} />
+    </Box>
+  );
+}
+
+/** What is under way, what was refused, or what the file would be; and what can be done with it. */
+function Outcome({ look }: { look: ReturnType<typeof useLook> }) {
+  const { session } = useTable();
+  const format = useFiles((f) => f.format);
+  const name = useDocument((d) => d.name);
+  const { found, refused, progress, callOff, wanted } = look;
+  const ready = found !== null && progress === null;
+  return (
+    <>
       <Box mt="3" minH="92px" aria-live="polite">
         {progress && <Busy words="Writing and reading back" progress={progress} callOff={callOff} />}
         {refused !== "" && (
@@ -110,16 +104,23 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
             {refused}
           </Text>
         )}
-        {found && !progress && <Report found={found} />}
+        {ready && <Report found={found} />}
       </Box>
       <Flex gap="2" mt="2" align="center">
-        <Word bg="ink" color="panel" px="4" _hover={{ bg: "pressed" }} disabled={!found} onClick={() => void keep()}>
+        <Word
+          bg="ink"
+          color="panel"
+          px="4"
+          _hover={{ bg: "pressed" }}
+          disabled={!ready}
+          onClick={() => found && void keepFile(session.drawing, format, wanted, found.name).catch(told)}
+        >
           Keep the file
         </Word>
-        {options.format === "nc" && (
+        {format === "nc" && (
           <Word
             color="snap"
-            disabled={!found}
+            disabled={!ready}
             title="A stand-in for a cutter runs the program and shows where it differs"
             onClick={() => void showCut(session.drawing, wanted).catch(told)}
           >
@@ -137,7 +138,7 @@ export function HandOut({ formats, look }: { formats: readonly FileFormat[]; loo
           .kent
         </Link>
       </Flex>
-    </Box>
+    </>
   );
 }
 
@@ -146,85 +147,51 @@ function WhatOf() {
   const { session } = useTable();
   const revision = useDocument((d) => d.revision);
   const { of, shown } = useGroups();
-  const selected = useInterface((i) => (i.selected === null ? 0 : 1 + i.others.length));
+  const count = useInterface((i) => (i.selected === null ? 0 : 1 + i.others.length));
   const what = useFiles((f) => f.what);
   useEffect(() => {
     if (revision >= 0) void loadGroups(session.drawing);
   }, [session.drawing, revision]);
-  const groups = of === session.drawing ? (shown?.groups ?? []) : [];
-  const pens = of === session.drawing ? (shown?.pens ?? []) : [];
+  const known = of === session.drawing ? shown : null;
   return (
-    <Row label="What">
-      <Choice
-        flex="1"
-        minW="0"
-        aria-label="What"
-        value={what}
-        onChange={(e) => useFiles.setState({ what: e.target.value as What })}
-      >
-        <option value="ink">all that is in ink</option>
-        <option value="all">all, construction and points too</option>
-        <option value="selected" disabled={selected === 0}>
-          what is selected ({selected})
-        </option>
-        {groups.map((group) => (
-          <option key={group.name} value={`group ${group.name}`}>
-            group {group.name}
-          </option>
-        ))}
-        {pens.map((pen) => (
-          <option key={pen.word} value={`pen ${pen.word}`}>
-            pen {pen.word}
-          </option>
-        ))}
-      </Choice>
-    </Row>
+    <Pick
+      label="What"
+      value={what}
+      options={[
+        ["ink", "all that is in ink"],
+        ["all", "all, construction and points too"],
+        ["selected", `what is selected (${count})`],
+        ...(known?.groups ?? []).map(({ name }) => [`group ${name}`, `group ${name}`] as const),
+        ...(known?.pens ?? []).map(({ word }) => [`pen ${word}`, `pen ${word}`] as const),
+      ]}
+      take={(to) => set({ what: to as What })}
+    />
   );
 }
 
-function ToolRows() {
+function ToolRows({ unit }: { unit: string }) {
   const { tool, side, inch } = useFiles();
-  const unit = useDocument((d) => d.header?.unit ?? "mm");
   return (
     <>
-      <Row label="Tool, ⌀">
-        <Input
-          size="2xs"
-          flex="1"
-          aria-label="Diameter of the tool"
-          placeholder={`none: on the outlines (${unit})`}
-          value={tool}
-          onChange={(e) => useFiles.setState({ tool: e.target.value })}
-        />
-      </Row>
-      <Row label="Runs">
-        <Choice
-          flex="1"
-          minW="0"
-          aria-label="Side"
-          disabled={tool === ""}
-          value={side}
-          onChange={(e) => useFiles.setState({ side: e.target.value as keyof typeof SIDES })}
-        >
-          {Object.entries(SIDES).map(([word, says]) => (
-            <option key={word} value={word}>
-              {says}
-            </option>
-          ))}
-        </Choice>
-      </Row>
-      <Row label="Unit">
-        <Choice
-          flex="1"
-          minW="0"
-          aria-label="Unit of the program"
-          value={inch ? "in" : "mm"}
-          onChange={(e) => useFiles.setState({ inch: e.target.value === "in" })}
-        >
-          <option>mm</option>
-          <option>in</option>
-        </Choice>
-      </Row>
+      <Typed
+        label="Tool, ⌀"
+        says="Diameter of the tool"
+        placeholder={`none: on the outlines (${unit})`}
+        value={tool}
+        take={(to) => set({ tool: to })}
+      />
+      {tool.trim() !== "" && (
+        <Pick label="Runs" value={side} options={SIDES} take={(to) => set({ side: to as FileOptions["side"] })} />
+      )}
+      <Pick
+        label="Unit"
+        value={inch ? "in" : "mm"}
+        options={[
+          ["mm", "mm"],
+          ["in", "in"],
+        ]}
+        take={(to) => set({ inch: to === "in" })}
+      />
     </>
   );
 }
@@ -245,7 +212,7 @@ function Report({ found }: { found: FileLook }) {
       {enough !== null && (
         <Flex align="baseline" gap="1">
           <Text>{enough} decimals would keep them together.</Text>
-          <Word color="snap" onClick={() => useFiles.setState({ decimals: String(enough) })}>
+          <Word color="snap" onClick={() => set({ decimals: String(enough) })}>
             Take {enough}
           </Word>
         </Flex>

@@ -5,14 +5,16 @@ import type { FileAsked } from "../api/types";
 
 export type What = "ink" | "all" | "selected" | `group ${string}` | `pen ${string}`;
 
-interface FileOptions {
+export interface FileOptions {
   readonly format: string;
   readonly what: What;
   /** Empty for every digit. */
   readonly decimals: string;
   readonly content: "points" | "readings";
+  /** Lengths as they are typed: the server reads them. */
+  readonly within: string;
   readonly tool: string;
-  readonly side: NonNullable<FileAsked["side"]>;
+  readonly side: FileAsked["side"];
   readonly inch: boolean;
   /** A file that was chosen or dropped, to be taken in. */
   readonly dropped: File | null;
@@ -23,6 +25,7 @@ export const useFiles = create<FileOptions>()(() => ({
   what: "ink",
   decimals: "",
   content: "points",
+  within: "",
   tool: "",
   side: "part",
   inch: false,
@@ -31,19 +34,19 @@ export const useFiles = create<FileOptions>()(() => ({
 
 /** What the server is asked for. */
 export function asked(options: FileOptions, selected: readonly string[]): FileAsked {
-  const { what } = options;
-  const number = (text: string) => Number(text.replace(",", "."));
+  const { what, content, within, tool, side, inch, decimals } = options;
   return {
-    figures: what === "selected" ? [...selected] : [],
+    // None of them, where nothing is selected any more: not all instead.
+    figures: what === "selected" ? [...selected] : null,
     names: what.startsWith("group ") ? [what.slice(6)] : [],
     pens: what.startsWith("pen ") ? [what.slice(4)] : [],
     construction: what === "all",
-    decimals: options.decimals === "" ? null : Number(options.decimals),
-    content: options.content,
-    within: 0,
-    tool: options.tool === "" || !(number(options.tool) > 0) ? 0 : number(options.tool),
-    side: options.side,
+    decimals: decimals === "" ? null : Number(decimals),
+    content,
+    within,
+    tool,
+    side,
     feed: 600,
-    inch: options.inch,
+    inch,
   };
 }

@@ -1,11 +1,12 @@
-/** Small parts of the files page: a row with a label, a picture, how far something is. */
-import { Box, Flex, Text } from "@chakra-ui/react";
+/** Small parts of the files page: a choice and a field with their labels, a picture, how far something is. */
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import type { Progress } from "../api/files";
+import { Choice } from "../Choice";
 import { Word } from "../Words";
 
-export function Row({ label, children }: { label: string; children: ReactNode }) {
+function Row({ label, children }: { label: string; children: ReactNode }) {
   return (
     <Flex as="label" align="center" gap="2" py="1">
       <Text w="76px" flex="none" color="quiet">
@@ -13,6 +14,65 @@ export function Row({ label, children }: { label: string; children: ReactNode })
       </Text>
       {children}
     </Flex>
+  );
+}
+
+/** One of several, each with its words. */
+export function Pick({
+  label,
+  value,
+  options,
+  take,
+}: {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  take: (value: string) => void;
+}) {
+  return (
+    <Row label={label}>
+      <Choice flex="1" minW="0" aria-label={label} value={value} onChange={(e) => take(e.target.value)}>
+        {options.map(([word, says]) => (
+          <option key={word} value={word}>
+            {says}
+          </option>
+        ))}
+      </Choice>
+    </Row>
+  );
+}
+
+/** A length that is typed; it counts once it is left, or with Enter. */
+export function Typed({
+  label,
+  says,
+  placeholder,
+  value,
+  take,
+}: {
+  label: string;
+  says: string;
+  placeholder: string;
+  value: string;
+  take: (value: string) => void;
+}) {
+  return (
+    <Row label={label}>
+      <Input
+        key={value}
+        size="2xs"
+        flex="1"
+        aria-label={says}
+        title={says}
+        placeholder={placeholder}
+        defaultValue={value}
+        maxLength={60}
+        onBlur={(e) => take(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") take(e.currentTarget.value);
+        }}
+      />
+    </Row>
   );
 }
 
