@@ -11,8 +11,8 @@ from typing import assert_never
 
 from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..core.figures.along import place_along
+from ..core.figures.in_unit import in_unit
 from ..core.figures.outline import Piece
-from ..core.figures.similarity import carried, dilation
 from ..core.measure.closest import distance_between
 from ..core.units import convert
 from .files.nc_in import Program
@@ -54,9 +54,7 @@ class Run:
 
 def run(program: Program, cuts: Sequence[Cut], tool: Tool, unit: str, wanted: float) -> Run:
     """Runs a program and compares it with the outlines of the cuts."""
-    scale = convert(1.0, program.unit, unit)
-    by = dilation(Point(0.0, 0.0), scale)
-    moves = [(carried(move.piece, by) if scale != 1.0 else move.piece, move.rapid) for move in program.moves]
+    moves = [(in_unit(move.piece, program.unit, unit), move.rapid) for move in program.moves]
     cutting = [piece for piece, rapid in moves if not rapid and isinstance(piece, Line | Arc)]
     rapid = [piece for piece, rapid in moves if rapid and isinstance(piece, Line | Arc)]
     radius = 0.0 if all(cut.side == "on" for cut in cuts) else tool.diameter / 2.0

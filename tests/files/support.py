@@ -7,13 +7,12 @@ from math import cos, radians, sin
 from hypothesis import strategies as st
 
 from kentrograph.core.figures import Arc, Circle, Ellipse, Figure, Line, Outline, Point
-from kentrograph.core.figures.similarity import carried, dilation
-from kentrograph.core.units import convert
+from kentrograph.core.figures.in_unit import in_unit
+from kentrograph.exchange.files.deviation import deviation
 from kentrograph.exchange.files.found import Found
 from kentrograph.exchange.files.iges_in import read_iges
 from kentrograph.exchange.files.iges_out import as_iges
 from kentrograph.exchange.files.items import Item
-from kentrograph.exchange.files.readback import deviation
 from kentrograph.exchange.files.step_in import read_step
 from kentrograph.exchange.files.step_out import as_step
 from kentrograph.exchange.files.svg_in import read_svg
@@ -95,8 +94,7 @@ def items(figures: Sequence[Figure]) -> list[Item]:
 
 def off(written: Sequence[Figure], found: Found, unit: str = "mm") -> float:
     """How far what was read lies from what was written, in its unit."""
-    scale = convert(1.0, found.unit, unit)
-    read = [carried(one.figure, dilation(Point(0.0, 0.0), scale)) if scale != 1.0 else one.figure for one in found.figures]
+    read = [in_unit(one.figure, found.unit, unit) for one in found.figures]
     assert len(read) == len(written), (len(read), len(written), found.left_out)
     return max(deviation(a, b) for a, b in zip(written, read, strict=True))
 

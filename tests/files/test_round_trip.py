@@ -99,7 +99,7 @@ def test_the_decimals_that_are_enough_keep_what_touches_together(form: str) -> N
         return read(write(some, "mm", "x", decimals)[0].encode())
 
     def back(decimals: int | None, wanted: float) -> ReadBack:
-        return read_back(shown, 1.0, again(shown, decimals), wanted, again)
+        return read_back(shown, "mm", again(shown, decimals), wanted, again)
 
     exact = back(None, 1e-9)
     assert exact.good
@@ -120,11 +120,11 @@ def test_what_is_missing_or_of_another_kind_is_said() -> None:
     shown = items([Line(Point(0.0, 0.0), Point(1.0, 0.0)), Circle(Point(5.0, 5.0), 1.0)])
     found = read(write(shown, "mm", "x")[0].encode())
     fewer = found.figures.pop()
-    back = read_back(shown, 1.0, found, 0.001)
+    back = read_back(shown, "mm", found, 0.001)
     assert back.missing == ["2 figures were written and 1 read"]
     assert not back.good
     found.figures.append(found.figures[0])
-    assert read_back(shown, 1.0, found, 0.001).missing == ["F2"]
+    assert read_back(shown, "mm", found, 0.001).missing == ["F2"]
     assert fewer.name == "F2"
 
 

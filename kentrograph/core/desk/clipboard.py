@@ -12,11 +12,11 @@ from ..book.scene import pen_of, seen
 from ..book.values import Drawn, Untouchable
 from ..figures import Figure, Point
 from ..figures.box import box_around
-from ..figures.similarity import carried, dilation, rotation, shift
+from ..figures.in_unit import in_unit
+from ..figures.similarity import carried, rotation, shift
 from ..language.in_numbers import statements_of
 from ..language.script import book_of, read_script
 from ..problem import Problem, Refused, refuse
-from ..units import convert
 from .carrying import place_of_carried
 from .intents import Entry, write_all
 from .pointing import Pointer
@@ -83,8 +83,7 @@ def figures_in(text: str, unit: str) -> list[tuple[str, Figure]]:
             raise Refused(value)
         for one, _, figure in book.figures_of(id):
             if isinstance(value, Drawn) and not isinstance(figure, Untouchable) and seen(book, one):
-                scale = convert(1.0, book.header.manner.unit, unit)
-                found.append((pen_of(book, one), carried(figure, dilation(Point(0.0, 0.0), scale)) if scale != 1.0 else figure))
+                found.append((pen_of(book, one), in_unit(figure, book.header.manner.unit, unit)))
     if not found:
         raise refuse("nothing_copied")
     return found

@@ -114,10 +114,10 @@ def written(
         found = form.read(data)
     except Refused as refused:
         # Rounded so far that no machine would take it.
-        enough = enough_decimals(compared, convert(1.0, unit, tool.words), wanted, again)
+        enough = enough_decimals(compared, unit, wanted, again)
         back = replace(NOT_READ, wanted=wanted, missing=[sentence(refused.problem)], enough=enough)
         return Written(data, count, left_out, back)
-    return Written(data, count, left_out, read_back(compared, convert(1.0, unit, found.unit), found, wanted, again))
+    return Written(data, count, left_out, read_back(compared, unit, found, wanted, again))
 
 
 def _as_csv(book: Book, options: Options, unit: str) -> Written:

@@ -12,8 +12,7 @@ from typing import assert_never
 from ...core.angles import unit_vector
 from ...core.book.pens import PENS
 from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
-from ...core.figures.similarity import carried, dilation
-from ...core.units import convert
+from ...core.figures.in_unit import in_unit
 from .found import Progress
 from .items import Item
 from .numbers import told_with
@@ -36,9 +35,7 @@ def as_iges(
     writer = _Writer(decimals)
     groups: dict[str, list[int]] = {}
     for done, item in enumerate(shown, 1):
-        scale = convert(1.0, unit, known)
-        figure = item.figure if scale == 1.0 else carried(item.figure, dilation(Point(0.0, 0.0), scale))
-        entity = writer.figure(figure, item.name, LEVELS.get(item.pen, 0))
+        entity = writer.figure(in_unit(item.figure, unit, known), item.name, LEVELS.get(item.pen, 0))
         if item.group:
             groups.setdefault(item.group, []).append(entity)
         if progress is not None and done % _EVERY == 0:

@@ -6,17 +6,18 @@ came back: tangents, ends that lie on one another, the joints within outlines an
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from math import hypot, inf, radians
+from math import hypot, inf
 
 from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ...core.figures.along import heading
 from ...core.figures.box import box_of
 from ...core.figures.box_tree import BoxTree
-from ...core.figures.similarity import carried, dilation
+from ...core.figures.in_unit import in_unit
 from ...core.measure.closest import distance_between
 from ...core.measure.gap import gap_between
 from ...core.problem import Refused
 from ...core.tolerance import TOLERANCE
+from .deviation import deviation
 from .found import Found
 from .items import Item
 from .numbers import MOST_DECIMALS
@@ -25,9 +26,6 @@ MOST_TOUCHINGS = 20_000
 """So many touchings are looked at again; a drawing with more says so."""
 WANTED = 0.001
 """How far apart what touched may lie afterwards, in millimetres, unless it is said. Source: common practice of cutters."""
-
-_OTHER_WAY = 5.0
-"""Degrees by which a sweep cannot differ for rounding: it runs the other way round."""
 
 Again = Callable[[Sequence[Item], int], Found]
 """Writes and reads some of a drawing with so many decimals."""
@@ -70,11 +68,11 @@ NOT_READ = ReadBack(0, None, 0, 0, [], inf, WANTED, None, [])
 """What came of a file that could not be read at all."""
 
 
-def read_back(items: Sequence[Item], scale: float, found: Found, wanted: float, again: Again | None = None) -> ReadBack:
-    """Compares what was written with what was read, which is ``scale`` times as large. ``again`` finds how many decimals are
+def read_back(items: Sequence[Item], unit: str, found: Found, wanted: float, again: Again | None = None) -> ReadBack:
+    """Compares what was written, in a unit, with what was read. ``again`` finds how many decimals are
     enough."""
     written = [item for item in items if not isinstance(item.figure, EndlessLine)]
-    read = [_scaled(one.figure, 1.0 / scale) for one in found.figures]
+    read = [in_unit(one.figure, found.unit, unit) for one in found.figures]
     missing = _missing(written, read)
     if missing:
         return ReadBack(len(read), None, 0, 0, [], inf, wanted, None, missing)
@@ -88,19 +86,17 @@ def read_back(items: Sequence[Item], scale: float, found: Found, wanted: float, 
     enough = None
     if gap > wanted and again is not None:
         concerned = sorted({n for one, (a, b) in checked if one.gap > wanted for n in (a.item, b.item)})
-        enough = enough_decimals([written[n] for n in concerned[:200]], scale, wanted, again)
+        enough = enough_decimals([written[n] for n in concerned[:200]], unit, wanted, again)
     most = None if missing else max(off, default=0.0)
     told = [one for one, _ in worst]
     return ReadBack(len(read), most, len(checked), closed, told, gap, wanted, enough, missing, more)
 
 
-def enough_decimals(
-    items: Sequence[Item], scale: float, wanted: float, again: Callable[[Sequence[Item], int], Found]
-) -> int | None:
+def enough_decimals(items: Sequence[Item], unit: str, wanted: float, again: Again) -> int | None:
     """The fewest decimals with which these touch as closely as is wanted."""
     for decimals in range(MOST_DECIMALS):
         try:
-            tried = read_back(items, scale, again(items, decimals), wanted)
+            tried = read_back(items, unit, again(items, decimals), wanted)
         except Refused:
             continue
         if tried.good:
@@ -112,49 +108,6 @@ def _missing(written: Sequence[Item], read: Sequence[Figure]) -> list[str]:
     if len(written) == len(read):
         return []
     return [f"{len(written)} figures were written and {len(read)} read"]
-
-
-def deviation(a: Figure, b: Figure) -> float:
-    """How far apart two figures of one kind lie at most, by their places and sizes; infinite for different kinds."""
-    match a, b:
-        case Point(), Point():
-            return hypot(a.x - b.x, a.y - b.y)
-        case Line(), Line():
-            return max(deviation(a.start, b.start), deviation(a.end, b.end))
-        case Circle(), Circle():
-            return max(deviation(a.centre, b.centre), abs(a.radius - b.radius))
-        case Arc(), Arc():
-            ends = max(deviation(a.start, b.start), deviation(a.end, b.end))
-            if abs(a.sweep - b.sweep) > _OTHER_WAY:
-                return inf
-            return max(ends, deviation(a.centre, b.centre), abs(a.radius - b.radius))
-        case Ellipse(), Ellipse():
-            return _of_ellipses(a, b)
-        case Outline(), Outline():
-            if len(a.pieces) != len(b.pieces) or a.closed != b.closed:
-                return inf
-            return max(deviation(p, q) for p, q in zip(a.pieces, b.pieces, strict=True))
-        case _ if type(a) is not type(b):
-            return inf
-        case _:
-            raise AssertionError(a)
-
-
-def _of_ellipses(a: Ellipse, b: Ellipse) -> float:
-    if a.whole != b.whole:
-        return inf
-    ends = [] if a.whole else [deviation(a.start, b.start), deviation(a.end, b.end)]
-    # Either axis may be named first: compared are places on them, where both have them.
-    on_a = [a.at(radians(t)) for t in (0.0, 90.0, 180.0, 270.0)]
-    on_b = [b.at(radians(t)) for t in (0.0, 90.0, 180.0, 270.0)]
-    axes = [min(deviation(p, q) for q in on_b) for p in on_a]
-    return max(*ends, *axes, deviation(a.centre, b.centre))
-
-
-def _scaled(figure: Figure, scale: float) -> Figure:
-    if scale == 1.0:
-        return figure
-    return carried(figure, dilation(Point(0.0, 0.0), scale))
 
 
 @dataclass(frozen=True, slots=True)

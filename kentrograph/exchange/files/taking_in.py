@@ -2,17 +2,13 @@
 
 import re
 from collections.abc import Container, Iterator
-from dataclasses import replace
-from typing import assert_never, cast
 
 from ...core.book.names import key_of
 from ...core.book.pens import PENS
-from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
-from ...core.figures.outline import Piece
+from ...core.figures.in_unit import in_unit
 from ...core.language.in_numbers import statements_of
 from ...core.language.statements import check_name
 from ...core.problem import Refused
-from ...core.units import convert
 from .found import Found
 
 MOST_IN_A_GROUP = 2_000
@@ -94,35 +90,3 @@ def _text(found: Found, lot: str) -> Iterator[str]:
     if found.unit != "mm":
         yield f"unit {found.unit}"
     yield from entries_of(found, lot, found.unit)
-
-
-def in_unit(figure: Figure, unit: str, into: str) -> Figure:
-    """A figure in another unit, each of its numbers converted with one rounding: 3 in are 76.2 mm, and not 76.19999999999999."""
-
-    def length(value: float) -> float:
-        return convert(value, unit, into)
-
-    def place(at: Point) -> Point:
-        return Point(length(at.x), length(at.y))
-
-    match figure:
-        case _ if unit == into:
-            return figure
-        case Point():
-            return place(figure)
-        case Line(start, end):
-            return Line(place(start), place(end))
-        case EndlessLine(through, ux, uy):
-            return EndlessLine(place(through), ux, uy)
-        case Circle(centre, radius):
-            return Circle(place(centre), length(radius))
-        case Arc(centre, radius, start, end, sweep):
-            return Arc(place(centre), length(radius), place(start), place(end), sweep)
-        case Ellipse(centre, a, b):
-            return replace(figure, centre=place(centre), a=length(a), b=length(b))
-        case Outline(pieces):
-            return replace(figure, pieces=tuple(cast(Piece, in_unit(piece, unit, into)) for piece in pieces))
-        case FigureSet(members):
-            return replace(figure, members=tuple(in_unit(member, unit, into) for member in members))
-        case _:
-            assert_never(figure)
