@@ -1,7 +1,5 @@
 """The check report as a page to print (HTML, a W3C standard) and as a table (CSV, RFC 4180)."""
 
-import csv
-import io
 from collections.abc import Sequence
 from dataclasses import dataclass
 from html import escape
@@ -10,6 +8,7 @@ from ..core.book.book import Book
 from ..core.book.scene import all_seen, pen_of
 from ..core.desk.check_report import CheckReport
 from ..core.figures.box import empty_box, stretch
+from .csv_text import csv_text
 from .svg import Styled, picture
 
 
@@ -45,19 +44,15 @@ _STROKE_SHARE, _MARGIN_SHARE, _PIXELS = 0.003, 0.03, 640.0
 
 def check_csv(report: CheckReport) -> str:
     """One row for each thing that was checked; lines end as RFC 4180, section 2, has it."""
-    out = io.StringIO()
-    rows = csv.writer(out, lineterminator="\r\n")
-    rows.writerow(["check", "name", "what", "value", "wanted", "difference", "verdict"])
+    rows = [["check", "name", "what", "value", "wanted", "difference", "verdict"]]
     for reading in report.readings:
         said = "measured" if reading.verdict == "none" else reading.verdict
-        rows.writerow(["reading", reading.name, reading.what, reading.value, reading.wanted, reading.difference, said])
+        rows.append(["reading", reading.name, reading.what, reading.value, reading.wanted, reading.difference, said])
     for one in report.touching:
-        rows.writerow(["touching", one.name, one.statement, one.residual, "", "", "exact" if one.exact else "out"])
-    for words in report.loose_ends:
-        rows.writerow(["loose end", "", words, "", "", "", "out"])
-    for waiting in report.waiting:
-        rows.writerow(["waits", waiting.name, waiting.statement, "", "", waiting.why, "out"])
-    return out.getvalue()
+        rows.append(["touching", one.name, one.statement, one.residual, "", "", "exact" if one.exact else "out"])
+    rows += [["loose end", "", words, "", "", "", "out"] for words in report.loose_ends]
+    rows += [["waits", waiting.name, waiting.statement, "", "", waiting.why, "out"] for waiting in report.waiting]
+    return csv_text(rows)
 
 
 def check_html(report: CheckReport, facts: Facts) -> str:

@@ -1,8 +1,5 @@
 """A drawing handed over, from the command line or the server: its sheets as PDF or PNG, its setting-out tables as CSV."""
 
-import csv
-from io import StringIO
-
 from ..core.book.book import Book
 from ..core.book.on_paper import PointTable
 from ..core.book.papers import PAPERS
@@ -11,6 +8,7 @@ from ..core.problem import refuse
 from ..core.sheet.page import Facts, Page, page_of, sheets_of
 from ..core.sheet.page_tables import edge_names
 from ..core.sheet.tables import rows_of
+from .csv_text import csv_text
 from .pdf import Progress, sheets_pdf
 from .png import page_png
 
@@ -40,19 +38,12 @@ def as_png(book: Book, facts: Facts, sheet: int = 1, dots: float = 150.0) -> byt
 
 def as_csv(book: Book, table: str | None = None) -> str:
     """The setting-out tables of a drawing, or the one of a step, by RFC 4180: heads first, tables apart by an empty line."""
-    out = StringIO(newline="")
-    writer = csv.writer(out, lineterminator="\r\n")
-    found = 0
+    tables: list[list[list[str]]] = []
     for id in book.order:
         value = book.values[id]
-        if not isinstance(value, Drawn) or not isinstance(value.figure, PointTable) or (table is not None and id != table):
-            continue
-        if found:
-            out.write("\r\n")
-        heads, rows = rows_of(value.figure, book.header, edge_names(book, id))
-        writer.writerow(["number", *heads[1:]])
-        writer.writerows(rows)
-        found += 1
-    if not found:
+        if isinstance(value, Drawn) and isinstance(value.figure, PointTable) and table in (None, id):
+            heads, rows = rows_of(value.figure, book.header, edge_names(book, id))
+            tables.append([["number", *heads[1:]], *rows])
+    if not tables:
         raise refuse("no_table")
-    return out.getvalue()
+    return csv_text(*tables)

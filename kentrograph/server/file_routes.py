@@ -22,6 +22,7 @@ from ..exchange.files.looks import cut_of, picture_of, picture_of_file, told
 from ..exchange.files.nc_out import Tool
 from ..exchange.files.taking_in import entries_of, text_of
 from ..store.changes import State
+from .bodies import body_of
 from .file_schemas import (
     FileAsked,
     FileFound,
@@ -91,15 +92,12 @@ async def read_file(
 ) -> Any:  # fmt: skip
     """What a file holds, sent as it is, and what taking it into a drawing (or making one of it) would write. The columns and the
     unit are those of a CSV, where they are other than they seem."""
-    content = bytearray()
-    async for chunk in request.stream():
-        content += chunk
-        if len(content) > MOST_BYTES:
-            raise too_large(len(content))
+    data = await body_of(request, MOST_BYTES)
+    if len(data) > MOST_BYTES:
+        raise too_large(len(data))
     service = service_of(request)
     state = await run_in_threadpool(service.state, drawing) if drawing is not None else None
     columns = Columns(x, y, label) if x is not None and y is not None else None
-    data = bytes(content)
 
     def work(progress: Progress) -> FileFound:
         progress(0, 1)

@@ -26,6 +26,7 @@ from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings
 from ..store.changes import State
+from .bodies import body_of
 from .doors import PICTURE_HEADERS
 from .help_pages import picture, sections
 from .present import book_message
@@ -277,15 +278,11 @@ def get_backing_picture(request: Request, id: UUID) -> Response:
 @router.put("/drawings/{id}/backing", response_model=BackingView)
 async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(gt=0, le=1e12)] = 1.0) -> Any:
     """Lays a picture (PNG or JPEG, sent as it is) under a drawing, so many units a pixel."""
-    content = bytearray()
-    async for chunk in request.stream():
-        content += chunk
-        if len(content) > backings.LARGEST_FILE:
-            break
+    content = await body_of(request, backings.LARGEST_FILE)
 
     def store() -> Any:
         with service_of(request).session() as session:
-            return backings.put_backing(session, id, bytes(content), Placing(scale=scale).model_dump())
+            return backings.put_backing(session, id, content, Placing(scale=scale).model_dump())
 
     return await run_in_threadpool(store)
 

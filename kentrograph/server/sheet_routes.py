@@ -22,6 +22,7 @@ from ..exchange.plotter_page import plot_page
 from ..exchange.png import page_png
 from ..exchange.sheet_svg import sheet_svg
 from ..store import changes, marks
+from .bodies import body_of
 from .schemas import Id, Revision
 from .service import service_of
 
@@ -59,14 +60,10 @@ def get_mark(request: Request) -> Response:
 @office.put("/mark", status_code=204)
 async def put_mark(request: Request) -> None:
     """Takes a PNG, sent as it is, for the mark in all title blocks."""
-    content = bytearray()
-    async for chunk in request.stream():
-        content += chunk
-        if len(content) > MOST_BYTES:
-            break
+    content = await body_of(request, MOST_BYTES)
 
     def store() -> None:
-        made = as_mark(bytes(content))
+        made = as_mark(content)
         with service_of(request).session() as session:
             marks.put_mark(session, made)
 

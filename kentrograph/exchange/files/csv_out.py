@@ -1,14 +1,13 @@
 """Points and readings of a drawing as CSV (RFC 4180): heads first, a row for each, lines that end in CR LF."""
 
-import csv
 from collections.abc import Sequence
-from io import StringIO
 
 from ...core.book.book import Book
 from ...core.book.kinds.table import places_of
 from ...core.desk.check_report import check_report
 from ...core.figures import EndlessLine, Point
 from ...core.problem import refuse
+from ..csv_text import csv_text
 from .items import Item
 from .numbers import told_with
 
@@ -17,18 +16,13 @@ def points_csv(items: Sequence[Item], unit: str, decimals: int | None = None) ->
     """Names and coordinates: of the points among them; where there is none, of corners, ends and centres of all. Raises
     `Refused` (nothing_chosen)."""
     told = told_with(decimals)
-    points = [item for item in items if isinstance(item.figure, Point)]
-    out = StringIO(newline="")
-    writer = csv.writer(out, lineterminator="\r\n")
-    writer.writerow(["name", f"x, {unit}", f"y, {unit}"])
-    if points:
-        writer.writerows([one.name, told(one.figure.x), told(one.figure.y)] for one in points if isinstance(one.figure, Point))
-        return out.getvalue()
-    for item in items:
-        if isinstance(item.figure, EndlessLine):
-            continue
-        writer.writerows([place.words, told(place.at.x), told(place.at.y)] for place in places_of(item.figure, item.name))
-    return out.getvalue()
+    rows = [[one.name, told(one.figure.x), told(one.figure.y)] for one in items if isinstance(one.figure, Point)]
+    if not rows:
+        shown = [item for item in items if not isinstance(item.figure, EndlessLine)]
+        rows = [
+            [place.words, told(place.at.x), told(place.at.y)] for item in shown for place in places_of(item.figure, item.name)
+        ]
+    return csv_text([["name", f"x, {unit}", f"y, {unit}"], *rows])
 
 
 def readings_csv(book: Book) -> str:
@@ -36,9 +30,8 @@ def readings_csv(book: Book) -> str:
     readings = check_report(book).readings
     if not readings:
         raise refuse("no_reading_yet")
-    out = StringIO(newline="")
-    writer = csv.writer(out, lineterminator="\r\n")
-    writer.writerow(["reading", "of", "value", "wanted", "difference", "verdict"])
-    for one in readings:
-        writer.writerow([one.name, one.what, one.value, one.wanted, one.difference, "" if one.verdict == "none" else one.verdict])
-    return out.getvalue()
+    rows = [
+        [one.name, one.what, one.value, one.wanted, one.difference, "" if one.verdict == "none" else one.verdict]
+        for one in readings
+    ]
+    return csv_text([["reading", "of", "value", "wanted", "difference", "verdict"], *rows])

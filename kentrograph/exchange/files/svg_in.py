@@ -4,10 +4,9 @@ What is filled and stroked, and how, is not read: a drawing is of outlines. Text
 curves that are no lines or arcs in truth.
 """
 
-import re
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import cos, pi, radians, sin, tan
+from math import pi
 from xml.etree.ElementTree import Element
 
 from ...core.figures import Circle, Figure, Line, Point
@@ -16,16 +15,13 @@ from ...core.problem import Refused
 from .affine import Affine, Round, piece_mapped
 from .bezier import FIT_SHARE, rounded, straightened
 from .chains import SAME_SHARE, figure_of
-from .found import Found, bad_file, finite
+from .found import Found, bad_file
+from .svg_maps import MM, from_window, in_user_units, length_of, numbers, transform
 from .svg_path import Bezier, Bow, Subpath, subpaths
 from .xml_in import tree_of
 
 _SVG = "{http://www.w3.org/2000/svg}"
 _LINK = "{http://www.w3.org/1999/xlink}href"
-_MM = {"mm": 1.0, "cm": 10.0, "in": 25.4, "pt": 25.4 / 72.0, "pc": 25.4 / 6.0, "px": 25.4 / 96.0, "q": 0.25, "": 25.4 / 96.0}
-"""Millimetres of a CSS unit. Source, published: CSS Values and Units 3, 6.2."""
-_LENGTH = re.compile(r"\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?)\s*([a-zA-Z%]*)\s*")
-_FUNCTION = re.compile(r"\s*,?\s*([a-zA-Z]+)\s*\(([^()]*)\)")
 _MOST_USES = 20_000
 _ROUNDED = 6.0
 """Units of the last decimal by which the centres of two parts of one arc may lie apart, when their ends were rounded."""
@@ -71,19 +67,19 @@ class _Reader:
 
     def read(self) -> None:
         """Reads all of it."""
-        width, unit = _length(self.root.get("width", ""))
-        height, unit_high = _length(self.root.get("height", ""))
-        window = _numbers(self.root.get("viewBox", ""))
+        width, unit = length_of(self.root.get("width", ""))
+        height, unit_high = length_of(self.root.get("height", ""))
+        window = numbers(self.root.get("viewBox", ""))
         if unit == "%" or unit_high == "%" or width is None or height is None:
             # As large as the page would be: its own units are pixels.
             width, height, unit = (window[2], window[3], "px") if len(window) == 4 else (100.0, 100.0, "px")
         elif unit != unit_high and unit_high:
-            height = height * _MM.get(unit_high, 1.0) / _MM.get(unit, 1.0)
+            height = height * MM.get(unit_high, 1.0) / MM.get(unit, 1.0)
         self.found.unit = unit if unit in ("cm", "in") else "mm"
-        scale = 1.0 if unit in ("cm", "in", "mm") else _MM.get(unit, _MM["px"])
+        scale = 1.0 if unit in ("cm", "in", "mm") else MM.get(unit, MM["px"])
         if unit in ("px", ""):
             self.found.notes.append("its lengths are in pixels of CSS: 96 to the inch")
-        inner = _window(self.root, width, height)
+        inner = from_window(self.root, width, height)
         # y is turned over here and nowhere else: 0, 0 is the lower left corner of the page, or where the file says that it is.
         if self.root.get("data-coordinates") == "drawing" and len(window) == 4:
             inner = Affine(inner.a, inner.b, inner.c, inner.d)
@@ -119,7 +115,7 @@ class _Reader:
         self.number += 1
         where = f"{kind} {element.get('id') or self.number}"
         state = replace(
-            state, to=state.to.then(_transform(element.get("transform", ""), where)), pen=element.get("class", "") or state.pen
+            state, to=state.to.then(transform(element.get("transform", ""), where)), pen=element.get("class", "") or state.pen
         )
         match kind:
             case "g" | "a" | "switch":
@@ -129,7 +125,7 @@ class _Reader:
                 x, y = self._across(element, "x", state), self._up(element, "y", state)
                 width = self._size(element, "width", state.width, state)
                 height = self._size(element, "height", state.height, state)
-                inner = state.to.then(Affine(e=x, f=y)).then(_window(element, width, height))
+                inner = state.to.then(Affine(e=x, f=y)).then(from_window(element, width, height))
                 self._children(element, replace(state, to=inner))
             case "use":
                 self._use(element, state, where)
@@ -153,7 +149,7 @@ class _Reader:
         if target.tag == f"{_SVG}symbol":
             width = self._size(element, "width", state.width, state)
             height = self._size(element, "height", state.height, state)
-            self._children(target, replace(inner, to=inner.to.then(_window(target, width, height))))
+            self._children(target, replace(inner, to=inner.to.then(from_window(target, width, height))))
         else:
             self._element(target, inner)
 
@@ -193,7 +189,7 @@ class _Reader:
             case "rect":
                 return [self._rectangle(element, state)]
             case _:
-                v = _numbers(element.get("points", ""))
+                v = numbers(element.get("points", ""))
                 places = [Point(v[n], v[n + 1]) for n in range(0, len(v) - 1, 2)]
                 if len(places) < 2:
                     raise bad_file("it has fewer than two places")
@@ -205,7 +201,7 @@ class _Reader:
         height = self._size(element, "height", 0.0, state)
         if width <= 0.0 or height <= 0.0:
             raise bad_file("a width or height of 0 draws nothing")
-        rx, ry = _length(element.get("rx", ""))[0], _length(element.get("ry", ""))[0]
+        rx, ry = length_of(element.get("rx", ""))[0], length_of(element.get("ry", ""))[0]
         rx, ry = rx if rx is not None else ry or 0.0, ry if ry is not None else rx or 0.0
         rx, ry = min(abs(rx), width / 2.0), min(abs(ry), height / 2.0)
         if rx == 0.0 or ry == 0.0:
@@ -249,17 +245,17 @@ class _Reader:
         return [figure_of(run, part.closed and whole, share, self.slack) for run in kept]
 
     def _across(self, element: Element, name: str, state: _State) -> float:
-        return _in_user_units(element.get(name, ""), state.width)
+        return in_user_units(element.get(name, ""), state.width)
 
     def _up(self, element: Element, name: str, state: _State) -> float:
-        return _in_user_units(element.get(name, ""), state.height)
+        return in_user_units(element.get(name, ""), state.height)
 
     def _size(self, element: Element, name: str, otherwise: float, state: _State) -> float:
         whole = state.width if name == "width" else state.height
-        return _in_user_units(element.get(name, ""), whole, otherwise)
+        return in_user_units(element.get(name, ""), whole, otherwise)
 
     def _radius(self, element: Element, name: str, state: _State) -> float:
-        return _in_user_units(element.get(name, ""), ((state.width**2 + state.height**2) / 2.0) ** 0.5)
+        return in_user_units(element.get(name, ""), ((state.width**2 + state.height**2) / 2.0) ** 0.5)
 
 
 def _polygon(places: list[Point], closed: bool) -> Subpath:
@@ -276,74 +272,3 @@ def _shown(element: Element) -> bool:
 def _title(element: Element) -> str:
     title = element.find(f"{_SVG}title")
     return (title.text or "").strip()[:120] if title is not None else ""
-
-
-def _length(text: str) -> tuple[float | None, str]:
-    match = _LENGTH.fullmatch(text)
-    return (finite(match[1]), match[2].lower()) if match is not None else (None, "")
-
-
-def _in_user_units(text: str, whole: float, otherwise: float = 0.0) -> float:
-    """A length in user units, of which 96 are an inch (SVG 1.1, 7.10)."""
-    value, unit = _length(text)
-    if value is None:
-        return otherwise
-    if unit == "%":
-        return value / 100.0 * whole
-    return value if unit in ("", "px") else value * _MM.get(unit, _MM["px"]) / _MM["px"]
-
-
-def _numbers(text: str) -> list[float]:
-    return [finite(one) for one in re.findall(r"[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d{1,3})?", text)]
-
-
-def _window(element: Element, width: float, height: float) -> Affine:
-    """The map from what an element's view box shows to where it lies (SVG 1.1, 7.8)."""
-    window = _numbers(element.get("viewBox", ""))
-    if len(window) != 4 or window[2] <= 0.0 or window[3] <= 0.0:
-        return Affine()
-    x, y, wide, high = window
-    sx, sy = width / wide, height / high
-    words = element.get("preserveAspectRatio", "xMidYMid meet").split()
-    align = next((word for word in words if word.startswith("x")), "none" if "none" in words else "xMidYMid")
-    if align == "none":
-        return Affine(sx, 0.0, 0.0, sy, -x * sx, -y * sy)
-    scale = max(sx, sy) if "slice" in words else min(sx, sy)
-    if abs(sx - sy) <= 1e-12 * scale:
-        scale = sx
-    share = {"Min": 0.0, "Mid": 0.5, "Max": 1.0}
-    left = (width - wide * scale) * share.get(align[1:4], 0.5)
-    top = (height - high * scale) * share.get(align[5:8], 0.5)
-    return Affine(scale, 0.0, 0.0, scale, left - x * scale, top - y * scale)
-
-
-def _transform(text: str, where: str) -> Affine:
-    """A list of transformations, the innermost last (SVG 1.1, 7.6). Raises `Refused` (bad_file)."""
-    found = Affine()
-    at = 0
-    while text[at:].strip(" \t\r\n,"):
-        match = _FUNCTION.match(text, at)
-        if match is None:
-            raise bad_file(f"a transformation cannot be read: {text[at : at + 40]!r}", where)
-        at = match.end()
-        found = found.then(_function(match[1], _numbers(match[2]), where))
-    return found
-
-
-def _function(word: str, v: list[float], where: str) -> Affine:
-    match word, len(v):
-        case "matrix", 6:
-            return Affine(*v)
-        case "translate", 1 | 2:
-            return Affine(e=v[0], f=v[1] if len(v) == 2 else 0.0)
-        case "scale", 1 | 2:
-            return Affine(a=v[0], d=v[-1])
-        case "rotate", 1 | 3:
-            c, s = cos(radians(v[0])), sin(radians(v[0]))
-            turned = Affine(c, s, -s, c)
-            return turned if len(v) == 1 else Affine(e=v[1], f=v[2]).then(turned).then(Affine(e=-v[1], f=-v[2]))
-        case "skewX", 1:
-            return Affine(c=tan(radians(v[0])))
-        case "skewY", 1:
-            return Affine(b=tan(radians(v[0])))
-    raise bad_file(f"the transformation {word} with {len(v)} numbers is none", where)
