@@ -1,6 +1,6 @@
 /** Small parts that every page uses: a button that is a word, the mark, the strip at the top. */
 import { chakra, Flex, type FlexProps, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import type { ComponentProps, ReactNode } from "react";
 import { Link } from "react-router";
 
 import { usePreferences } from "./state/preferences";
@@ -21,6 +21,20 @@ export const Word = chakra("button", {
     _disabled: { color: "quiet", cursor: "default", _hover: { bg: "transparent" } },
   },
 });
+
+/** The one word of a place that is done most. */
+export function MainWord(props: ComponentProps<typeof Word>) {
+  return (
+    <Word
+      bg="ink"
+      color="panel"
+      px="4"
+      _hover={{ bg: "pressed" }}
+      _disabled={{ bg: "transparent", color: "quiet", boxShadow: "inset 0 0 0 1px var(--chakra-colors-rule)" }}
+      {...props}
+    />
+  );
+}
 
 export function Mark() {
   return (

@@ -145,7 +145,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "nothing_cut": lambda f: "nothing of what was chosen can be cut" + (f": {f['why']}" if f["why"] else ""),
     "no_reading_yet": lambda f: "nothing is measured in this drawing: a reading is made with measure",
     "no_format": lambda f: f"{f['name']} ends with none of {', '.join(f['endings'])}: its ending says what a file is",
-    "nothing_chosen": lambda f: "nothing of what was chosen is a figure that could be written",
+    "nothing_chosen": lambda f: "nothing of what was chosen can be written: it takes figures in ink, or construction as well",
     "no_other": lambda f: "only a reading has a dimension, and only a single dimension a reading",
     "no_centre": lambda f: "only what has a centre can be set out from edges: circles, arcs, outlines with arcs",
     "no_edges": lambda f: "there are no two straight edges in ink that cross well: draw them, or name them behind edges",

@@ -10,7 +10,7 @@ import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
 import { useTable } from "../table/context";
 import { refuse } from "../table/writing";
-import { Word } from "../Words";
+import { MainWord, Word } from "../Words";
 import { asked, type FileOptions, useFiles, type What } from "./options";
 import { Busy, Pick, size, Typed } from "./parts";
 import { useWork } from "./useWork";
@@ -107,20 +107,15 @@ function Outcome({ look }: { look: ReturnType<typeof useLook> }) {
         {ready && <Report found={found} />}
       </Box>
       <Flex gap="2" mt="2" align="center">
-        <Word
-          bg="ink"
-          color="panel"
-          px="4"
-          _hover={{ bg: "pressed" }}
+        <MainWord
           disabled={!ready}
           onClick={() => found && void keepFile(session.drawing, format, wanted, found.name).catch(told)}
         >
           Keep the file
-        </Word>
-        {format === "nc" && (
+        </MainWord>
+        {format === "nc" && ready && (
           <Word
             color="snap"
-            disabled={!ready}
             title="A stand-in for a cutter runs the program and shows where it differs"
             onClick={() => void showCut(session.drawing, wanted).catch(told)}
           >

@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { Word } from "../Words";
+import { MainWord, Word } from "../Words";
 import { LookedAt } from "./LookedAt";
 import { useFiles } from "./options";
 import type { useFound } from "./useFound";
@@ -64,17 +64,9 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
             </Text>
           )}
           {any && (
-            <Word
-              mt="2"
-              bg="ink"
-              color="panel"
-              px="4"
-              _hover={{ bg: "pressed" }}
-              disabled={taking || progress !== null}
-              onClick={() => void take()}
-            >
+            <MainWord mt="2" disabled={taking || progress !== null} onClick={() => void take()}>
               {taking ? "Taking in …" : `Take in ${found.entries.length} steps`}
-            </Word>
+            </MainWord>
           )}
         </Box>
       )}

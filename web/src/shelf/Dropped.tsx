@@ -4,7 +4,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { LookedAt } from "../files/LookedAt";
 import { Picture } from "../files/parts";
 import { useFound } from "../files/useFound";
-import { Word } from "../Words";
+import { MainWord, Word } from "../Words";
 
 export function Dropped({
   file,
@@ -33,16 +33,9 @@ export function Dropped({
       <Box w="320px" flex="none">
         <LookedAt file={file} read={read} />
         <Flex gap="2" mt="3">
-          <Word
-            bg="ink"
-            color="panel"
-            px="4"
-            _hover={{ bg: "pressed" }}
-            disabled={!found || progress !== null}
-            onClick={() => found && make(name, found.text)}
-          >
+          <MainWord disabled={!found || progress !== null} onClick={() => found && make(name, found.text)}>
             Make a drawing of it
-          </Word>
+          </MainWord>
           <Word onClick={leave}>Leave it</Word>
         </Flex>
       </Box>

@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 
 import * as api from "../api/client";
 import type { Drawing } from "../api/types";
-import { Strip, Word } from "../Words";
+import { MainWord, Strip, Word } from "../Words";
 import { useDrops } from "../files/drops";
 import { Card } from "./Card";
 import { Dropped } from "./Dropped";
@@ -71,9 +71,9 @@ export function Shelf() {
             <Text color="quiet" fontSize="12px">
               A file dropped here becomes a drawing.
             </Text>
-            <Word bg="ink" color="panel" px="4" py="2" _hover={{ bg: "pressed" }} onClick={create}>
+            <MainWord py="2" onClick={create}>
               New drawing
-            </Word>
+            </MainWord>
           </Flex>
         </Flex>
         {problem !== null && (
