@@ -9,7 +9,7 @@ from datetime import date
 from pathlib import Path
 from typing import Any
 
-from . import __version__, file_cli, service
+from . import __version__, file_cli, serve_cli, service
 from .core.book.papers import PAPERS
 from .core.desk.check_report import CheckReport, check_report
 from .core.language.messages import sentence
@@ -62,12 +62,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
     )
     prepare = commands.add_parser("prepare", help="bring the database's tables up to date")
     prepare.add_argument("--demo", type=Path, metavar="FOLDER", help="load the demo drawings, once")
-    serve = commands.add_parser("serve", help="serve the application on 127.0.0.1")
-    serve.add_argument("--port", type=int, default=8300)
-    serve.add_argument(
-        "--allow", action="append", default=[], metavar="ADDRESS",
-        help="a further address under which it is reached, such as https://office.example; may stand more than once",
-    )  # fmt: skip
+    prepare.add_argument("--person", default="drafter", metavar="NAME", help="who keeps the office, or is alone at this machine")
+    serve_cli.add_options(commands)
     commands.add_parser("schema", help="print the schema of the interface")
     chosen = parser.parse_args(arguments)
     match chosen.command:
@@ -84,9 +80,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
         case "import":
             return file_cli.import_file(chosen.file, chosen.out)
         case "prepare":
-            return service.prepare(chosen.demo)
+            return service.prepare(chosen.demo, chosen.person)
         case "serve":
-            return service.serve(chosen.port, chosen.allow)
+            return service.serve(serve_cli.serving(chosen))
+        case "join":
+            return service.join(chosen.name, chosen.keeper, chosen.address, chosen.first)
         case _:
             return service.print_schema()
 

@@ -5,6 +5,7 @@ import json
 import os
 import sys
 from collections.abc import Sequence
+from dataclasses import dataclass
 from pathlib import Path
 
 _VARIABLE = "KENTROGRAPH_DATABASE"
@@ -12,33 +13,77 @@ SWITCH_SECONDS = 0.0005
 COLLECT = (10_000, 50, 100)
 
 
-def prepare(demo: Path | None) -> int:
+@dataclass(frozen=True, slots=True)
+class Serving:
+    """Where it is served, and to whom."""
+
+    port: int
+    allow: Sequence[str] = ()
+    """Further addresses under which it is reached, behind a proxy for one."""
+    bind: str = "127.0.0.1"
+    office: bool = False
+    person: str = "drafter"
+    certificate: Path | None = None
+    key: Path | None = None
+
+
+def prepare(demo: Path | None, person: str) -> int:
     """Applies migrations, and loads the demo drawings where there were never any drawings."""
     from sqlalchemy.orm import Session
 
     from .store.database import engine_for, migrate
     from .store.demo import load_demo
+    from .store.people import local_person
 
     url = _url()
     migrate(url)
-    if demo is not None:
-        with Session(engine_for(url)) as session, session.begin():
-            for name in load_demo(session, demo):
-                print(f"loaded {name}")
+    with Session(engine_for(url)) as session, session.begin():
+        somebody = local_person(session, person)
+        for name in load_demo(session, demo, somebody) if demo is not None else []:
+            print(f"loaded {name}")
     return 0
 
 
-def serve(port: int, allow: Sequence[str] = ()) -> int:
-    """Serves until it is stopped; ``allow`` are further addresses under which it is reached, behind a proxy for one."""
+def join(name: str, keeper: bool, address: str, first: bool) -> int:
+    """Prints a link with which somebody sets a password: the person of a name, who is new if there is none, or (``first``) who
+    keeps the office, where nobody has a password yet."""
+    from sqlalchemy import select
+    from sqlalchemy.orm import Session
+
+    from .store import people
+    from .store.database import engine_for
+    from .store.errors import StoreError
+    from .store.people_tables import Person
+
+    try:
+        with Session(engine_for(_url())) as session, session.begin():
+            if first and people.is_office(session):
+                return 0
+            found = session.scalar(select(Person.id).where(Person.key == people.key_of(name)))
+            if first:
+                found = people.local_person(session, name).id
+            token = people.invite(session, name if found is None else "", keeper, found)
+            print(f"{address.rstrip('/')}/join/{token}")
+    except StoreError as error:
+        print(f"kentrograph: {error.message}", file=sys.stderr)
+        return 2
+    return 0
+
+
+def serve(how: Serving) -> int:
+    """Serves until it is stopped."""
     import uvicorn
 
     from .server.app import create_app
     from .server.doors import addresses
 
     try:
-        origins = addresses(port, allow)
+        origins = addresses(how.port, how.allow, tls=how.certificate is not None)
     except ValueError as error:
         print(f"kentrograph: {error}", file=sys.stderr)
+        return 2
+    if not how.office and (how.allow or how.bind not in ("127.0.0.1", "localhost", "::1")):
+        print("kentrograph: what others can reach needs --office, so that people sign in", file=sys.stderr)
         return 2
     # What is worked out for one drawing runs beside the loop that answers all others: it hands over ten times as often as
     # Python's threads do of themselves, so that a pointer elsewhere does not wait for it.
@@ -47,8 +92,9 @@ def serve(port: int, allow: Sequence[str] = ()) -> int:
     gc.set_threshold(*COLLECT)
     # To compress the message of a large drawing would hold the loop; a proxy in front can do it where the way is long.
     uvicorn.run(
-        create_app(_url(), origins=origins),
-        host="127.0.0.1", port=port, log_level="warning", ws_max_size=4_000_000, ws_per_message_deflate=False,
+        create_app(_url(), origins=origins, office=how.office, person=how.person),
+        host=how.bind, port=how.port, log_level="warning", ws_max_size=4_000_000, ws_per_message_deflate=False,
+        ssl_certfile=how.certificate, ssl_keyfile=how.key,
     )  # fmt: skip
     return 0
 

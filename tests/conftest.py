@@ -37,8 +37,9 @@ SECONDS_TO_START = 30
 class Server:
     """One server process on the tests' database."""
 
-    def __init__(self, database: str) -> None:
+    def __init__(self, database: str, *options: str) -> None:
         self.database = database
+        self.options = options
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
         self.process: subprocess.Popen[bytes] | None = None
@@ -46,7 +47,7 @@ class Server:
     def start(self) -> None:
         environment = {**os.environ, "KENTROGRAPH_DATABASE": self.database}
         self.process = subprocess.Popen(
-            [sys.executable, "-m", "kentrograph.cli", "serve", "--port", str(self.port)], cwd=ROOT, env=environment
+            [sys.executable, "-m", "kentrograph.cli", "serve", "--port", str(self.port), *self.options], cwd=ROOT, env=environment
         )
         for _ in range(SECONDS_TO_START * 20):
             try:

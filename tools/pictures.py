@@ -18,7 +18,7 @@ FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
 def main(address: str) -> None:
     """One picture of each main view."""
     with urllib.request.urlopen(f"{address}/api/drawings") as answer:
-        ids = {d["name"]: d["id"] for d in json.load(answer)}
+        ids = {d["name"]: d["id"] for d in json.load(answer)["drawings"]}
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
         page = browser.new_page(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")

@@ -3,8 +3,10 @@
 import argparse
 import fcntl
 import os
+import pwd
 import signal
 import socket
+import ssl
 import subprocess
 import sys
 import time
@@ -30,21 +32,35 @@ def main() -> None:
         "--allow", action="append", default=[], metavar="ADDRESS",
         help="a further address under which it is reached, such as https://office.example; may stand more than once",
     )  # fmt: skip
+    parser.add_argument("--bind", default="127.0.0.1", metavar="ADDRESS", help="the address it listens at (127.0.0.1)")
+    parser.add_argument(
+        "--office", action="store_true", help="people sign in; at first a link for the first of them is shown"
+    )
+    parser.add_argument("--person", default=whoever(), metavar="NAME", help="who keeps the office, or is alone at this machine")
+    parser.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
+    parser.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")
     parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
     chosen = parser.parse_args()
     # Set for both: a shell in the background hands an ignored SIGINT down.
     signal.signal(signal.SIGTERM, _interrupt)
     signal.signal(signal.SIGINT, _interrupt)
     try:
-        serve(chosen.port, chosen.data.resolve(), not chosen.no_demo, chosen.allow)
+        serve(chosen)
     except Stop as stop:
         give_up(str(stop))
     except KeyboardInterrupt:
         say("\nStopped.")
 
 
-def serve(port: int, data: Path, demo: bool, allow: list[str]) -> None:
+def whoever() -> str:
+    """The name of the account that starts it; root is nobody in particular."""
+    name = pwd.getpwuid(os.getuid()).pw_name
+    return "drafter" if name == "root" else name
+
+
+def serve(chosen: argparse.Namespace) -> None:
     """Starts everything, and stops all of it again at the end."""
+    port, data = chosen.port, chosen.data.resolve()
     check_port(port)
     debian_packages(browser=False)
     python_and_node(tests=False)
@@ -56,11 +72,12 @@ def serve(port: int, data: Path, demo: bool, allow: list[str]) -> None:
         environment = {**os.environ, "KENTROGRAPH_DATABASE": database.url}
         command = [str(VENV / "bin" / "kentrograph")]
         with doing("bringing the drawings up to date"):
-            prepare(command, environment, demo)
-        allowed = [word for address in allow for word in ("--allow", address)]
-        server = launch([*command, "serve", "--port", str(port), *allowed], environment)
-        wait_until_ready(server, port)
-        say(f"\n  Kentrograph is at http://127.0.0.1:{port}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
+            prepare(command, environment, chosen)
+        server = launch([*command, "serve", *serving(chosen)], environment)
+        here = f"{'https' if chosen.certificate else 'http'}://127.0.0.1:{port}"
+        wait_until_ready(server, here)
+        say(f"\n  Kentrograph is at {here}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
+        greet(command, environment, chosen, here)
         code = server.wait()
         raise Stop(f"The server ended by itself with status {code}; its last words are in {LOGS / 'server.log'}.")
     finally:
@@ -103,10 +120,40 @@ def lock(data: Path) -> IO[str]:
     return file
 
 
-def prepare(command: list[str], environment: dict[str, str], demo: bool) -> None:
+def serving(chosen: argparse.Namespace) -> list[str]:
+    """The options of the server, from those of this command."""
+    words = ["--port", str(chosen.port), "--bind", chosen.bind, "--person", chosen.person]
+    words += [word for address in chosen.allow for word in ("--allow", address)]
+    words += ["--office"] if chosen.office else []
+    for option in ("certificate", "key"):
+        file: Path | None = getattr(chosen, option)
+        words += [f"--{option}", str(file.resolve())] if file is not None else []
+    return words
+
+
+def greet(command: list[str], environment: dict[str, str], chosen: argparse.Namespace, here: str) -> None:
+    """Says who gets in: in an office that has nobody yet, by a link that is shown once."""
+    if not chosen.office:
+        # Where somebody has set a password it is an office all the same, and says so when it is opened.
+        say(f"  It opens without a sign-in, for {chosen.person} alone on this machine. --office lets people sign in.\n")
+        return
+    address = chosen.allow[0] if chosen.allow and "://" in chosen.allow[0] else here
+    first = subprocess.run(
+        [*command, "join", chosen.person, "--first", "--address", address],
+        env=environment, stdin=subprocess.DEVNULL, capture_output=True, text=True, check=False,
+    )  # fmt: skip
+    if first.returncode:
+        raise Stop(f"Nobody can be let in: {first.stderr.strip()}")
+    if first.stdout.strip():
+        say(f"  Nobody has a password yet. {chosen.person} keeps the office; this link, good once, sets the password:\n")
+        say(f"      {first.stdout.strip()}\n")
+
+
+def prepare(command: list[str], environment: dict[str, str], chosen: argparse.Namespace) -> None:
     """Applies migrations and loads the demo drawings once."""
+    demo = [] if chosen.no_demo else ["--demo", str(ROOT / "demo")]
     result = subprocess.run(
-        [*command, "prepare", *(["--demo", str(ROOT / "demo")] if demo else [])],
+        [*command, "prepare", "--person", chosen.person, *demo],
         env=environment, stdin=subprocess.DEVNULL, capture_output=True, text=True, check=False,
     )  # fmt: skip
     if result.returncode:
@@ -128,14 +175,17 @@ def launch(command: list[str], environment: dict[str, str]) -> "subprocess.Popen
         )
 
 
-def wait_until_ready(server: "subprocess.Popen[bytes]", port: int) -> None:
+def wait_until_ready(server: "subprocess.Popen[bytes]", address: str) -> None:
     """Waits until the server answers. Raises `Stop` where it does not."""
+    # To itself it answers under a certificate that is made out for another name, too.
+    unchecked = ssl.create_default_context()
+    unchecked.check_hostname, unchecked.verify_mode = False, ssl.CERT_NONE
     deadline = time.monotonic() + READY_SECONDS
     while time.monotonic() < deadline:
         if server.poll() is not None:
             raise Stop(f"The server ended with status {server.returncode}; its last words are in {LOGS / 'server.log'}.")
         try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=2):
+            with urllib.request.urlopen(f"{address}/api/health", timeout=2, context=unchecked):
                 return
         except (urllib.error.URLError, OSError):
             time.sleep(0.05)

@@ -19,37 +19,54 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
-from . import file_routes, selecting, sheet_routes
+from . import file_routes, people_routes, selecting, sharing_routes, sheet_routes
+from .caller import Callers, caller_of
 from .doors import Doors
-from .listener import Listener
+from .gate import Gate
+from .listener import listen
 from .live_session import LiveSession
+from .rooms import Rooms
 from .routes import router
 from .schemas import ErrorView
-from .sentences import schema_sentence
+from .sentences import NO_DATABASE, schema_sentence
 from .service import Service
+from .shelf_pictures import ShelfPictures
 from .socket_schemas import SOCKET_TYPES
+from .work import Work
 
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
-def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | None = None) -> FastAPI:
-    """The application on a database that has its tables; ``origins`` are those of the addresses it is served at."""
+def create_app(
+    database_url: str, web: Path = WEB, origins: frozenset[str] | None = None, office: bool = False, person: str = "drafter"
+) -> FastAPI:
+    """The application on a database that has its tables; ``origins`` are those of the addresses it is served at.
+
+    In an ``office`` people sign in; elsewhere whoever is at this machine is one ``person``.
+    """
     engine = engine_for(database_url)
-    listener = Listener(database_url)
+    service, work = Service(engine), Work()
+    pictures = ShelfPictures(service, work)
+    rooms = Rooms(service, work, pictures.changed)
+    callers = Callers(service.session, office, person)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        listening = asyncio.create_task(listener.listen())
+        tasks = [asyncio.create_task(listen(database_url, rooms)), asyncio.create_task(pictures.run())]
         yield
-        listening.cancel()
+        for task in tasks:
+            task.cancel()
         engine.dispose()
 
     app = FastAPI(
         title="Kentrograph", version=__version__, lifespan=lifespan, docs_url=None, redoc_url=None,
-        responses={code: {"model": ErrorView} for code in (400, 404, 409, 422)},
+        responses={code: {"model": ErrorView} for code in (400, 401, 403, 404, 409, 422)},
     )  # fmt: skip
-    app.state.service = Service(engine)
+    app.state.service, app.state.rooms = service, rooms
+    app.add_middleware(Gate, callers=callers)
     app.add_middleware(Doors, origins=origins)
+    app.include_router(people_routes.router)
+    app.include_router(sharing_routes.router)
     app.include_router(router)
     app.include_router(selecting.router)
     app.include_router(sheet_routes.router)
@@ -60,7 +77,7 @@ def create_app(database_url: str, web: Path = WEB, origins: frozenset[str] | Non
 
     @app.websocket("/api/drawings/{id}/live")
     async def live(socket: WebSocket, id: UUID) -> None:
-        await LiveSession(socket, app.state.service, id).serve(listener)
+        await LiveSession(socket, rooms, callers, caller_of(socket), id).serve()
 
     if web.is_dir():
         _front_end(app, web)
@@ -85,7 +102,7 @@ def _errors(app: FastAPI) -> None:
 
     @app.exception_handler(OperationalError)
     async def no_database(request: Request, error: OperationalError) -> JSONResponse:
-        return _answer(503, "no_database", "The database does not answer; nothing was changed.", {})
+        return _answer(503, "no_database", NO_DATABASE, {})
 
 
 def _answer(status: int, code: str, message: str, fields: dict[str, Any]) -> JSONResponse:
@@ -123,5 +140,5 @@ def _front_end(app: FastAPI, web: Path) -> None:
         return _answer(404, "no_such_address", "There is no such page here.", {})
 
 
-_PAGES = ("", "drawings")
+_PAGES = ("", "drawings", "join", "look", "people")
 """How the addresses of the front end's pages begin."""

@@ -9,6 +9,7 @@ from ..core.desk.settling import settle
 from ..core.desk.turning_into import turned_into_other
 from ..core.figures import Point
 from ..store.changes import Make
+from ..store.merging import Own
 from .schemas import (
     Act,
     Flag,
@@ -64,3 +65,19 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: stated_anew(book, id, kind, first, word, said) if kind else restate(book, id, word, said)
         case Undo() | Redo():
             return None
+
+
+def own_steps(act: Act) -> Own:
+    """The steps that an act is about: it is refused where somebody has changed one of them since. What is written anew, and what
+    names figures (which it finds in the newest book), needs none."""
+    match act:
+        case Undo() | Redo():
+            return None
+        case Mend(id=id) | MoveStep(id=id) | Rename(id=id) | Restate(id=id):
+            return frozenset((id,))
+        case Strike(id=id, others=others) | Flag(id=id, others=others):
+            return frozenset((id, *others))
+        case TurnInto(step=step):
+            return frozenset((step,))
+        case _:
+            return frozenset()

@@ -31,7 +31,7 @@ PICTURE_HEADERS = {"Content-Security-Policy": "default-src 'none'; sandbox", "Co
 """A picture that somebody sent is shown as a picture: nothing that may hide in it can run, even when it is opened alone."""
 
 
-def addresses(port: int, more: Iterable[str] = ()) -> frozenset[str]:
+def addresses(port: int, more: Iterable[str] = (), tls: bool = False) -> frozenset[str]:
     """The origins under which a server on the loopback address is reached, and ``more``.
 
     Each of these is an origin (``https://office.example``) or a host, with its port where that is not the usual one, which
@@ -40,7 +40,7 @@ def addresses(port: int, more: Iterable[str] = ()) -> frozenset[str]:
     >>> sorted(addresses(8300, ["https://office.example"]))[-1]
     'https://office.example'
     """
-    found = {f"http://{host}:{port}" for host in LOOPBACK}
+    found = {f"{'https' if tls else 'http'}://{host}:{port}" for host in LOOPBACK}
     for one in more:
         scheme, mark, host = one.strip().lower().rpartition("://")
         if not host or "/" in host or scheme not in ("", "http", "https") or (mark and not scheme):

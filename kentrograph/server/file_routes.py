@@ -40,6 +40,7 @@ from .service import Service, service_of
 router = APIRouter(prefix="/api")
 Word = Annotated[str, Path(pattern=r"^[a-z]{2,8}$")]
 FileName = Annotated[str, Query(min_length=1, max_length=200)]
+Unit = Annotated[str, Query(max_length=4)]
 Column = Annotated[int | None, Query(ge=0, le=199)]
 
 
@@ -87,16 +88,28 @@ def get_cut(request: Request, id: UUID, asked: FileAsked) -> str:
 
 @router.post("/files/read", response_class=StreamingResponse, responses={200: {"model": FoundLine}})
 async def read_file(
-    request: Request, name: FileName, drawing: UUID | None = None, unit: Annotated[str, Query(max_length=4)] = "",
-    x: Column = None, y: Column = None, label: Column = None,
-) -> Any:  # fmt: skip
-    """What a file holds, sent as it is, and what taking it into a drawing (or making one of it) would write. The columns and the
-    unit are those of a CSV, where they are other than they seem."""
+    request: Request, name: FileName, unit: Unit = "", x: Column = None, y: Column = None, label: Column = None
+) -> Any:
+    """What a file holds, sent as it is, and what making a drawing of it would write. The columns and the unit are those of a CSV,
+    where they are other than they seem."""
+    return await _read(request, None, name, unit, x, y, label)
+
+
+@router.post("/drawings/{id}/found", response_class=StreamingResponse, responses={200: {"model": FoundLine}})
+async def read_file_for(
+    request: Request, id: UUID, name: FileName, unit: Unit = "", x: Column = None, y: Column = None, label: Column = None
+) -> Any:
+    """The same, and what taking it into a drawing would write."""
+    return await _read(request, id, name, unit, x, y, label)
+
+
+async def _read(
+    request: Request, drawing: UUID | None, name: str, unit: str, x: int | None, y: int | None, label: int | None
+) -> StreamingResponse:
     data = await body_of(request, MOST_BYTES)
     if len(data) > MOST_BYTES:
         raise too_large(len(data))
-    service = service_of(request)
-    state = await run_in_threadpool(service.state, drawing) if drawing is not None else None
+    state = await run_in_threadpool(service_of(request).state, drawing) if drawing is not None else None
     columns = Columns(x, y, label) if x is not None and y is not None else None
 
     def work(progress: Progress) -> FileFound:

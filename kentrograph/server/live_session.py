@@ -2,120 +2,212 @@
 
 import asyncio
 import logging
+from collections import deque
 from uuid import UUID
 
 import orjson
 from fastapi import WebSocket, WebSocketDisconnect
 from pydantic import TypeAdapter, ValidationError
-from starlette.concurrency import run_in_threadpool
+from sqlalchemy.exc import OperationalError
 from starlette.types import Message
 
 from ..core.book.book import Book
-from ..core.book.caches import Kept
 from ..core.desk.line_views import line_view
 from ..core.language.messages import sentence
 from ..core.problem import Refused
-from ..store.changes import State
-from ..store.errors import NoDrawing, StaleBase, StoreError
-from ..store.memory import making_books
-from .listener import Listener, Pending
-from .present import book_message, looked
-from .sentences import schema_sentence
+from ..store.errors import StaleBase, StoreError
+from .caller import Caller, Callers
+from .gate import CLOSED, check
+from .needs import MESSAGES, Need
+from .present import looked
+from .rooms import Room, Rooms
+from .sentences import NO_DATABASE, schema_sentence
 from .service import Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
+from .work import Work
 
 log = logging.getLogger("kentrograph")
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
+MOST_REPLIES = 64
+"""Answers that wait for a reader who is slow: until they are taken nothing further is read of what they send."""
+FAR = 500
+"""A table that is more revisions behind is sent the whole drawing afresh, so that nothing old is kept for its sake."""
 
 
 class LiveSession:
-    """One open table. It remembers only which book it has sent."""
+    """One open table. It remembers only which book it has sent, and what has still to be sent."""
 
-    def __init__(self, socket: WebSocket, service: Service, id: UUID) -> None:
+    def __init__(self, socket: WebSocket, rooms: Rooms, callers: Callers, caller: Caller, id: UUID) -> None:
         self.socket = socket
-        self.service = service
+        self.rooms = rooms
+        self.callers = callers
+        self.caller = caller
         self.id = id
-        self.revision = -1
+        self.room: Room | None = None
         self.told: tuple[int, str] | None = None
         """The revision and the name that the other side has; None while it believes that the drawing is gone."""
         self.book: Book | None = None
-        self.pending = Pending()
-        self.sending = asyncio.Lock()
+        self.may = socket.scope["state"]["may"]
+        self._woken = asyncio.Event()
+        self._replies: deque[bytes] = deque()
+        self._taken = asyncio.Event()
+        self._said_gone = False
+        self._backing = False
+        self._look = False
 
-    async def serve(self, listener: Listener) -> None:
+    @property
+    def service(self) -> Service:
+        """The one that answers."""
+        return self.rooms.service
+
+    @property
+    def work(self) -> Work:
+        """The threads in which that is done."""
+        return self.rooms.work
+
+    @property
+    def person(self) -> UUID | None:
+        """Who sits here; None for a guest."""
+        return self.caller.person.id if self.caller.person is not None else None
+
+    @property
+    def whose(self) -> object:
+        """On whose behalf it works."""
+        return self.person or self.caller.links
+
+    # What the room tells
+
+    def wake(self) -> None:
+        """The drawing has come to another state."""
+        self._woken.set()
+
+    def backing_changed(self) -> None:
+        """The picture under it has."""
+        self._backing = True
+        self._woken.set()
+
+    def look_again(self) -> None:
+        """What may be done here may have changed."""
+        self._look = True
+        self._woken.set()
+
+    async def serve(self) -> None:
         """Sends the whole book, then answers until the other side goes."""
         await self.socket.accept()
-        listener.enter(self.id, self.pending)
-        teller = asyncio.create_task(self._tell())
+        self._reply({"type": "standing", "may": self.may.name.lower(), "name": self.caller.name})
+        self.room = self.rooms.enter(self.id, self)
+        self._woken.set()
+        sender = asyncio.create_task(self._send_all())
         try:
-            await self._bring_up_to_date()
             while True:
-                await self._answer(_text_of(await self.socket.receive()))
+                message = await self.socket.receive()
+                await self._answer(_text_of(message))
+                while len(self._replies) >= MOST_REPLIES:
+                    self._taken.clear()
+                    await self._taken.wait()
         except WebSocketDisconnect:
             pass
         finally:
-            teller.cancel()
-            listener.leave(self.id, self.pending)
+            sender.cancel()
+            self.rooms.leave(self.room, self)
 
-    async def _tell(self) -> None:
-        while True:
-            backing = await self.pending.wait()
-            await self._bring_up_to_date()
-            if backing:
-                await self._send({"type": "backing"})
+    # Out: one sender, the newest state first, then the answers in their order
+
+    async def _send_all(self) -> None:
+        try:
+            while True:
+                await self._woken.wait()
+                self._woken.clear()
+                if self._look and not await self._still_may():
+                    return
+                await self._bring_up_to_date()
+                if self._backing:
+                    self._backing = False
+                    await self.socket.send_bytes(b'{"type":"backing"}')
+                while self._replies:
+                    await self.socket.send_bytes(self._replies.popleft())
+                    self._taken.set()
+        except (WebSocketDisconnect, RuntimeError):
+            # It went while it was sent to; who receives hears of it.
+            pass
+        except Exception:
+            log.exception("a table could not be told what became of drawing %s", self.id)
+            await self.socket.close(1011)
+        finally:
+            self._taken.set()
 
     async def _bring_up_to_date(self) -> None:
-        try:
-            state = await run_in_threadpool(self.service.state, self.id)
-        except NoDrawing:
-            self.told = None
-            await self._send({"type": "gone"})
-            return
-        await self._send_book(state)
-
-    async def _send_book(self, state: State) -> None:
-        async with self.sending:
-            if state.revision < self.revision or (self.book is not None and (state.revision, state.name) == self.told):
+        assert self.room is not None
+        while True:
+            state = self.room.state
+            if state is None:
+                if self.room.gone and not self._said_gone:
+                    self.told, self._said_gone = None, True
+                    await self.socket.send_bytes(b'{"type":"gone"}')
                 return
-            # Off the loop: the message of a large drawing takes its time, and nobody else's pointer waits for it.
-            message = await run_in_threadpool(self._message, state)
-            self.revision, self.book, self.told = state.revision, state.book, (state.revision, state.name)
+            if (state.revision, state.name) == self.told:
+                return
+            far = self.told is None or state.revision - self.told[0] > FAR
+            message = await self.room.message(None if far else self.book, state)
+            self.book, self.told, self._said_gone = state.book, (state.revision, state.name), False
             await self.socket.send_bytes(message)
 
-    def _message(self, state: State) -> bytes:
-        with self.service.reading(self.id):
-            return whole_message(state) if self.book is None else book_message(state, self.book)
+    async def _still_may(self) -> bool:
+        """Looks what may be done here now; closes the table where nothing may be."""
+        self._look = False
+        try:
+            now = await self.work.background(self.callers.again, self.caller, self.id)
+        except OperationalError:
+            self._look = True
+            return True
+        try:
+            check(self.caller, now, Need.SEE)
+        except StoreError as error:
+            await self.socket.close(CLOSED[error.status], error.message[:120])
+            return False
+        if now is not self.may:
+            self.may = now
+            self._reply({"type": "standing", "may": now.name.lower(), "name": self.caller.name})
+        return True
 
-    async def _send(self, message: object) -> None:
-        async with self.sending:
-            await self.socket.send_bytes(orjson.dumps(message))
+    def _reply(self, message: object) -> None:
+        self._replies.append(message if isinstance(message, bytes) else orjson.dumps(message))
+        self._woken.set()
+
+    # In
 
     async def _answer(self, raw: str | bytes) -> None:
         try:
             message = _MESSAGES.validate_json(raw)
         except ValidationError as error:
             where, said = schema_sentence(error.errors(include_url=False, include_input=False)[0])
-            await self._refuse(_seq_of(raw), "bad_message", f"{where}: {said}" if where else said)
-            return
-        if isinstance(message, EchoRequest):
-            await self._send({"type": "echo", "seq": message.seq})
-        elif isinstance(message, ReadRequest):
-            await self._read(message)
-        else:
-            await self._do(message)
-
-    async def _read(self, message: ReadRequest) -> None:
-        if self.book is None:
+            self._refuse(_seq_of(raw), "bad_message", f"{where}: {said}" if where else said)
             return
         try:
-            view = await run_in_threadpool(self._line, self.book, message)
+            check(self.caller, self.may, MESSAGES[message.type])
+            if isinstance(message, EchoRequest):
+                self._reply({"type": "echo", "seq": message.seq})
+            elif isinstance(message, ReadRequest):
+                await self._read(message)
+            else:
+                await self._do(message)
+        except Refused as refused:
+            problem = refused.problem
+            self._refuse(message.seq, problem.kind, sentence(problem), problem.start, problem.end)
+        except StoreError as error:
+            self._refuse(message.seq, error.code, error.message)
+        except OperationalError:
+            self._refuse(message.seq, "no_database", NO_DATABASE)
+        except WebSocketDisconnect:
+            raise
         except Exception:
-            # A fault of ours while something is only looked at must not close the table on what is being written.
-            log.exception("could not read the open line: %r", message)
-            await self._refuse(message.seq, "fault", "The server could not read this; the fault is in its log.")
-        else:
-            async with self.sending:
-                await self.socket.send_bytes(view)
+            # A fault of ours must not close the table on what is being written. What was written is nobody's but the drafter's.
+            log.exception("could not answer a %s", message.type)
+            self._refuse(message.seq, "fault", "The server could not do this; the fault is in its log.")
+
+    async def _read(self, message: ReadRequest) -> None:
+        if self.book is not None:
+            self._reply(await self.work.run(self.whose, self._line, self.book, message))
 
     def _line(self, book: Book, message: ReadRequest) -> bytes:
         with self.service.reading(self.id):
@@ -123,35 +215,15 @@ class LiveSession:
 
     async def _do(self, message: DoRequest) -> None:
         try:
-            state = await run_in_threadpool(self.service.act, self.id, message.base, message.author, message.act)
-        except Refused as refused:
-            problem = refused.problem
-            await self._refuse(message.seq, problem.kind, sentence(problem), problem.start, problem.end)
-        except StaleBase as error:
-            await self._bring_up_to_date()
-            await self._refuse(message.seq, error.code, error.message)
-        except StoreError as error:
-            await self._refuse(message.seq, error.code, error.message)
-        else:
-            await self._send_book(state)
-            await self._send({"type": "done", "seq": message.seq, "revision": state.revision})
+            state = await self.rooms.act(self.whose, self.id, message.base, self.caller.name, message.act)
+        except StaleBase:
+            assert self.room is not None
+            self.room.changed()
+            raise
+        self._reply({"type": "done", "seq": message.seq, "revision": state.revision})
 
-    async def _refuse(self, seq: int, code: str, message: str, start: int = 0, end: int = 0) -> None:
-        await self._send({"type": "refused", "seq": seq, "code": code, "message": message, "start": start, "end": end})
-
-
-def whole_message(state: State) -> bytes:
-    """The whole book as it is sent to a table that opens; kept with the book, so that the next table has it at once."""
-    key = (state.name, state.revision, state.undo, state.redo)
-    kept = _WHOLE.of(state.book)
-    if key not in kept:
-        kept.clear()
-        with making_books():
-            kept[key] = book_message(state, None)
-    return kept[key]
-
-
-_WHOLE: Kept[dict[tuple[str, int, str | None, str | None], bytes]] = Kept(dict)
+    def _refuse(self, seq: int, code: str, message: str, start: int = 0, end: int = 0) -> None:
+        self._reply({"type": "refused", "seq": seq, "code": code, "message": message, "start": start, "end": end})
 
 
 def _text_of(message: Message) -> str | bytes:

@@ -24,14 +24,15 @@ from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
-from ..store import backings, changes, drawings
+from ..store import backings, changes, drawings, pictures, shelf
 from ..store.changes import State
 from .bodies import body_of
+from .caller import caller_of, person_of
 from .doors import PICTURE_HEADERS
 from .help_pages import picture, sections
 from .present import book_message
+from .rooms import rooms_of
 from .schemas import (
-    Author,
     BackingScaled,
     BackingView,
     BookView,
@@ -42,9 +43,11 @@ from .schemas import (
     Id,
     NewDrawing,
     PenView,
+    PictureView,
     Placing,
     Renamed,
     Revision,
+    ShelfView,
     SnapKind,
     Typed,
 )
@@ -94,30 +97,38 @@ def get_pens() -> Any:
     return [{"word": word, "explanation": explanation} for word, explanation in PENS.items()]
 
 
-@router.get("/drawings", response_model=list[DrawingView], response_model_exclude_none=True)
-def list_drawings(request: Request) -> Any:
-    """All drawings on the shelf, the last changed first."""
+@router.get("/drawings", response_model=ShelfView)
+def list_drawings(
+    request: Request, words: Words = "", person: UUID | None = None, team: UUID | None = None, deleted: bool = False,
+    after: Annotated[str | None, Query(max_length=200)] = None, most: Annotated[int, Query(ge=1, le=200)] = shelf.PAGE,
+) -> Any:  # fmt: skip
+    """The drawings that the person may see, a page of them, the last changed first."""
     with service_of(request).session() as session:
-        return drawings.list_drawings(session, service_of(request).cache)
+        return shelf.listed(session, person_of(request), shelf.Wanted(words, person, team, deleted), after, most)
 
 
 @router.post("/drawings", status_code=201, response_model=DrawingView)
 def create_drawing(request: Request, new: NewDrawing) -> Any:
     """A new drawing, empty or from a text."""
     with service_of(request).session() as session:
-        return drawings.create_drawing(session, new.name, new.author, new.text)
+        return drawings.create_drawing(session, new.name, person_of(request), new.text)
+
+
+@router.get("/drawings/{id}/picture", response_model=PictureView)
+def get_picture(request: Request, response: Response, id: UUID, of: AtRevision = None) -> Any:
+    """What the shelf draws of a drawing; the browser keeps the one ``of`` a revision."""
+    with service_of(request).session() as session:
+        found = pictures.get_picture(session, id)
+    if found is not None and found.revision == of:
+        response.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    return found.picture if found is not None else PictureView(figures=[], box=None)
 
 
 @router.get("/drawings/{id}", response_model=BookView)
 def get_drawing(request: Request, id: UUID, revision: AtRevision = None) -> Response:
     """A drawing's whole book, as it stands or as it stood at a revision."""
     service = service_of(request)
-    with service.session() as session:
-        state = changes.current_state(session, service.cache, id)
-        if revision is not None:
-            book = changes.state_at(session, service.cache, id, revision)
-            state = State(id, state.name, revision, book, None, None)
-    return _whole(service, state)
+    return _whole(service, service.state_at(id, revision))
 
 
 def _whole(service: Service, state: State) -> Response:
@@ -200,14 +211,14 @@ def get_check_pdf(request: Request, id: UUID, limit: Limit = None, revision: AtR
 
 def _checked(request: Request, id: UUID, limit: float | None, revision: int | None) -> tuple[CheckReport, Facts]:
     service = service_of(request)
+    state = service.state_at(id, revision)
     with service.session() as session:
-        state = changes.current_state(session, service.cache, id)
-        book = state.book if revision is None else changes.state_at(session, service.cache, id, revision)
-        at = state.revision if revision is None else revision
-        author = changes.author_of(session, id, at)
+        author = changes.author_of(session, id, state.revision)
     with service.reading(id):
-        report, drawn = check_report(book, limit), picture_of(book)
-    return report, Facts(state.name, f"revision {at} by {author}", f"{datetime.now().astimezone():%d %B %Y, %H:%M}", drawn)
+        report, drawn = check_report(state.book, limit), picture_of(state.book)
+    return report, Facts(
+        state.name, f"revision {state.revision} by {author}", f"{datetime.now().astimezone():%d %B %Y, %H:%M}", drawn
+    )
 
 
 @router.get("/drawings/{id}/causes/{step}", response_model=list[CauseView])
@@ -223,7 +234,8 @@ def get_causes(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
 def rename_drawing(request: Request, id: UUID, renamed: Renamed) -> Any:
     """Gives a drawing another name."""
     with service_of(request).session() as session:
-        return drawings.rename_drawing(session, id, renamed.name)
+        drawings.rename_drawing(session, id, renamed.name)
+        return shelf.one(session, person_of(request), id)
 
 
 @router.delete("/drawings/{id}", status_code=204)
@@ -237,21 +249,25 @@ def delete_drawing(request: Request, id: UUID) -> None:
 def restore_drawing(request: Request, id: UUID) -> Any:
     """Brings a deleted drawing back."""
     with service_of(request).session() as session:
-        return drawings.restore_drawing(session, id)
+        drawings.restore_drawing(session, id)
+        drawings.get_drawing(session, id)
+        return shelf.one(session, person_of(request), id)
 
 
 @router.post("/drawings/{id}/duplicate", status_code=201, response_model=DrawingView)
-def duplicate_drawing(request: Request, id: UUID, author: Annotated[Author, Query()] = "drafter") -> Any:
+def duplicate_drawing(request: Request, id: UUID) -> Any:
     """A copy of a drawing as it stands."""
+    book = service_of(request).state(id).book
     with service_of(request).session() as session:
-        return drawings.duplicate_drawing(session, id, author)
+        return drawings.duplicate_drawing(session, id, book, person_of(request))
 
 
 @router.post("/drawings/{id}/changes", response_model=BookView)
-def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
-    """One change; committed when this answers. 409 with code ``stale`` where the drawing has moved on."""
-    service = service_of(request)
-    return _whole(service, service.act(id, change.base, change.author, change.act))
+async def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
+    """One change; committed when this answers. 409 with code ``stale`` where somebody has changed what it is about since."""
+    rooms, caller = rooms_of(request), caller_of(request)
+    state = await rooms.act(caller.person, id, change.base, caller.name, change.act)
+    return await run_in_threadpool(_whole, service_of(request), state)
 
 
 # The picture under a drawing ----------------------------------------------------------------------------

@@ -26,7 +26,8 @@ Name = Annotated[str, Field(min_length=1, max_length=200, pattern=WRITABLE)]
 Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
 FigureId = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[A-Za-z0-9_-]+(\.[0-9]{1,9})?$")]
 """A step, for the first figure that comes of it; with a dot and its number, for a further one."""
-Author = Annotated[str, Field(max_length=80, pattern=WRITABLE)]
+MayWord = Literal["see", "draw", "own"]
+"""What may be done with a drawing; each word takes in those before it."""
 Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
 Index = Annotated[int, Field(ge=0, le=1_000_000)]
 Number = Annotated[float, Field(ge=-LARGEST_NUMBER, le=LARGEST_NUMBER, allow_inf_nan=False)]
@@ -65,13 +66,23 @@ class PictureView(BaseModel):
 
 
 class DrawingView(BaseModel):
-    """A drawing on the shelf."""
+    """A drawing on the shelf: what whoever asks may do with it, who owns it, and of which revision there is a picture."""
 
     id: UUID
     name: str
     revision: int
     changed_at: datetime
-    picture: PictureView
+    may: MayWord
+    owners: list[str]
+    pictured: int | None
+
+
+class ShelfView(BaseModel):
+    """A page of the shelf: its drawings, how many there are in all, and from where to go on."""
+
+    drawings: list[DrawingView]
+    count: int
+    after: str | None
 
 
 class NewDrawing(Model):
@@ -79,7 +90,6 @@ class NewDrawing(Model):
 
     name: Name
     text: Annotated[str, Field(max_length=LONGEST_BOOK, pattern=WRITABLE)] = ""
-    author: Author = "drafter"
 
 
 class Renamed(Model):
@@ -373,7 +383,6 @@ class ChangeRequest(Model):
     """One change, against the revision that it was made on."""
 
     base: Revision | None = None
-    author: Author = "drafter"
     act: Act
 
 

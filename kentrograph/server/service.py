@@ -1,4 +1,4 @@
-"""What the routes and the socket share: one transaction a call."""
+"""What the routes and the socket share: one transaction a call, and books worked out while no connection is held."""
 
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -11,10 +11,11 @@ from fastapi import Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
-from ..store import changes
+from ..core.book.book import Book
+from ..store import books, changes
 from ..store.cache import BookCache
-from ..store.changes import State
-from .commands import edit_maker
+from ..store.changes import Facts, State
+from .commands import edit_maker, own_steps
 from .schemas import Act, Redo, Undo
 
 
@@ -43,6 +44,13 @@ class Service:
             yield session
 
     @contextmanager
+    def moment(self) -> Iterator[Session]:
+        """A transaction that only reads, and sees the database as it is at one moment."""
+        with Session(self.engine, expire_on_commit=False) as session, session.begin():
+            session.connection(execution_options={"isolation_level": "REPEATABLE READ"})
+            yield session
+
+    @contextmanager
     def reading(self, id: UUID) -> Iterator[None]:
         """One read of a drawing at a time: what is worked out about a book (its index, its places) is kept and shared."""
         with self._guard:
@@ -62,18 +70,61 @@ class Service:
                     return found
 
     def state(self, id: UUID) -> State:
-        """A drawing as it stands."""
+        """A drawing as it stands. Raises `NoDrawing`."""
+        while True:
+            with self.session() as session:
+                known = changes.facts(session, id)
+            if (book := self._book(id, known.revision)) is not None:
+                return _state(id, known, book)
+
+    def state_at(self, id: UUID, revision: int | None) -> State:
+        """A drawing as it stood at a revision; as it stands where that is None. Raises `NoDrawing`, `NoRevision`."""
+        state = self.state(id)
+        if revision is None or revision == state.revision:
+            return state
         with self.session() as session:
-            return changes.current_state(session, self.cache, id)
+            back = changes.inverses(session, id, state.revision, revision)
+        book = state.book
+        for edit in back:
+            book, _ = book.edited(edit)
+        return State(id, state.name, revision, book, None, None)
+
+    def _book(self, id: UUID, revision: int) -> Book | None:
+        """The book of a revision that was the newest just now; None where there is a newer one already."""
+        if (found := self.cache.get(id, revision)) is not None:
+            return found
+        with self.cache.making(id):
+            if (found := self.cache.get(id, revision)) is not None:
+                return found
+            nearest = self.cache.nearest(id, revision)
+            if nearest is not None and revision - nearest[0] <= books.FAR:
+                with self.session() as session:
+                    edits = books.edits_since(session, id, nearest[0], revision)
+                with self.reading(id):
+                    book = books.followed(nearest[1], edits)
+                at = revision
+            else:
+                with self.moment() as session:
+                    loaded = books.load(session, id)
+                book, at = loaded.evaluated(), loaded.revision
+            self.cache.put(id, at, book)
+        return book if at == revision else None
 
     def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
-        """Does one act; it is committed when this returns."""
+        """Does one act; it is committed, and its book kept, when this returns."""
         make = edit_maker(act)
         alone = partial(self.reading, id)
         with self.session() as session:
             if make is not None:
-                return changes.change(session, self.cache, id, base, author, make, alone)
-            if isinstance(act, Undo):
-                return changes.undo(session, self.cache, id, base, author, alone)
-            assert isinstance(act, Redo)
-            return changes.redo(session, self.cache, id, base, author, alone)
+                done = changes.change(session, self.cache, id, base, own_steps(act), author, make, alone)
+            elif isinstance(act, Undo):
+                done = changes.undo(session, self.cache, id, base, author, alone)
+            else:
+                assert isinstance(act, Redo)
+                done = changes.redo(session, self.cache, id, base, author, alone)
+        self.cache.put(id, done.revision, done.book)
+        return done
+
+
+def _state(id: UUID, known: Facts, book: Book) -> State:
+    return State(id, known.name, known.revision, book, known.undo, known.redo)

@@ -38,15 +38,13 @@ Dots = Annotated[float, Query(ge=10, le=1200)]
 def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:
     """A drawing as it stands or stood at a revision, and what is known of that besides."""
     service = service_of(request)
+    state = service.state_at(id, revision)
     with service.session() as session:
-        state = changes.current_state(session, service.cache, id)
-        book = state.book if revision is None else changes.state_at(session, service.cache, id, revision)
-        at = state.revision if revision is None else revision
-        author = changes.author_of(session, id, at)
+        author = changes.author_of(session, id, state.revision)
         mark = marks.get_mark(session)
-    # A name that was dealt to a browser is nobody's.
+    # A name that was dealt, and not given, is nobody's.
     named = "" if author.startswith("drafter") else author
-    return book, Facts(state.name, str(at), f"{datetime.now().astimezone():%Y-%m-%d}", named, mark)
+    return state.book, Facts(state.name, str(state.revision), f"{datetime.now().astimezone():%Y-%m-%d}", named, mark)
 
 
 @office.get("/mark", response_class=Response)

@@ -11,11 +11,11 @@ from .schemas import (
     LONGEST_TEXT,
     WRITABLE,
     Act,
-    Author,
     BookView,
     FigureId,
     Id,
     Index,
+    MayWord,
     Model,
     Number,
     Revision,
@@ -131,7 +131,6 @@ class DoRequest(Model):
     type: Literal["do"]
     seq: Revision
     base: Revision
-    author: Author = "drafter"
     act: Act
 
 
@@ -159,6 +158,14 @@ class RefusedView(BaseModel):
     message: str
     start: int
     end: int
+
+
+class Standing(BaseModel):
+    """What whoever has the table open may do with the drawing, and under which name it is kept."""
+
+    type: Literal["standing"] = "standing"
+    may: MayWord
+    name: str
 
 
 class Gone(BaseModel):
@@ -189,6 +196,7 @@ SOCKET_TYPES: tuple[type, ...] = (
     LineView,
     Done,
     RefusedView,
+    Standing,
     Gone,
     BackingChanged,
     EchoView,

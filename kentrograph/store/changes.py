@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 from uuid import UUID
 
-from sqlalchemy import event, func, select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
@@ -19,12 +19,14 @@ from .backings import convert_backing
 from .books import current_book
 from .cache import BookCache
 from .drawings import get_drawing
-from .errors import NoRevision, StaleBase
+from .errors import NoRevision, TooMuch
+from .merging import Own, check_base
 from .rows import log_change, write_difference
 from .tables import Change, Drawing
 
 Make = Callable[[Book], tuple[Edit, str]]
 Alone = Callable[[], AbstractContextManager[None]]
+MOST_STEPS = 120_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,33 +41,47 @@ class State:
     redo: str | None
 
 
-def current_state(session: Session, cache: BookCache, id: UUID) -> State:
-    """A drawing as it stands."""
+@dataclass(frozen=True, slots=True)
+class Facts:
+    """What is known of a drawing as it stands without its book."""
+
+    name: str
+    revision: int
+    undo: str | None
+    redo: str | None
+
+
+def facts(session: Session, id: UUID) -> Facts:
+    """A drawing as it stands, without its book. Raises `NoDrawing`."""
     row = get_drawing(session, id)
-    return _state(session, row, current_book(session, cache, row))
+    return Facts(row.name, row.revision, *_labels(session, id, row.revision))
 
 
 def change(
-    session: Session, cache: BookCache, id: UUID, base: int | None, author: str, make: Make, alone: Alone = nullcontext
+    session: Session, cache: BookCache, id: UUID, base: int | None, own: Own, author: str, make: Make, alone: Alone = nullcontext
 ) -> State:
-    """Does one change. ``base`` is the revision it was made against; None means whatever stands. ``alone`` keeps others off while
-    the book is worked with: what is kept and shared with it (its index, its findings) is for one at a time.
+    """Does one change. ``base`` is the revision it was made against, and ``own`` the steps that must be as they were then; None
+    means whatever stands. ``alone`` keeps others off while the book is worked with: what is kept and shared with it (its index,
+    its findings) is for one at a time.
 
-    Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits.
+    Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits, and then keeps
+    the book: a revision that was rolled back must not be found in the cache.
     """
-    row = _locked(session, id, base)
+    row = _locked(session, id, base, own)
     before = current_book(session, cache, row)
     with alone():
         edit, label = make(before)
         after, edit, inverse = edited_in_full(before, edit)
+    if len(after.order) > max(MOST_STEPS, len(before.order)):
+        raise TooMuch(f"A drawing has at most {MOST_STEPS:,} steps; this would make {len(after.order):,}.")
     revision = row.revision + 1
     log_change(session, id, revision, author, label, "do", None, edit_data(edit), edit_data(inverse), revision, None)
-    return _finish(session, cache, row, before, after)
+    return _finish(session, row, before, after)
 
 
 def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
-    """Takes back the last change that is not taken back yet. Raises `Refused` (nothing_to_undo)."""
-    row = _locked(session, id, base)
+    """Takes back the last change that is not taken back yet. Raises `StaleBase`, `Refused` (nothing_to_undo)."""
+    row = _locked(session, id, base, None)
     now = _change(session, id, row.revision)
     if now.next_undo is None:
         raise refuse("nothing_to_undo")
@@ -75,8 +91,8 @@ def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author:
 
 
 def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
-    """Does again what was taken back last. Raises `Refused` (nothing_to_redo)."""
-    row = _locked(session, id, base)
+    """Does again what was taken back last. Raises `StaleBase`, `Refused` (nothing_to_redo)."""
+    row = _locked(session, id, base, None)
     now = _change(session, id, row.revision)
     if now.next_redo is None:
         raise refuse("nothing_to_redo")
@@ -96,21 +112,15 @@ def _again(
         after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
     log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
-    return _finish(session, cache, row, before, after)
+    return _finish(session, row, before, after)
 
 
-def state_at(session: Session, cache: BookCache, id: UUID, revision: int) -> Book:
-    """The book as it was at an earlier revision: every later change taken back. Raises `NoRevision`."""
-    row = get_drawing(session, id)
-    if not 0 <= revision <= row.revision:
-        raise NoRevision(f"The drawing has the revisions 0 to {row.revision}.", revision=revision, newest=row.revision)
-    book = current_book(session, cache, row)
-    later = session.scalars(
-        select(Change).where(Change.drawing_id == id, Change.revision > revision).order_by(Change.revision.desc())
-    )
-    for one in later:
-        book, _ = book.edited(edit_from(one.inverse))
-    return book
+def inverses(session: Session, id: UUID, newest: int, revision: int) -> list[Edit]:
+    """What takes a drawing back from its newest revision to an earlier one, in this order. Raises `NoRevision`."""
+    if not 0 <= revision <= newest:
+        raise NoRevision(f"The drawing has the revisions 0 to {newest}.", revision=revision, newest=newest)
+    later = select(Change.inverse).where(Change.drawing_id == id, Change.revision > revision, Change.revision <= newest)
+    return [edit_from(one) for one in session.scalars(later.order_by(Change.revision.desc()))]
 
 
 def author_of(session: Session, id: UUID, revision: int) -> str:
@@ -121,14 +131,13 @@ def author_of(session: Session, id: UUID, revision: int) -> str:
     return row.author
 
 
-def _locked(session: Session, id: UUID, base: int | None) -> Drawing:
+def _locked(session: Session, id: UUID, base: int | None, own: Own) -> Drawing:
     row = get_drawing(session, id, lock=True)
-    if base is not None and base != row.revision:
-        raise StaleBase("The drawing was changed elsewhere meanwhile.", base=base, revision=row.revision)
+    check_base(session, row, base, own)
     return row
 
 
-def _finish(session: Session, cache: BookCache, row: Drawing, before: Book, after: Book) -> State:
+def _finish(session: Session, row: Drawing, before: Book, after: Book) -> State:
     write_difference(session, row.id, before, after)
     row.revision += 1
     row.header = header_data(after.header)
@@ -137,17 +146,14 @@ def _finish(session: Session, cache: BookCache, row: Drawing, before: Book, afte
         convert_backing(session, row.id, before.header.manner.unit, after.header.manner.unit)
     announce(session, row.id, str(row.revision))
     session.flush()
-    state = _state(session, row, after)
-    # Kept only once it is committed: a revision that was rolled back must not be found in the cache.
-    event.listen(session, "after_commit", lambda _: cache.put(state.id, state.revision, after), once=True)
-    return state
+    return State(row.id, row.name, row.revision, after, *_labels(session, row.id, row.revision))
 
 
-def _state(session: Session, row: Drawing, book: Book) -> State:
-    now = _change(session, row.id, row.revision)
-    undo_label = _change(session, row.id, now.next_undo).label if now.next_undo is not None else None
-    redo_label = _change(session, row.id, now.next_redo).label if now.next_redo is not None else None
-    return State(row.id, row.name, row.revision, book, undo_label, redo_label)
+def _labels(session: Session, id: UUID, revision: int) -> tuple[str | None, str | None]:
+    """What undo and redo would take back or do again after a revision."""
+    now = _change(session, id, revision)
+    undo_label = _change(session, id, now.next_undo).label if now.next_undo is not None else None
+    return undo_label, _change(session, id, now.next_redo).label if now.next_redo is not None else None
 
 
 def _change(session: Session, id: UUID, revision: int) -> Change:

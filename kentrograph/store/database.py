@@ -6,10 +6,19 @@ from alembic import command
 from alembic.config import Config
 from sqlalchemy import Engine, create_engine
 
+POOL, MORE = 10, 10
+WAIT_SECONDS = 10.0
+"""How long for a connection of the pool."""
+_LIMITS = "-c statement_timeout=20s -c lock_timeout=5s -c idle_in_transaction_session_timeout=60s"
+"""Nothing holds a connection, or what it has locked, for ever (PostgreSQL, client connection defaults)."""
+
 
 def engine_for(url: str) -> Engine:
     """An engine for ``postgresql+psycopg://...``; lost connections are noticed before they are used."""
-    return create_engine(url, pool_pre_ping=True, pool_size=5, max_overflow=5)
+    return create_engine(
+        url, pool_pre_ping=True, pool_size=POOL, max_overflow=MORE, pool_timeout=WAIT_SECONDS,
+        connect_args={"options": _LIMITS, "connect_timeout": 5},
+    )  # fmt: skip
 
 
 def migrate(url: str) -> None:

@@ -6,13 +6,15 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from .drawings import create_drawing
+from .people import Known
+from .rights import ALL, May, share
 from .tables import Drawing
 
 
-def load_demo(session: Session, folder: Path) -> list[str]:
+def load_demo(session: Session, folder: Path, person: Known) -> list[str]:
     """Makes a drawing of every text in a folder, if no drawing was ever made here; returns their names.
 
-    The first comment line of a text is the drawing's name.
+    Everybody may draw in them. The first comment line of a text is the drawing's name.
     """
     if session.scalar(select(Drawing.id).limit(1)) is not None:
         return []
@@ -20,6 +22,7 @@ def load_demo(session: Session, folder: Path) -> list[str]:
     for file in sorted(folder.glob("*.kent"), reverse=True):
         text = file.read_text(encoding="utf-8")
         name = text.splitlines()[0].lstrip("# ").strip()
-        create_drawing(session, name, "demo", text)
+        made = create_drawing(session, name, person, text)
+        share(session, made.id, ALL, None, May.DRAW)
         names.append(name)
     return names

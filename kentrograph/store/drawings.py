@@ -1,89 +1,73 @@
-"""Drawings on the shelf: list, make, rename, duplicate, delete and bring back."""
+"""Drawings: make, rename, duplicate, delete and bring back."""
 
-import logging
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Any
 from uuid import UUID, uuid4
 
-from sqlalchemy import func, select, update
-from sqlalchemy.exc import SQLAlchemyError
+from sqlalchemy import func, select, text, update
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
 from ..core.language.codec import header_data
 from ..core.language.script import book_of, read_script
 from .announce import DELETED, RENAMED, RESTORED, announce
-from .books import current_book
-from .cache import BookCache
 from .errors import NoDrawing, StoreError
-from .pictures import picture_of
-from .rows import insert_steps, load_book, log_change
+from .people import Known
+from .pictures import keep_picture
+from .rights import May, share
+from .rows import insert_steps, log_change
 from .tables import Drawing
 
-log = logging.getLogger("kentrograph")
 LONGEST_NAME = 200
+WAITS = "200ms"
+"""How long a transaction waits for a drawing that another worker is changing, before it gives its connection back."""
 
 
 @dataclass(frozen=True, slots=True)
 class Listed:
-    """A drawing as the shelf shows it."""
+    """A drawing as the shelf shows it. ``may`` is what whoever asks may do with it; ``pictured`` the revision of its picture."""
 
     id: UUID
     name: str
     revision: int
     changed_at: datetime
-    picture: dict[str, Any]
-
-
-def list_drawings(session: Session, cache: BookCache) -> list[Listed]:
-    """All drawings that are not deleted, the last changed first; the picture of one that has changed is made anew."""
-    rows = session.scalars(select(Drawing).where(Drawing.deleted_at.is_(None)).order_by(Drawing.changed_at.desc(), Drawing.id))
-    found: list[Listed] = []
-    for row in rows:
-        if row.picture.get("of") != row.revision:
-            try:
-                row.picture = picture_of(current_book(session, cache, row), row.revision)
-            except SQLAlchemyError:
-                raise
-            except Exception:
-                # A fault of ours in one drawing must not take the shelf from everybody.
-                log.exception("no picture can be made of drawing %s at revision %s", row.id, row.revision)
-        found.append(_listed(row))
-    return found
+    may: str
+    owners: list[str]
+    pictured: int | None
 
 
 def get_drawing(session: Session, id: UUID, lock: bool = False) -> Drawing:
     """A drawing's row. Raises `NoDrawing`."""
     query = select(Drawing).where(Drawing.id == id, Drawing.deleted_at.is_(None))
-    row = session.scalar(query.with_for_update() if lock else query)
+    if lock:
+        session.execute(text(f"set local lock_timeout = '{WAITS}'"))
+        query = query.with_for_update()
+    row = session.scalar(query)
     if row is None:
         raise NoDrawing("There is no such drawing; it may have been deleted.", id=str(id))
     return row
 
 
-def create_drawing(session: Session, name: str, author: str, text: str = "") -> Listed:
-    """A new drawing, empty or with the steps of a text. Raises `StoreError` for a name or a text that will not do."""
-    script = read_script(text)
+def create_drawing(session: Session, name: str, person: Known, book_text: str = "") -> Listed:
+    """A new drawing, empty or with the steps of a text, owned by who makes it. Raises `StoreError` for what will not do."""
+    script = read_script(book_text)
     if script.misread:
         first = script.misread[0]
         raise StoreError(f"Line {first.line} of the text could not be read.", line=first.line, kind=first.problem.kind)
-    return _store(session, checked_name(name), book_of(script), author, f"new drawing {name}")
+    return store_drawing(session, checked_name(name), book_of(script), person, f"new drawing {name}")
 
 
-def duplicate_drawing(session: Session, id: UUID, author: str) -> Listed:
-    """A copy of a drawing as it stands, with a history of its own."""
+def duplicate_drawing(session: Session, id: UUID, book: Book, person: Known) -> Listed:
+    """A copy of a drawing with this book, with a history of its own, owned by who makes it."""
     original = get_drawing(session, id)
-    return _store(session, _free_name(session, original.name), load_book(session, original), author, f"copy of {original.name}")
+    return store_drawing(session, _free_name(session, original.name), book, person, f"copy of {original.name}")
 
 
-def rename_drawing(session: Session, id: UUID, name: str) -> Listed:
+def rename_drawing(session: Session, id: UUID, name: str) -> None:
     """Gives a drawing another name."""
     row = get_drawing(session, id, lock=True)
     row.name = checked_name(name)
     announce(session, id, RENAMED)
-    session.flush()
-    return _listed(row)
 
 
 def delete_drawing(session: Session, id: UUID) -> None:
@@ -92,11 +76,10 @@ def delete_drawing(session: Session, id: UUID) -> None:
     announce(session, id, DELETED)
 
 
-def restore_drawing(session: Session, id: UUID) -> Listed:
+def restore_drawing(session: Session, id: UUID) -> None:
     """Brings a deleted drawing back as it was."""
     session.execute(update(Drawing).where(Drawing.id == id).values(deleted_at=None))
     announce(session, id, RESTORED)
-    return _listed(get_drawing(session, id))
 
 
 def checked_name(name: str) -> str:
@@ -107,16 +90,18 @@ def checked_name(name: str) -> str:
     return kept
 
 
-def _store(session: Session, name: str, book: Book, author: str, label: str) -> Listed:
-    row = Drawing(id=uuid4(), name=name, revision=0, header=header_data(book.header), picture=picture_of(book, 0))
+def store_drawing(session: Session, name: str, book: Book, person: Known, label: str) -> Listed:
+    """Keeps a book as a drawing of its own."""
+    row = Drawing(id=uuid4(), name=name, revision=0, header=header_data(book.header))
     session.add(row)
     session.flush()
     insert_steps(session, row.id, book)
-    log_change(
-        session, row.id, 0, author, label, "do", None, {"op": "several", "edits": []}, {"op": "several", "edits": []}, None, None
-    )
+    nothing = {"op": "several", "edits": []}
+    log_change(session, row.id, 0, person.name, label, "do", None, nothing, nothing, None, None)
+    keep_picture(session, row.id, 0, book)
+    share(session, row.id, "person", person.id, May.OWN)
     session.refresh(row)
-    return _listed(row)
+    return Listed(row.id, row.name, row.revision, row.changed_at, "own", [person.name], 0)
 
 
 def _free_name(session: Session, name: str) -> str:
@@ -128,7 +113,3 @@ def _free_name(session: Session, name: str) -> str:
     while f"{stem} {number})" in taken:
         number += 1
     return f"{stem} {number})"
-
-
-def _listed(row: Drawing) -> Listed:
-    return Listed(row.id, row.name, row.revision, row.changed_at, row.picture)

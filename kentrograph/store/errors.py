@@ -21,6 +21,18 @@ class NoDrawing(StoreError):
     code, status = "no_drawing", 404
 
 
+class Busy(StoreError):
+    """What was asked for would have had to wait too long."""
+
+    code, status = "busy", 503
+
+
+class TooMuch(StoreError):
+    """More than one may have, or ask for at once."""
+
+    code, status = "too_much", 429
+
+
 class StaleBase(StoreError):
     """The change was made against a revision that is no longer the newest."""
 

@@ -7,12 +7,14 @@ from sqlalchemy import delete, insert, select, update
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
+from ..core.book.manner import Header
+from ..core.book.step import Step
 from ..core.language.codec import header_from, manner_data, statement_data, step_from
 from .tables import Change, Drawing, StepRow
 
 
-def load_book(session: Session, drawing: Drawing) -> Book:
-    """The book of a drawing as it stands, evaluated."""
+def load_steps(session: Session, drawing: Drawing) -> tuple[Header, list[Step], list[tuple[int, ...]]]:
+    """Header, steps and places of a drawing as it stands, not evaluated."""
     rows = list(session.scalars(select(StepRow).where(StepRow.drawing_id == drawing.id).order_by(StepRow.place)))
     steps = [
         step_from(
@@ -28,7 +30,7 @@ def load_book(session: Session, drawing: Drawing) -> Book:
         )
         for row in rows
     ]
-    return Book.new(header_from(drawing.header), steps, [tuple(row.place) for row in rows])
+    return header_from(drawing.header), steps, [tuple(row.place) for row in rows]
 
 
 def insert_steps(session: Session, drawing_id: UUID, book: Book) -> None:

@@ -30,8 +30,6 @@ class Drawing(Base):
     name: Mapped[str]
     revision: Mapped[int] = mapped_column(default=0)
     header: Mapped[dict[str, Any]]
-    picture: Mapped[dict[str, Any]]
-    """What the shelf draws of it: its figures, made when the shelf asks and they have changed."""
     created_at: Mapped[datetime] = mapped_column(server_default=func.now())
     changed_at: Mapped[datetime] = mapped_column(server_default=func.now())
     deleted_at: Mapped[datetime | None]
@@ -56,6 +54,16 @@ class StepRow(Base):
     off: Mapped[bool]
 
     __table_args__ = (Index("steps_in_order", "drawing_id", "place"),)
+
+
+class ShelfPicture(Base):
+    """What the shelf draws of a drawing: its figures, made in the background after a change."""
+
+    __tablename__ = "pictures"
+
+    drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
+    revision: Mapped[int]
+    picture: Mapped[dict[str, Any]]
 
 
 class Change(Base):

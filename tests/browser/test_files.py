@@ -127,7 +127,7 @@ def test_a_file_dropped_on_the_shelf_becomes_a_drawing(drafter: Drafter, page: P
     expect(box).to_contain_text("4 by 4 in")
     box.get_by_role("button", name="Make a drawing of it").click()
     expect(page.get_by_role("button", name="Old rail", exact=True)).to_be_visible()
-    made = next(one for one in api.get("/drawings").json() if one["name"] == "Old rail")
+    made = next(one for one in api.get("/drawings").json()["drawings"] if one["name"] == "Old rail")
     text = json.dumps(api.get(f"/drawings/{made['id']}").json())
     assert "circle centre 0, 0 radius 2" in text
     api.delete(f"/drawings/{made['id']}")

@@ -11,7 +11,7 @@ _NUMBERS = count(1)
 
 
 def act(api: httpx.Client, drawing_id: str, base: int | None = None, /, **what: Any) -> httpx.Response:
-    return api.post(f"/drawings/{drawing_id}/changes", json={"base": base, "author": "tester", "act": what})
+    return api.post(f"/drawings/{drawing_id}/changes", json={"base": base, "act": what})
 
 
 def write(api: httpx.Client, id: str, text: str, base: int | None = None) -> dict[str, Any]:
@@ -23,6 +23,11 @@ def write(api: httpx.Client, id: str, text: str, base: int | None = None) -> dic
 
 def book(api: httpx.Client, id: str, **query: Any) -> dict[str, Any]:
     found: dict[str, Any] = api.get(f"/drawings/{id}", params=query).json()
+    return found
+
+
+def shelf(api: httpx.Client, **query: Any) -> list[dict[str, Any]]:
+    found: list[dict[str, Any]] = api.get("/drawings", params={"most": 200, **query}).json()["drawings"]
     return found
 
 

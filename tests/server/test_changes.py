@@ -62,11 +62,12 @@ def test_any_earlier_state_can_be_had(api: httpx.Client, drawing: dict[str, Any]
 
 def test_stale_base_is_refused_and_says_so(api: httpx.Client, drawing: dict[str, Any]) -> None:
     id = drawing["id"]
-    write(api, id, "point 1, 2", base=0)
-    answer = act(api, id, 0, do="write", text="point 3, 4", id="late")
+    first = write(api, id, "point 1, 2", base=0)["steps"][0]["id"]
+    assert act(api, id, 1, do="mend", id=first, text="point 5, 6").status_code == 200
+    answer = act(api, id, 1, do="mend", id=first, text="point 3, 4")
     assert (answer.status_code, answer.json()["code"]) == (409, "stale")
-    assert answer.json()["fields"] == {"base": 0, "revision": 1}
-    assert texts(book(api, id)) == ["point 1, 2"]
+    assert answer.json()["fields"] == {"base": 1, "revision": 2}
+    assert texts(book(api, id)) == ["point 5, 6"]
 
 
 def test_mending_the_root_moves_what_follows(api: httpx.Client, drawing: dict[str, Any]) -> None:

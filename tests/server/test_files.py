@@ -82,13 +82,13 @@ def test_too_few_decimals_say_how_many_are_enough(api: httpx.Client, drawing: di
 
 def test_a_file_is_taken_into_a_drawing_as_steps_with_a_name_for_the_lot(api: httpx.Client, plate: str) -> None:
     data = b'name,"x, in","y, in"\r\nC1,1,2\r\npost,3,4\r\n'
-    found = lines(api.post(f"/files/read?name=posts.csv&drawing={plate}", content=data))[-1]["found"]
+    found = lines(api.post(f"/drawings/{plate}/found?name=posts.csv", content=data))[-1]["found"]
     assert found["entries"] == ["C1_1 = point 25.4, 50.8", "post = point 76.2, 101.6", "posts = group C1_1 post"]
     assert (found["unit"], found["sheet"]["x"]) == ("in", 1)
     entries = [{"text": text} for text in found["entries"]]
     assert act(api, plate, do="write_all", id="lot", entries=entries).status_code == 200
     assert [step["name"] for step in book(api, plate)["steps"]][-3:] == ["C1_1", "post", "posts"]
-    other = lines(api.post(f"/files/read?name=posts.csv&drawing={plate}&x=2&y=1&unit=mm", content=data))[-1]["found"]
+    other = lines(api.post(f"/drawings/{plate}/found?name=posts.csv&x=2&y=1&unit=mm", content=data))[-1]["found"]
     assert other["entries"][0] == "posts_1_1 = point 2, 1"
 
 

@@ -1,14 +1,15 @@
 """The shelf over HTTP."""
 
+import time
 from typing import Any
 
 import httpx
 
-from .support import act, book, texts, write
+from .support import act, book, shelf, texts, write
 
 
 def names(api: httpx.Client) -> list[str]:
-    return [d["name"] for d in api.get("/drawings").json()]
+    return [d["name"] for d in shelf(api)]
 
 
 def test_drawing_comes_goes_and_comes_back(api: httpx.Client) -> None:
@@ -37,9 +38,30 @@ def test_renamed_and_duplicated(api: httpx.Client, drawing: dict[str, Any]) -> N
 def test_picture_is_of_the_drawing_as_it_stands(api: httpx.Client, drawing: dict[str, Any]) -> None:
     write(api, drawing["id"], "circle centre 10, 20 radius 5")
     write(api, drawing["id"], "path from 0,0 to 40,0 to 40,30 close")
-    listed = next(d for d in api.get("/drawings").json() if d["id"] == drawing["id"])
-    assert listed["picture"]["box"] == [0.0, 0.0, 40.0, 30.0]
-    assert [f["kind"] for f in listed["picture"]["figures"]] == ["circle", "outline"]
+    for _ in range(100):
+        listed = next(d for d in shelf(api) if d["id"] == drawing["id"])
+        if listed["pictured"] == listed["revision"]:
+            break
+        time.sleep(0.1)
+    answer = api.get(f"/drawings/{drawing['id']}/picture", params={"of": listed["pictured"]})
+    assert answer.headers["cache-control"].endswith("immutable")
+    assert answer.json()["box"] == [0.0, 0.0, 40.0, 30.0]
+    assert [f["kind"] for f in answer.json()["figures"]] == ["circle", "outline"]
+
+
+def test_the_shelf_is_searched_and_comes_in_pages(api: httpx.Client) -> None:
+    for number in range(7):
+        api.post("/drawings", json={"name": f"Paged 100% plate_{number}"})
+    found: list[str] = []
+    mark: dict[str, Any] = {}
+    while mark.get("after", "") is not None:
+        page = api.get("/drawings", params={"words": "PLATE_ paged 100%", "most": 3, **mark}).json()
+        mark = {"after": page["after"]}
+        assert page["count"] == 7
+        found += [d["name"] for d in page["drawings"]]
+    assert found == [f"Paged 100% plate_{number}" for number in reversed(range(7))]
+    assert api.get("/drawings", params={"words": "plate%0"}).json()["drawings"] == []
+    assert api.get("/drawings", params={"after": "bm9uc2Vuc2U="}).status_code == 400
 
 
 def test_text_makes_a_drawing_and_comes_out_again(api: httpx.Client) -> None:

@@ -90,12 +90,11 @@ export function readFile(
   told: (progress: Progress) => void,
 ): Promise<FileFound> {
   const query = new URLSearchParams({ name: file.name });
-  if (drawing) query.set("drawing", drawing);
   if (unit) query.set("unit", unit);
   if (columns) {
     query.set("x", String(columns.x));
     query.set("y", String(columns.y));
     if (columns.label !== null) query.set("label", String(columns.label));
   }
-  return inLines(`/api/files/read?${query}`, { body: file, signal }, told);
+  return inLines(`/api/${drawing ? `drawings/${drawing}/found` : "files/read"}?${query}`, { body: file, signal }, told);
 }

@@ -1,0 +1,32 @@
+"""The options of `kentrograph serve` and `kentrograph join`."""
+
+import argparse
+from pathlib import Path
+from typing import Any
+
+from .service import Serving
+
+
+def add_options(commands: Any) -> None:
+    """Both commands, to a parser's."""
+    serve = commands.add_parser("serve", help="serve the application, on 127.0.0.1 unless --bind says otherwise")
+    serve.add_argument("--port", type=int, default=8300)
+    serve.add_argument(
+        "--allow", action="append", default=[], metavar="ADDRESS",
+        help="a further address under which it is reached, such as https://office.example; may stand more than once",
+    )  # fmt: skip
+    serve.add_argument("--bind", default="127.0.0.1", metavar="ADDRESS", help="the address it listens at (127.0.0.1)")
+    serve.add_argument("--office", action="store_true", help="people sign in; without it there is one person, at this machine")
+    serve.add_argument("--person", default="drafter", metavar="NAME", help="who is at this machine, where nobody signs in")
+    serve.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
+    serve.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")
+    join = commands.add_parser("join", help="print a link, good once, with which somebody sets a password")
+    join.add_argument("name", metavar="NAME", help="who; somebody new joins by it")
+    join.add_argument("--keeper", action="store_true", help="somebody new keeps the office")
+    join.add_argument("--address", default="http://127.0.0.1:8300", help="where the server is reached")
+    join.add_argument("--first", action="store_true", help="only where nobody has a password yet; for who keeps the office")
+
+
+def serving(chosen: argparse.Namespace) -> Serving:
+    """What the options say."""
+    return Serving(chosen.port, chosen.allow, chosen.bind, chosen.office, chosen.person, chosen.certificate, chosen.key)

@@ -1,0 +1,112 @@
+"""Who calls: a person, or nobody who is known, and by which links they look."""
+
+from collections.abc import Callable
+from contextlib import AbstractContextManager
+from dataclasses import dataclass
+from http.cookies import CookieError, SimpleCookie
+from uuid import UUID
+
+from sqlalchemy.orm import Session
+from starlette.datastructures import Headers
+from starlette.requests import HTTPConnection
+
+from ..store import people, rights
+from ..store.people import Known
+from ..store.rights import May
+
+SIGN_IN_COOKIE, LOOKING_COOKIE = "kentrograph", "kentrograph-looking"
+MOST_LOOKED_AT = 20
+Sessions = Callable[[], AbstractContextManager[Session]]
+
+
+@dataclass(frozen=True, slots=True)
+class Caller:
+    """Who calls, and with what. ``token`` is that of the sign-in, ``links`` those that were followed."""
+
+    person: Known | None
+    office: bool
+    token: str = ""
+    links: tuple[str, ...] = ()
+
+    @property
+    def name(self) -> str:
+        """Under which what they do is kept."""
+        return self.person.name if self.person is not None else "a guest"
+
+
+class Callers:
+    """Finds out who calls. In an office people sign in; elsewhere everybody on this machine is one person.
+
+    Once somebody has set a password it is an office, whatever is asked for: what was shut is not opened by a forgotten word.
+    """
+
+    def __init__(self, sessions: Sessions, office: bool, name: str) -> None:
+        self.sessions = sessions
+        self.office = office
+        self.name = name
+        self.local: Known | None = None
+
+    def settle(self) -> None:
+        """Finds out, once, whether it is an office and, where it is not, who the one person is."""
+        if self.office or self.local is not None:
+            return
+        with self.sessions() as session:
+            self.office = people.is_office(session)
+            self.local = None if self.office else people.local_person(session, self.name)
+
+    def known(self, headers: Headers) -> Caller:
+        """Who calls, by the cookies that came along."""
+        self.settle()
+        if self.local is not None:
+            return Caller(self.local, office=False)
+        token, links = tokens_of(headers)
+        if not token:
+            return Caller(None, office=True, links=links)
+        with self.sessions() as session:
+            return Caller(people.person_of(session, token), office=True, token=token, links=links)
+
+    def again(self, caller: Caller, drawing: UUID) -> May:
+        """What a caller may do with a drawing now, who was known before: an open table asks."""
+        if self.local is not None:
+            return May.OWN
+        with self.sessions() as session:
+            person = people.person_of(session, caller.token) if caller.token else None
+            return rights.may(session, person, drawing, caller.links)
+
+    def may(self, caller: Caller, drawing: UUID) -> May:
+        """What a caller may do with a drawing."""
+        if self.local is not None:
+            return May.OWN
+        with self.sessions() as session:
+            return rights.may(session, caller.person, drawing, caller.links)
+
+
+def caller_of(connection: HTTPConnection) -> Caller:
+    """Who the gate found out that calls."""
+    found: Caller = connection.scope["state"]["caller"]
+    return found
+
+
+def person_of(connection: HTTPConnection) -> Known:
+    """The person who calls, at an address that only persons reach."""
+    person = caller_of(connection).person
+    assert person is not None
+    return person
+
+
+def tokens_of(headers: Headers) -> tuple[str, tuple[str, ...]]:
+    """What the cookies hold: of the sign-in, and of links that were followed. Cookies that are none hold nothing."""
+    jar: SimpleCookie = SimpleCookie()
+    try:
+        jar.load(headers.get("cookie", "")[:8_000])
+    except CookieError:
+        return "", ()
+    held = {name: jar[name].value for name in (SIGN_IN_COOKIE, LOOKING_COOKIE) if name in jar}
+    links = [one for one in held.get(LOOKING_COOKIE, "").split(".") if one]
+    return held.get(SIGN_IN_COOKIE, ""), tuple(links[:MOST_LOOKED_AT])
+
+
+def may_of(connection: HTTPConnection) -> May:
+    """What the gate found out that may be done with the drawing of the address."""
+    found: May = connection.scope["state"]["may"]
+    return found

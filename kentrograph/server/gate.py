@@ -1,0 +1,116 @@
+"""Who may do what: every request and every socket passes here, before anything of it is read.
+
+`needs.NEEDS` says what an address asks for, `Callers` who calls, `store.rights` what they may. A drawing that somebody may
+not see is answered as one that is not there.
+"""
+
+from uuid import UUID
+
+import orjson
+from pydantic import TypeAdapter, ValidationError
+from sqlalchemy.exc import OperationalError
+from starlette.concurrency import run_in_threadpool
+from starlette.datastructures import Headers
+from starlette.types import ASGIApp, Receive, Scope, Send
+
+from ..store.errors import StoreError
+from ..store.people import NotSignedIn
+from ..store.rights import May, MayNot
+from .caller import Caller, Callers
+from .needs import Need, need_of
+from .sentences import NO_DATABASE
+
+_UUIDS: TypeAdapter[UUID] = TypeAdapter(UUID)
+CLOSED = {401: 4401, 403: 4403, 404: 4404, 503: 1013}
+"""The codes with which a socket is closed, by the status that a request would have had (RFC 6455, 7.4.2: private use)."""
+NO_DRAWING = "There is no such drawing; it may have been deleted, or is not shared with you."
+
+
+class NoDatabase(StoreError):
+    """The database does not answer."""
+
+    code, status = "no_database", 503
+
+
+class NotShared(StoreError):
+    """There is no such drawing for whoever asks."""
+
+    code, status = "no_drawing", 404
+
+
+class Gate:
+    """Lets in who may, and says why not to who may not."""
+
+    def __init__(self, app: ASGIApp, callers: Callers) -> None:
+        self.app = app
+        self.callers = callers
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """One request or socket."""
+        verb = {"http": scope.get("method"), "websocket": "SOCKET"}.get(scope["type"])
+        asked = need_of(verb, scope["path"]) if verb is not None else None
+        if asked is None:
+            await self.app(scope, receive, send)
+            return
+        try:
+            caller, most = await self._let_in(Headers(scope=scope), *asked)
+        except StoreError as error:
+            await (_close if verb == "SOCKET" else _answer)(error, receive, send)
+            return
+        scope.setdefault("state", {}).update(caller=caller, may=most)
+        await self.app(scope, receive, send)
+
+    async def _let_in(self, headers: Headers, need: Need, written: str | None) -> tuple[Caller, May]:
+        """Who calls, and what they may do with the drawing. Raises `NotSignedIn`, `MayNot`, `NotShared`."""
+        if self.callers.local is not None:
+            return Caller(self.callers.local, office=False), May.OWN
+        try:
+            return await run_in_threadpool(_let_in, self.callers, headers, need, written)
+        except OperationalError as error:
+            raise NoDatabase(NO_DATABASE) from error
+
+
+def _let_in(callers: Callers, headers: Headers, need: Need, written: str | None) -> tuple[Caller, May]:
+    caller = callers.known(headers)
+    if not caller.office:
+        return caller, May.OWN
+    if caller.person is None and need in (Need.SIGNED_IN, Need.KEEPER, Need.COPY):
+        raise NotSignedIn("Nobody is signed in here; sign in first.")
+    if need is Need.KEEPER and not (caller.person and caller.person.keeper):
+        raise MayNot("Only who keeps the office may do this.")
+    if need.may is None or written is None:
+        return caller, May.NOTHING
+    try:
+        drawing = _UUIDS.validate_python(written)
+    except ValidationError:
+        # The route says so, with what is wrong about it.
+        return caller, May.NOTHING
+    most = callers.may(caller, drawing)
+    check(caller, most, need)
+    return caller, most
+
+
+def check(caller: Caller, most: May, need: Need) -> None:
+    """Whether who may do so much with a drawing may do what ``need`` asks. Raises `NotSignedIn`, `MayNot`, `NotShared`."""
+    if need.may is None or most >= need.may:
+        return
+    if most >= May.SEE:
+        what = "change it" if need is Need.DRAW else "give it away or delete it: only who owns it may"
+        raise MayNot(f"You may {'draw in' if most is May.DRAW else 'look at'} this drawing, but not {what}.")
+    if caller.person is None:
+        raise NotSignedIn("Nobody is signed in here; sign in first.")
+    raise NotShared(NO_DRAWING)
+
+
+async def _answer(error: StoreError, receive: Receive, send: Send) -> None:
+    body = orjson.dumps({"code": error.code, "message": error.message, "fields": {}})
+    headers = [(b"content-type", b"application/json"), (b"content-length", str(len(body)).encode())]
+    await send({"type": "http.response.start", "status": error.status, "headers": headers})
+    await send({"type": "http.response.body", "body": body})
+
+
+async def _close(error: StoreError, receive: Receive, send: Send) -> None:
+    """A socket is taken and closed at once: a browser tells its page nothing of one that was not taken."""
+    await receive()
+    await send({"type": "websocket.accept"})
+    await send({"type": "websocket.close", "code": CLOSED[error.status], "reason": error.message[:120]})

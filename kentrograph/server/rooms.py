@@ -1,0 +1,177 @@
+"""Drawings that are open in this worker: the newest state of each, fetched once and told in one message to all its tables."""
+
+import asyncio
+import logging
+from collections.abc import Callable
+from contextlib import nullcontext
+from typing import Protocol
+from uuid import UUID
+
+from fastapi import Request
+from sqlalchemy.exc import SQLAlchemyError
+
+from ..core.book.book import Book
+from ..store.announce import BACKING, SHARED
+from ..store.changes import State
+from ..store.errors import NoDrawing
+from ..store.memory import making_books
+from .present import book_message
+from .schemas import Act
+from .service import Service
+from .work import Work, patiently
+
+log = logging.getLogger("kentrograph")
+KEPT = 8
+"""Messages that are kept of a drawing: what brings a table from one revision to the newest."""
+
+
+class Seat(Protocol):
+    """A table in a room."""
+
+    @property
+    def person(self) -> UUID | None:
+        """Who sits here; None for a guest."""
+
+    def wake(self) -> None:
+        """There is something new to tell."""
+
+    def backing_changed(self) -> None:
+        """The picture under the drawing is another one, or lies elsewhere."""
+
+    def look_again(self) -> None:
+        """What whoever sits here may do may have changed."""
+
+
+class Room:
+    """One drawing that is open here."""
+
+    def __init__(self, id: UUID, service: Service, work: Work) -> None:
+        self.id = id
+        self.service = service
+        self.work = work
+        self.seats: set[Seat] = set()
+        self.state: State | None = None
+        self.gone = False
+        self._asked = 0
+        self._fetching: asyncio.Task[None] | None = None
+        self._made: dict[object, asyncio.Task[bytes]] = {}
+
+    def take(self, state: State) -> None:
+        """The drawing has come to this; what is older than what is known is left aside."""
+        if self.state is not None and state.revision < self.state.revision:
+            return
+        self.state, self.gone = state, False
+        self._wake()
+
+    def changed(self) -> None:
+        """Something has become of the drawing: it is looked at again, once for all who ask meanwhile."""
+        self._asked += 1
+        if self._fetching is None or self._fetching.done():
+            self._fetching = asyncio.create_task(self._fetch())
+
+    async def _fetch(self) -> None:
+        seen = -1
+        while seen != self._asked:
+            seen = self._asked
+            try:
+                self.take(await self.work.background(self.service.state, self.id))
+            except NoDrawing:
+                self.state, self.gone = None, True
+                self._wake()
+            except SQLAlchemyError as error:
+                # Everybody is woken again once the database answers again.
+                log.warning("drawing %s could not be looked at: %s", self.id, type(error).__name__)
+                return
+
+    async def message(self, known: Book | None, state: State) -> bytes:
+        """What brings a table that has ``known`` to a state (the whole, where that is None): made once for all."""
+        key = (known.stamp if known is not None else None, state.revision, state.name)
+        if key not in self._made:
+            for old in list(self._made)[: 1 - KEPT]:
+                del self._made[old]
+            self._made[key] = asyncio.create_task(self.work.background(self._make, known, state))
+        try:
+            return await asyncio.shield(self._made[key])
+        except Exception:
+            self._made.pop(key, None)
+            raise
+
+    def _make(self, known: Book | None, state: State) -> bytes:
+        # The whole of a large drawing is made of many small things: see `making_books`.
+        with self.service.reading(self.id), making_books() if known is None else nullcontext():
+            return book_message(state, known)
+
+    def _wake(self) -> None:
+        for seat in self.seats:
+            seat.wake()
+
+
+class Rooms:
+    """The rooms of this worker, and whose turn it is to change each drawing."""
+
+    def __init__(self, service: Service, work: Work, changed: Callable[[], None]) -> None:
+        self.service = service
+        self.work = work
+        self._changed = changed
+        self._rooms: dict[UUID, Room] = {}
+
+    def enter(self, id: UUID, seat: Seat) -> Room:
+        """The room of a drawing, with this table in it."""
+        room = self._rooms.setdefault(id, Room(id, self.service, self.work))
+        room.seats.add(seat)
+        if room.state is None:
+            room.changed()
+        return room
+
+    def leave(self, room: Room, seat: Seat) -> None:
+        """This table goes; with the last one the room is forgotten."""
+        room.seats.discard(seat)
+        if not room.seats and self._rooms.get(room.id) is room:
+            del self._rooms[room.id]
+
+    async def act(self, whose: object, id: UUID, base: int | None, author: str, act: Act) -> State:
+        """Does an act once it is its turn, and tells all tables here. Raises what `Service.act` raises, and `Busy`."""
+        async with self.work.turn(id):
+            state = await patiently(lambda: self.work.run(whose, self.service.act, id, base, author, act))
+        self._changed()
+        if (room := self._rooms.get(id)) is not None:
+            room.take(state)
+        return state
+
+    def told(self, id: UUID, what: str) -> None:
+        """The database announces something of a drawing."""
+        room = self._rooms.get(id)
+        if room is None:
+            return
+        if what.isdigit() and room.state is not None and room.state.revision >= int(what):
+            # It was done here, or was looked at since.
+            return
+        if what == BACKING:
+            for seat in room.seats:
+                seat.backing_changed()
+        elif what == SHARED:
+            for seat in room.seats:
+                seat.look_again()
+        else:
+            room.changed()
+
+    def person_changed(self, id: UUID) -> None:
+        """Somebody's standing has changed: their tables look what they may do now."""
+        for room in self._rooms.values():
+            for seat in room.seats:
+                if seat.person == id:
+                    seat.look_again()
+
+    def missed(self) -> None:
+        """News may have been missed: all is looked at again."""
+        for room in self._rooms.values():
+            room.changed()
+            for seat in room.seats:
+                seat.look_again()
+                seat.backing_changed()
+
+
+def rooms_of(request: Request) -> Rooms:
+    """Those of the worker that answers a request."""
+    found: Rooms = request.app.state.rooms
+    return found
