@@ -10,6 +10,7 @@ from pathlib import Path
 from typing import Any
 
 import httpx
+import psycopg
 import pytest
 from hypothesis import settings
 
@@ -75,9 +76,8 @@ def database() -> Iterator[str]:
         Path(folder).chmod(0o711)
         cluster = Postgres(Path(folder), durable=False)
         cluster.start()
-        environment = {**os.environ, "KENTROGRAPH_DATABASE": cluster.url}
         try:
-            subprocess.run([sys.executable, "-m", "kentrograph.cli", "prepare"], cwd=ROOT, env=environment, check=True)
+            kentrograph(cluster.url, "prepare")
             yield cluster.url
         finally:
             cluster.stop()
@@ -90,6 +90,23 @@ def server(database: str) -> Iterator[Server]:
     running.start()
     yield running
     running.stop()
+
+
+@pytest.fixture(scope="session")
+def office_database(database: str) -> str:
+    """A database in which people sign in: for once somebody does, nobody comes in without."""
+    with psycopg.connect(database.replace("+psycopg", ""), autocommit=True) as connection:
+        connection.execute("CREATE DATABASE office")
+    address = database.removesuffix("/postgres") + "/office"
+    kentrograph(address, "prepare", "--person", "Maud Oake")
+    return address
+
+
+def kentrograph(database: str, *words: str) -> str:
+    """What a command prints."""
+    environment = {**os.environ, "KENTROGRAPH_DATABASE": database}
+    command = [sys.executable, "-m", "kentrograph.cli", *words]
+    return subprocess.run(command, cwd=ROOT, env=environment, check=True, capture_output=True, text=True).stdout
 
 
 @pytest.fixture

@@ -33,9 +33,7 @@ def main() -> None:
         help="a further address under which it is reached, such as https://office.example; may stand more than once",
     )  # fmt: skip
     parser.add_argument("--bind", default="127.0.0.1", metavar="ADDRESS", help="the address it listens at (127.0.0.1)")
-    parser.add_argument(
-        "--office", action="store_true", help="people sign in; at first a link for the first of them is shown"
-    )
+    parser.add_argument("--office", action="store_true", help="people sign in; at first a link for the first of them is shown")
     parser.add_argument("--person", default=whoever(), metavar="NAME", help="who keeps the office, or is alone at this machine")
     parser.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
     parser.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from contextlib import AbstractContextManager
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from http.cookies import CookieError, SimpleCookie
 from uuid import UUID
 
@@ -65,13 +65,13 @@ class Callers:
         with self.sessions() as session:
             return Caller(people.person_of(session, token), office=True, token=token, links=links)
 
-    def again(self, caller: Caller, drawing: UUID) -> May:
-        """What a caller may do with a drawing now, who was known before: an open table asks."""
+    def again(self, caller: Caller, drawing: UUID) -> tuple[Caller, May]:
+        """Who a caller is now, who was known before, and what they may do with a drawing: an open table asks."""
         if self.local is not None:
-            return May.OWN
+            return caller, May.OWN
         with self.sessions() as session:
             person = people.person_of(session, caller.token) if caller.token else None
-            return rights.may(session, person, drawing, caller.links)
+            return replace(caller, person=person), rights.may(session, person, drawing, caller.links)
 
     def may(self, caller: Caller, drawing: UUID) -> May:
         """What a caller may do with a drawing."""

@@ -156,7 +156,7 @@ class LiveSession:
         """Looks what may be done here now; closes the table where nothing may be."""
         self._look = False
         try:
-            now = await self.work.background(self.callers.again, self.caller, self.id)
+            self.caller, now = await self.work.background(self.callers.again, self.caller, self.id)
         except OperationalError:
             self._look = True
             return True

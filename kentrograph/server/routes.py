@@ -37,21 +37,17 @@ from .schemas import (
     BackingView,
     BookView,
     ChangeRequest,
-    DrawingView,
     HelpSection,
     HelpView,
     Id,
-    NewDrawing,
     PenView,
-    PictureView,
     Placing,
-    Renamed,
     Revision,
-    ShelfView,
     SnapKind,
     Typed,
 )
 from .service import Service, service_of
+from .shelf_schemas import DrawingView, NewDrawing, PictureView, Renamed, ShelfView
 
 router = APIRouter(prefix="/api")
 Words = Annotated[Typed, Query()]

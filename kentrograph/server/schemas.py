@@ -1,7 +1,6 @@
 """What goes over the wire: figures, the shelf, the book, acts. The front end's types are generated from these."""
 
 from dataclasses import dataclass
-from datetime import datetime
 from typing import Annotated, Any, Literal, get_type_hints
 from uuid import UUID
 
@@ -53,49 +52,6 @@ def _figure_schema(source: object, handler: GetCoreSchemaHandler) -> CoreSchema:
 
 
 FigureData.__get_pydantic_core_schema__ = staticmethod(_figure_schema)  # type: ignore[attr-defined]
-
-
-class PictureView(BaseModel):
-    """What the shelf draws of a drawing: figures, and the box around them."""
-
-    figures: list[FigureData]
-    box: list[float] | None
-
-
-# Shelf ------------------------------------------------------------------------------------------------
-
-
-class DrawingView(BaseModel):
-    """A drawing on the shelf: what whoever asks may do with it, who owns it, and of which revision there is a picture."""
-
-    id: UUID
-    name: str
-    revision: int
-    changed_at: datetime
-    may: MayWord
-    owners: list[str]
-    pictured: int | None
-
-
-class ShelfView(BaseModel):
-    """A page of the shelf: its drawings, how many there are in all, and from where to go on."""
-
-    drawings: list[DrawingView]
-    count: int
-    after: str | None
-
-
-class NewDrawing(Model):
-    """A new drawing, empty or from a text."""
-
-    name: Name
-    text: Annotated[str, Field(max_length=LONGEST_BOOK, pattern=WRITABLE)] = ""
-
-
-class Renamed(Model):
-    """Another name."""
-
-    name: Name
 
 
 # The table --------------------------------------------------------------------------------------------

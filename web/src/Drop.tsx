@@ -8,11 +8,14 @@ export function Drop({
   word,
   label,
   chip = false,
+  end = false,
   children,
 }: {
   word: ReactNode;
   label: string;
   chip?: boolean;
+  /** Whether it stands at the right end: the sheet then ends where the word does. */
+  end?: boolean;
   children: (close: () => void) => ReactNode;
 }) {
   const [open, setOpen] = useState(false);
@@ -58,7 +61,7 @@ export function Drop({
           position="absolute"
           zIndex={3}
           top="calc(100% + 6px)"
-          left="0"
+          {...(end ? { right: "0" } : { left: "0" })}
           w="340px"
           bg="panel"
           borderWidth="1px"

@@ -14,7 +14,7 @@ from ..book.step import Step
 from ..book.values import Drawn, Reading
 from ..checks.verdict import verdict
 from ..language.lexer import Token, tokens_of
-from ..problem import Refused
+from ..problem import Refused, refuse
 from ..tolerance import TOLERANCE
 from ..units import plain
 from .intents import mend
@@ -59,6 +59,8 @@ def each_cause(book: Book, reading: str) -> Iterator[Cause]:
     """The same one by one, as they are found: each takes a while. No more are looked for once so many steps were evaluated that
     whoever asked would not wait for them."""
     book.position(reading)
+    if book.steps[reading].statement.kind != "measure":
+        raise refuse("not_measured")
     value = _read(book, reading)
     if value is None:
         return

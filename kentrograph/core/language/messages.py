@@ -366,6 +366,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "off": lambda f: "switched off",
     "other_count": lambda f: f"it gives {f['count']} names, {f['names']}: as many are wanted, with a blank between",
     "no_name": lambda f: "that step defines nothing, so it has no name",
+    "not_measured": lambda f: "this step is no reading: only what is measured hangs on typed numbers",
     "no_step": lambda f: "that step is no longer in the book",
     "step_twice": lambda f: "that step is in the book already",
     "nothing_to_undo": lambda f: "nothing left to undo",

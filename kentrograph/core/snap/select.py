@@ -91,11 +91,13 @@ Way = Literal["together", "like", "pen", "step", "group", "inside", "everything"
 def alike(book: Book, id: str, way: Way) -> list[str]:
     """A figure, by its id, and others in some respect, in the order of the book: all that hangs together with it, all of its kind
     drawn with its pen, all that its pen draws, all that comes of its step, all that stands in a group with it, all that lies
-    inside it, or everything. Raises `Refused` (no_step)."""
+    inside it, or everything. What is not seen, or is no figure, is like nothing. Raises `Refused` (no_step)."""
     if way == "together":
         return hanging_together(book, id)
     book.position(book.step_of(id))
     shown = dict.fromkeys(whole_of(one) for one, _ in _shown(book, whole=True))
+    if id not in shown and way != "everything":
+        return []
     match way:
         case "like":
             kind, pen = type(book.figure_of(id)), pen_of(book, id)

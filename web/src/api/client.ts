@@ -16,16 +16,18 @@ import type {
   Kind,
   Loose,
   Pen,
+  Picture,
   Placing,
   Pointer,
   PointTable,
+  ShelfPage,
   Sheet,
   SnapKind,
   Way,
   Working,
 } from "./types";
 
-const http = createClient<paths>({ baseUrl: "/" });
+export const http = createClient<paths>({ baseUrl: "/" });
 
 /** What the server said was wrong, or that it did not answer. */
 export class Refusal extends Error {}
@@ -37,7 +39,7 @@ export function messageOf(error: unknown): string {
   return "The server does not answer; nothing was changed.";
 }
 
-async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const result = await call.catch((error: unknown) => {
     throw new Refusal(messageOf(error instanceof TypeError ? undefined : error));
   });
@@ -52,9 +54,15 @@ export const kinds = (): Promise<Kind[]> => answer(http.GET("/api/kinds"));
 export const pens = (): Promise<Pen[]> => answer(http.GET("/api/pens"));
 export const help = (): Promise<Help> => answer(http.GET("/api/help"));
 export const helpPicture = (name: string): string => `/api/help/pictures/${encodeURIComponent(name)}`;
-export const listDrawings = (): Promise<Drawing[]> => answer(http.GET("/api/drawings"));
+type ShelfAsked = NonNullable<paths["/api/drawings"]["get"]["parameters"]["query"]>;
+/** A page of the shelf. */
+export const listDrawings = (query: ShelfAsked): Promise<ShelfPage> =>
+  answer(http.GET("/api/drawings", { params: { query } }));
+/** The picture of a drawing at a revision; the browser keeps it. */
+export const pictureOf = (id: string, of: number): Promise<Picture> =>
+  answer(http.GET("/api/drawings/{id}/picture", { params: { path: { id }, query: { of } } }));
 export const createDrawing = (name: string, text = ""): Promise<Drawing> =>
-  answer(http.POST("/api/drawings", { body: { name, text, author: "drafter" } }));
+  answer(http.POST("/api/drawings", { body: { name, text } }));
 export const renameDrawing = (id: string, name: string): Promise<Drawing> =>
   answer(http.PATCH("/api/drawings/{id}", { ...at(id), body: { name } }));
 export const duplicateDrawing = (id: string): Promise<Drawing> =>

@@ -6,6 +6,15 @@ type Schemas = components["schemas"];
 export type Field = NonNullable<paths["/api/drawings/{id}/numbers"]["get"]["parameters"]["query"]>["field"];
 export type Figure = Schemas["FigureView"];
 export type Picture = Schemas["PictureView"];
+export type ShelfPage = Schemas["ShelfView"];
+export type Who = Schemas["WhoView"];
+export type Me = Schemas["Me"];
+export type Person = Schemas["PersonView"];
+export type Team = Schemas["TeamView"];
+export type Invitation = Schemas["InvitationView"];
+export type Sharing = Schemas["SharingView"];
+export type ShareAsked = Schemas["Sharing"];
+export type May = Schemas["SharingView"]["may"];
 export type Drawing = Schemas["DrawingView"];
 export type Step = Schemas["StepView"];
 export type Copied = Schemas["CopiedView"];
@@ -53,6 +62,7 @@ export type ServerMessage =
   | Line
   | Schemas["Done"]
   | Schemas["RefusedView"]
+  | Schemas["Standing"]
   | Schemas["Gone"]
   | Schemas["BackingChanged"]
   | Schemas["EchoView"];

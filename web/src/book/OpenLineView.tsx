@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Line, Problem } from "../api/types";
 import { useInterface } from "../state/interface";
+import { LOOKING_ONLY } from "../session/session";
 import { useDocument } from "../state/document";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
@@ -14,6 +15,7 @@ export function OpenLineView() {
   const { openLine } = useTable();
   const { draft, text, waiting, mend, line, refused, placing, said } = useInterface();
   const steps = useDocument((d) => d.steps);
+  const may = useDocument((d) => d.may);
   const before = useInterface((i) => i.before);
   const inserted = steps.findIndex((s) => s.id === before);
   const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
@@ -91,13 +93,15 @@ export function OpenLineView() {
           )}
           {line && <Solutions line={line} />}
           <Text id="open-line-hint" color="quiet" mt="1" minH="18px">
-            {mend && !(draft && line?.enter.do === "nothing")
-              ? "Enter accepts, Esc leaves it as it was. Click a row to change it."
-              : placing
-                ? "Click where it is put down, as often as you like; Esc leaves it."
-                : said !== "" && !draft && text === ""
-                  ? said
-                  : (line?.hint ?? "")}
+            {may === "see"
+              ? refused === null && LOOKING_ONLY
+              : mend && !(draft && line?.enter.do === "nothing")
+                ? "Enter accepts, Esc leaves it as it was. Click a row to change it."
+                : placing
+                  ? "Click where it is put down, as often as you like; Esc leaves it."
+                  : said !== "" && !draft && text === ""
+                    ? said
+                    : (line?.hint ?? "")}
           </Text>
           {waiting.length > 0 && <Text color="quiet">then: {waiting.join("  ⏎  ")}</Text>}
           {!(mend && !draft) && line && <Completions line={line} text={text} />}

@@ -13,6 +13,7 @@ import { Word } from "../Words";
 import { StepActs } from "./StepActs";
 import { Values } from "./Values";
 import { ReadingParts, ReadingValue } from "../checks/ReadingRows";
+import { doOrSay } from "../table/writing";
 
 /** Between givens; where the line breaks, the dot stays behind. */
 const JOINT = "\u00a0· ";
@@ -99,7 +100,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
                 px="0"
                 py="0"
                 display="block"
-                onClick={() => void session.act({ do: "mend", id: step.id, text: step.problem?.suggested ?? "" })}
+                onClick={() => void doOrSay(session, { do: "mend", id: step.id, text: step.problem?.suggested ?? "" })}
               >
                 use {step.problem.suggestion}
               </Word>
@@ -144,7 +145,7 @@ function Acts({ step }: { step: Step }) {
         onClick={(e) => {
           e.stopPropagation();
           useInterface.setState({ selected: null, others: [], pointed: null });
-          void session.act({ do: "strike", id: step.id, others: [] });
+          void doOrSay(session, { do: "strike", id: step.id, others: [] });
         }}
       >
         Strike

@@ -5,6 +5,7 @@ import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
+import { doOrSay } from "../table/writing";
 
 const MOST_NAMED = 4;
 
@@ -44,7 +45,13 @@ export function Stopped() {
           Show which
         </Word>
       </Text>
-      <Word fontSize="12px" py="0" alignSelf="start" title="Ctrl+Z" onClick={() => void session.act({ do: "undo" })}>
+      <Word
+        fontSize="12px"
+        py="0"
+        alignSelf="start"
+        title="Ctrl+Z"
+        onClick={() => void doOrSay(session, { do: "undo" })}
+      >
         Undo
       </Word>
     </Flex>

@@ -222,7 +222,7 @@ function Bringing({ have, done }: { have: readonly string[]; done: () => void })
   >([]);
   const [looked, setLooked] = useState(false);
   useEffect(() => {
-    void listDrawings().then(async (found) => {
+    void listDrawings({ most: 200 }).then(async ({ drawings: found }) => {
       setDrawings(found);
       for (const one of found) {
         if (one.id === session.drawing) continue;

@@ -18,7 +18,7 @@ class Wire {
   binaryType = "";
   sent: Sent[] = [];
   onopen: (() => void) | null = null;
-  onclose: (() => void) | null = null;
+  onclose: ((event: { code: number; reason: string }) => void) | null = null;
   onmessage: ((event: { data: string }) => void) | null = null;
   constructor() {
     Wire.latest = this;
@@ -32,9 +32,9 @@ class Wire {
   says(message: object) {
     this.onmessage?.({ data: JSON.stringify(message) });
   }
-  drops() {
+  drops(code = 1006, reason = "") {
     this.readyState = 3;
-    this.onclose?.();
+    this.onclose?.({ code, reason });
   }
 }
 
@@ -140,24 +140,23 @@ describe("being busy", () => {
 describe("changes", () => {
   const write = { do: "write", id: "n", text: "point 1, 1", in_front_of: null, pen: "ink", beside: "" } as const;
 
-  it("on a stale base are made again on the newest", async () => {
-    const { session } = await opened();
-    Wire.latest.says(book(3));
-    const done = session.act(write);
-    Wire.latest.says(book(4, step("x", "point 9, 9")));
-    Wire.latest.says({ type: "refused", seq: 1, code: "stale", message: "", start: 0, end: 0 });
-    expect(Wire.latest.sent.map((m) => m.base)).toEqual([3, 4]);
-    Wire.latest.says({ type: "done", seq: 1, revision: 5 });
-    expect(await done).toEqual({ ok: true });
-  });
-
-  it("of a step that was changed elsewhere are refused with what it now says", async () => {
+  it("that somebody else has overtaken are refused with what the server says", async () => {
     const { session } = await opened();
     Wire.latest.says(book(3, step("x", "point 1, 1")));
     const done = session.act({ do: "mend", id: "x", text: "point 2, 2" });
     Wire.latest.says(book(4, step("x", "point 7, 7")));
-    Wire.latest.says({ type: "refused", seq: 1, code: "stale", message: "", start: 0, end: 0 });
-    expect(await done).toMatchObject({ ok: false, message: expect.stringContaining("point 7, 7") as string });
+    const message = "Ada changed this step meanwhile. It now reads: point 7, 7";
+    Wire.latest.says({ type: "refused", seq: 1, code: "stale", message, start: 0, end: 0 });
+    expect(await done).toMatchObject({ ok: false, message });
+    expect(Wire.latest.sent).toHaveLength(1);
+  });
+
+  it("are not even sent where the drawing may only be looked at", async () => {
+    const { session } = await opened();
+    Wire.latest.says({ type: "standing", may: "see", name: "Bo" });
+    expect(await session.act(write)).toMatchObject({ ok: false, message: expect.stringContaining("look") as string });
+    Wire.latest.says({ type: "standing", may: "draw", name: "Bo" });
+    void session.act(write);
     expect(Wire.latest.sent).toHaveLength(1);
   });
 
@@ -188,4 +187,14 @@ describe("changes", () => {
     expect(await done).toMatchObject({ ok: false });
     expect(Wire.latest.sent).toHaveLength(0);
   });
+});
+
+it("a table that the server shuts says why, and does not come back by itself", async () => {
+  await opened();
+  const { useDocument } = await import("../state/document");
+  const before = Wire.latest;
+  before.drops(4404, "There is no such drawing.");
+  vi.advanceTimersByTime(60_000);
+  expect(Wire.latest).toBe(before);
+  expect(useDocument.getState()).toMatchObject({ connection: "gone", why: "There is no such drawing." });
 });

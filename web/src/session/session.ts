@@ -1,10 +1,13 @@
 /** The live session of one table: reads of the open line (newest wins), changes (one after the other, never lost). */
 import type { Act, Book, Line, ReadRequest, ServerMessage } from "../api/types";
 import { loadBacking } from "../state/backing";
-import { setConnection, takeBook, useDocument } from "../state/document";
+import { mayDraw, setConnection, takeBook, useDocument } from "../state/document";
 import { followNames } from "../state/selection";
-import { usePreferences } from "../state/preferences";
+import { loadWho } from "../state/who";
 import { Socket } from "./socket";
+
+/** What is said of a change where the drawing may only be looked at. */
+export const LOOKING_ONLY = "You may look at this drawing, not change it. Who owns it can let you draw.";
 
 export type Answer =
   | { readonly ok: true }
@@ -14,8 +17,6 @@ interface Pending {
   readonly seq: number;
   readonly act: Act;
   readonly resolve: (answer: Answer) => void;
-  /** The text of the step concerned when the act was asked for. */
-  readonly text: string | undefined;
 }
 
 type Reading = Omit<ReadRequest, "type" | "seq">;
@@ -46,6 +47,10 @@ export class Session {
       },
       opened: () => undefined,
       lost: () => this.lost(),
+      shut: (why, signedOut) => {
+        setConnection("gone", why);
+        if (signedOut) void loadWho();
+      },
     });
   }
 
@@ -77,9 +82,9 @@ export class Session {
 
   /** Does one act. Answers once it is committed or refused; over a lost connection it waits and is sent again. */
   act(act: Act): Promise<Answer> {
-    const text = "id" in act ? useDocument.getState().byId.get(act.id)?.text : undefined;
+    if (!mayDraw()) return Promise.resolve(refusal(LOOKING_ONLY));
     return new Promise((resolve) => {
-      const pending = { seq: ++this.seq, act, resolve, text };
+      const pending = { seq: ++this.seq, act, resolve };
       this.pending.push(pending);
       if (this.pending.length === 1) this.sendAct(pending);
       this.tell();
@@ -104,7 +109,7 @@ export class Session {
 
   private sendAct(p: Pending): void {
     const base = useDocument.getState().revision;
-    this.socket?.send({ type: "do", seq: p.seq, base, author: usePreferences.getState().author, act: p.act });
+    this.socket?.send({ type: "do", seq: p.seq, base, act: p.act });
   }
 
   private take(message: ServerMessage): void {
@@ -130,12 +135,14 @@ export class Session {
         this.settle(message.seq, { ok: true });
         break;
       case "refused":
-        if (message.code === "stale") this.rebase(message.seq);
-        else if (this.pending.some((p) => p.seq === message.seq)) this.settle(message.seq, { ok: false, ...message });
+        if (this.pending.some((p) => p.seq === message.seq)) this.settle(message.seq, { ok: false, ...message });
         else this.unread(message.seq);
         break;
+      case "standing":
+        useDocument.setState({ may: message.may });
+        break;
       case "gone":
-        setConnection("gone");
+        setConnection("gone", "This drawing is not on the shelf; it may have been deleted.");
         break;
       case "backing":
         void loadBacking(this.drawing);
@@ -168,21 +175,6 @@ export class Session {
     done?.resolve(answer);
     const next = this.pending[0];
     if (next) this.sendAct(next);
-  }
-
-  /** The drawing has moved on: the act is made again on the newest revision, unless its own step was changed. */
-  private rebase(seq: number): void {
-    const p = this.pending.find((one) => one.seq === seq);
-    if (!p) return;
-    if ("id" in p.act && !["write", "write_all", "take_away"].includes(p.act.do)) {
-      const now = useDocument.getState().byId.get(p.act.id);
-      if (now?.text !== p.text) {
-        const said = now ? `It now reads: ${now.text}` : "It is gone from the book.";
-        this.settle(seq, refusal(`This step was changed elsewhere meanwhile. ${said}`));
-        return;
-      }
-    }
-    this.sendAct(p);
   }
 
   private lost(): void {

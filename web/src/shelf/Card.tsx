@@ -10,12 +10,17 @@ import { Thumbnail } from "./Thumbnail";
 
 interface Props {
   drawing: Drawing;
+  /** Whether there are others to share it with. */
+  office: boolean;
+  /** Brings it back, where it was deleted. */
+  onRestore: (() => void) | null;
+  onShare: () => void;
   onRename: (name: string) => void;
   onDuplicate: () => void;
   onDelete: () => void;
 }
 
-export function Card({ drawing, onRename, onDuplicate, onDelete }: Props) {
+export function Card({ drawing, office, onRename, onDuplicate, onDelete, onRestore, onShare }: Props) {
   const [name, setName] = useState<string | null>(null);
   const finish = () => {
     if (name !== null && name.trim() !== "" && name.trim() !== drawing.name) onRename(name);
@@ -31,11 +36,17 @@ export function Card({ drawing, onRename, onDuplicate, onDelete }: Props) {
       borderRadius="6px"
       overflow="hidden"
     >
-      <Link to={`/drawings/${drawing.id}`} aria-label={`Open ${drawing.name}`}>
-        <Box bg="paper" borderBottomWidth="1px" borderColor="rule" _hover={{ bg: "lit" }}>
-          <Thumbnail picture={drawing.picture} name={drawing.name} />
+      {onRestore ? (
+        <Box bg="paper" borderBottomWidth="1px" borderColor="rule" opacity={0.6}>
+          <Thumbnail drawing={drawing} />
         </Box>
-      </Link>
+      ) : (
+        <Link to={`/drawings/${drawing.id}`} aria-label={`Open ${drawing.name}`}>
+          <Box bg="paper" borderBottomWidth="1px" borderColor="rule" _hover={{ bg: "lit" }}>
+            <Thumbnail drawing={drawing} />
+          </Box>
+        </Link>
+      )}
       <Box px="3" pt="2" pb="1.5">
         {name === null ? (
           <Text fontWeight={600} fontSize="14px" truncate title={drawing.name}>
@@ -59,17 +70,34 @@ export function Card({ drawing, onRename, onDuplicate, onDelete }: Props) {
             }}
           />
         )}
-        <Flex align="center" justify="space-between" mt="0.5">
-          <Text color="quiet" fontSize="12px" title={new Date(drawing.changed_at).toLocaleString()}>
-            {ago(drawing.changed_at)}
+        <Flex
+          direction={office ? "column" : "row"}
+          align={office ? "stretch" : "center"}
+          justify="space-between"
+          mt="0.5"
+        >
+          <Text color="quiet" fontSize="12px" truncate title={said(drawing)}>
+            {[ago(drawing.changed_at), ...(office ? drawing.owners : [])].join(" · ")}
           </Text>
-          <Flex mr="-1.5" fontSize="12px">
-            <Word onClick={() => setName(drawing.name)}>Rename</Word>
-            <Word onClick={onDuplicate}>Duplicate</Word>
-            <Word onClick={onDelete}>Delete</Word>
-          </Flex>
+          {onRestore ? (
+            <Flex {...(office ? { ml: "-1.5" } : { mr: "-1.5" })} fontSize="12px">
+              <Word onClick={onRestore}>Put it back</Word>
+            </Flex>
+          ) : (
+            <Flex {...(office ? { ml: "-1.5" } : { mr: "-1.5" })} fontSize="12px">
+              {office && <Word onClick={onShare}>Share</Word>}
+              {drawing.may !== "see" && <Word onClick={() => setName(drawing.name)}>Rename</Word>}
+              <Word onClick={onDuplicate}>Duplicate</Word>
+              {drawing.may === "own" && <Word onClick={onDelete}>Delete</Word>}
+            </Flex>
+          )}
         </Flex>
       </Box>
     </Box>
   );
+}
+
+function said({ changed_at, owners }: Drawing): string {
+  const whose = owners.length > 0 ? `, of ${owners.join(", ")}` : "";
+  return `Changed ${new Date(changed_at).toLocaleString()}${whose}`;
 }

@@ -1,7 +1,8 @@
 /** A small true picture of a drawing, drawn by the same code as the surface. */
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 
-import type { Picture } from "../api/types";
+import { pictureOf, Refusal } from "../api/client";
+import type { Drawing, Picture } from "../api/types";
 import { type Box, fitted } from "../surface/camera";
 import { traceFigure } from "../surface/figures";
 import { stroke } from "../surface/layers/figures";
@@ -11,15 +12,33 @@ import { LOOK } from "../surface/look";
 const WIDTH = 268;
 const HEIGHT = 168;
 
-export function Thumbnail({ picture, name }: { picture: Picture; name: string }) {
+export function Thumbnail({ drawing }: { drawing: Drawing }) {
+  const { id, name, pictured } = drawing;
   const canvas = useRef<HTMLCanvasElement>(null);
   const look = usePreferences((p) => p.look);
+  const [picture, setPicture] = useState<Picture | null>(null);
+  useEffect(() => {
+    if (pictured === null) return;
+    let here = true;
+    pictureOf(id, pictured).then(
+      (found) => {
+        if (here) setPicture(found);
+      },
+      (error: unknown) => {
+        // Without its picture a drawing can still be opened; what is wrong the shelf itself says.
+        if (!(error instanceof Refusal)) throw error;
+      },
+    );
+    return () => {
+      here = false;
+    };
+  }, [id, pictured]);
   useEffect(() => {
     const g = canvas.current?.getContext("2d");
     if (!g) return;
     g.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
     g.clearRect(0, 0, WIDTH, HEIGHT);
-    if (!picture.box) return;
+    if (!picture?.box) return;
     // The view's own margin is meant for the table; here a narrower one will do.
     const wide = fitted(
       { x: 0, y: 0, scale: 1, width: WIDTH + 60, height: HEIGHT + 60, turn: 0 },
@@ -40,7 +59,7 @@ export function Thumbnail({ picture, name }: { picture: Picture; name: string })
       height={HEIGHT * devicePixelRatio}
       style={{ width: "100%", aspectRatio: `${WIDTH} / ${HEIGHT}`, display: "block" }}
       role="img"
-      aria-label={picture.box ? `Picture of ${name}` : `${name} is empty`}
+      aria-label={picture?.box === null ? `${name} is empty` : `Picture of ${name}`}
     />
   );
 }

@@ -1,12 +1,16 @@
 /** The drawing as the server last sent it. Only messages of the session write here. */
 import { create } from "zustand";
 
-import type { Book, Header, Step } from "../api/types";
+import type { Book, Header, May, Step } from "../api/types";
 
 export type Connection = "connecting" | "open" | "lost" | "gone";
 
 interface Document {
   connection: Connection;
+  /** What whoever sits here may do with it. */
+  may: May;
+  /** Why it is not there. */
+  why: string;
   id: string;
   name: string;
   revision: number;
@@ -24,6 +28,8 @@ interface Document {
 
 const EMPTY: Document = {
   connection: "connecting",
+  may: "own",
+  why: "",
   id: "",
   name: "",
   revision: -1,
@@ -43,9 +49,11 @@ export function forgetDocument(id: string): void {
   useDocument.setState({ ...EMPTY, id });
 }
 
-export function setConnection(connection: Connection): void {
-  useDocument.setState({ connection });
+export function setConnection(connection: Connection, why = ""): void {
+  useDocument.setState({ connection, why });
 }
+
+export const mayDraw = (): boolean => useDocument.getState().may !== "see";
 
 /** The steps in their order, after what is gone was taken out and what was placed stands in front of its neighbour. */
 function put(book: Book, before: readonly Step[], byId: ReadonlyMap<string, Step>): readonly Step[] {

@@ -38,7 +38,6 @@ interface Preferences {
   marked: Readonly<Record<string, readonly string[]>>;
   /** By drawing: how near is too near to be meant, where it is not the usual. */
   limits: Readonly<Record<string, number>>;
-  author: string;
   unfinished: Readonly<Record<string, Unfinished>>;
 }
 
@@ -53,7 +52,6 @@ export const usePreferences = create<Preferences>()(
       names: false,
       look: "paper",
       snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
-      author: `drafter-${Math.random().toString(36).slice(2, 8)}`,
       locked: {},
       marked: {},
       limits: {},

@@ -34,11 +34,11 @@ export function Table() {
 
 function OneTable({ id }: { id: string }) {
   const parts = useParts(id);
-  const { connection, name } = useDocument();
+  const { connection, name, why } = useDocument();
   useEffect(() => {
     document.title = name ? `${name} · Kentrograph` : "Kentrograph";
   }, [name]);
-  if (connection === "gone") return <Missing />;
+  if (connection === "gone") return <Missing why={why} />;
   return parts ? <Laid parts={parts} /> : null;
 }
 
@@ -133,10 +133,10 @@ function useParts(id: string): TableParts | null {
   return parts;
 }
 
-function Missing() {
+function Missing({ why }: { why: string }) {
   return (
     <Box p="10">
-      <Text fontSize="16px">This drawing is not on the shelf; it may have been deleted.</Text>
+      <Text fontSize="16px">{why}</Text>
       <Link to="/">
         <Text color="snap" mt="2">
           To all drawings

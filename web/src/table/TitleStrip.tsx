@@ -5,38 +5,53 @@ import { useState } from "react";
 import { renameDrawing } from "../api/client";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { Drop } from "../Drop";
+import { OwnMenu } from "../people/OwnMenu";
+import { Shared } from "../people/Shared";
+import { useWho } from "../state/who";
 import { Strip, Word } from "../Words";
 import { BackingAsking, BackingMenu } from "./BackingMenu";
 import { useTable } from "./context";
 import { MannerMenu } from "./MannerMenu";
+import { doOrSay } from "./writing";
 
 export function TitleStrip() {
-  const { undo, redo, connection } = useDocument();
+  const { undo, redo, connection, may } = useDocument();
+  const looking = may === "see";
   const { session } = useTable();
   return (
     <Strip>
       <Rule />
       <Name />
       <MannerMenu />
-      <BackingMenu />
+      {!looking && <BackingMenu />}
       <BackingAsking />
       <Rule />
       <Views />
       <Box flex="1" />
+      <SharedMenu />
       <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
         {
-          { open: "Saved", connecting: "Opening …", lost: "Connection lost, trying again …", gone: "Deleted" }[
-            connection
-          ]
+          {
+            open: looking ? "Looking only" : "Saved",
+            connecting: "Opening …",
+            lost: "Connection lost, trying again …",
+            gone: "Deleted",
+          }[connection]
         }
       </Text>
       <Rule />
-      <Word disabled={undo === null} title="Ctrl+Z" onClick={() => void session.act({ do: "undo" })}>
+      <Word disabled={undo === null || looking} title="Ctrl+Z" onClick={() => void doOrSay(session, { do: "undo" })}>
         Undo {undo !== null && <b>{undo}</b>}
       </Word>
-      <Word disabled={redo === null} title="Ctrl+Shift+Z" onClick={() => void session.act({ do: "redo" })}>
+      <Word
+        disabled={redo === null || looking}
+        title="Ctrl+Shift+Z"
+        onClick={() => void doOrSay(session, { do: "redo" })}
+      >
         Redo {redo !== null && <b>{redo}</b>}
       </Word>
+      <OwnMenu />
     </Strip>
   );
 }
@@ -69,12 +84,24 @@ function Views() {
   );
 }
 
+/** With whom it is shared; where one person is alone there is nobody to share it with, and a guest is told of nobody. */
+function SharedMenu() {
+  const { session } = useTable();
+  const who = useWho((w) => w.who);
+  if (!who?.office || who.person === null) return null;
+  return (
+    <Drop word="Share" label="With whom it is shared" end>
+      {() => <Shared drawing={session.drawing} />}
+    </Drop>
+  );
+}
+
 function Rule() {
   return <Box w="1px" h="20px" bg="rule" />;
 }
 
 function Name() {
-  const { id, name } = useDocument();
+  const { id, name, may } = useDocument();
   const [typed, setTyped] = useState<string | null>(null);
   const finish = () => {
     if (typed !== null && typed.trim() !== "" && typed !== name) {
@@ -82,6 +109,7 @@ function Name() {
     }
     setTyped(null);
   };
+  if (may === "see") return <Text fontWeight={500}>{name}</Text>;
   if (typed === null) {
     return (
       <Word title="Click to rename" onClick={() => setTyped(name)}>

@@ -10,6 +10,7 @@ import { moveStep } from "../book/StepActs";
 import { copySelected, takePasted } from "./clipboard";
 import type { TableParts } from "./context";
 import { newId } from "./entry";
+import { doOrSay } from "./writing";
 
 const PAN = 80;
 const ZOOM = 1.25;
@@ -93,7 +94,7 @@ function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boole
   if (key === "c" && selectedIds().length > 0 && !textChosen()) void copySelected(session.drawing, openLine.pointer);
   else if (key === "z" && !event.shiftKey) openLine.undo();
   else if (key === "y" || (key === "z" && event.shiftKey)) {
-    void session.act({ do: "redo" });
+    void doOrSay(session, { do: "redo" });
     openLine.refresh();
   } else return false;
   return true;
@@ -106,7 +107,7 @@ function strike(session: TableParts["session"]): void {
   const { inBook } = useInterface.getState();
   selectNothing();
   const [id = "", ...others] = steps;
-  void session.act(inBook ? { do: "strike", id, others } : { do: "take_away", id: newId(), figures: ids });
+  void doOrSay(session, inBook ? { do: "strike", id, others } : { do: "take_away", id: newId(), figures: ids });
 }
 
 /** Whether some text is chosen: then that is what is copied. */
@@ -122,7 +123,7 @@ function takeSuggestion({ session, openLine }: TableParts): boolean {
   if (text !== "" || draft) return openLine.takeSuggestion();
   const step = useDocument.getState().byId.get(stepOf(selected ?? ""));
   if (!step?.problem?.suggested) return false;
-  void session.act({ do: "mend", id: step.id, text: step.problem.suggested });
+  void doOrSay(session, { do: "mend", id: step.id, text: step.problem.suggested });
   return true;
 }
 

@@ -10,7 +10,7 @@ import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
 import { Hands } from "./hands";
 import { selectedFor } from "../state/selection";
-import { mendStep, refuse, writeStep } from "./writing";
+import { doOrSay, mendStep, refuse, writeStep } from "./writing";
 
 /** A kind with what is selected given to it; that gives way to anything else that is named. */
 function withSelected(kind: string): Draft {
@@ -345,7 +345,7 @@ export class OpenLine {
     else {
       // What goes on from the step that is taken back goes on from where that did.
       if (draft?.rows.length) this.setKept(this.trail.pop() ?? { ...draft, rows: [] });
-      await this.session.act({ do: "undo" });
+      await doOrSay(this.session, { do: "undo" });
     }
     this.refresh();
   }

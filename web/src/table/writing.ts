@@ -1,11 +1,17 @@
 /** What the open line has come to goes into the book: a step, or another text of one. What is refused says why beside the row. */
-import type { WriteEntry } from "../api/types";
+import type { Act, WriteEntry } from "../api/types";
 import { refusal, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import type { Session } from "../session/session";
 import { newId } from "./entry";
 
 type Acts = Pick<Session, "act">;
+
+/** Does an act; what is refused says why beside the open line. */
+export async function doOrSay(session: Acts, act: Act): Promise<void> {
+  const answer = await session.act(act);
+  if (!answer.ok) refuse(answer.message);
+}
 
 export function refuse(message: string, start = 0, end = 0): void {
   useInterface.setState({ refused: refusal(message, start, end) });
