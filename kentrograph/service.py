@@ -93,7 +93,8 @@ def serve(how: Serving) -> int:
     # To compress the message of a large drawing would hold the loop; a proxy in front can do it where the way is long.
     uvicorn.run(
         create_app(_url(), origins=origins, office=how.office, person=how.person),
-        host=how.bind, port=how.port, log_level="warning", ws_max_size=4_000_000, ws_per_message_deflate=False,
+        host=how.bind, port=how.port, log_level="warning", ws_max_size=4_000_000, ws_max_queue=2,
+        ws_per_message_deflate=False,
         ssl_certfile=how.certificate, ssl_keyfile=how.key,
     )  # fmt: skip
     return 0

@@ -23,6 +23,7 @@ from . import file_routes, people_routes, selecting, sharing_routes, sheet_route
 from .caller import Callers, caller_of
 from .doors import Doors
 from .gate import Gate
+from .limits import Limits
 from .listener import listen
 from .live_session import LiveSession
 from .rooms import Rooms
@@ -63,6 +64,7 @@ def create_app(
         responses={code: {"model": ErrorView} for code in (400, 401, 403, 404, 409, 422)},
     )  # fmt: skip
     app.state.service, app.state.rooms = service, rooms
+    app.add_middleware(Limits)
     app.add_middleware(Gate, callers=callers)
     app.add_middleware(Doors, origins=origins)
     app.include_router(people_routes.router)

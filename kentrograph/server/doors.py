@@ -7,11 +7,13 @@ browser (a script, a test) sends no `Origin` and is let in: it could send whatev
 (origins), RFC 6455 section 10.2 (sockets), W3C Content Security Policy 3.
 """
 
-import json
 from collections.abc import Iterable
 
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from ..store.errors import StoreError
+from .refusals import answer_refused
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
@@ -53,6 +55,16 @@ def any_loopback(host: str) -> bool:
     """Whether a `Host` is this machine's own, on whatever port."""
     name, _, port = host.rpartition(":") if not host.endswith("]") else (host, "", "")
     return (name or host) in LOOPBACK and (not port or port.isdigit())
+
+
+class Foreign(StoreError):
+    """Another page, or another name."""
+
+    status = 403
+
+    def __init__(self, code: str, message: str) -> None:
+        super().__init__(message)
+        self.code = code
 
 
 class Doors:
@@ -108,9 +120,9 @@ class Doors:
 
 
 async def _turn_away(foreign: tuple[str, str], send: Send) -> None:
-    code, message = foreign
-    body = json.dumps({"code": code, "message": message, "fields": {}}).encode()
-    headers = [(b"content-type", b"application/json"), (b"content-length", str(len(body)).encode())]
-    headers += [(name.lower().encode(), value.encode()) for name, value in HEADERS.items()]
-    await send({"type": "http.response.start", "status": 403, "headers": headers})
-    await send({"type": "http.response.body", "body": body})
+    async def with_headers(message: Message) -> None:
+        if message["type"] == "http.response.start":
+            message["headers"] += [(name.lower().encode(), value.encode()) for name, value in HEADERS.items()]
+        await send(message)
+
+    await answer_refused(Foreign(*foreign), with_headers)

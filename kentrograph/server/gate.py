@@ -6,7 +6,6 @@ not see is answered as one that is not there.
 
 from uuid import UUID
 
-import orjson
 from pydantic import TypeAdapter, ValidationError
 from sqlalchemy.exc import OperationalError
 from starlette.concurrency import run_in_threadpool
@@ -18,11 +17,10 @@ from ..store.people import NotSignedIn
 from ..store.rights import May, MayNot
 from .caller import Caller, Callers
 from .needs import Need, need_of
+from .refusals import answer_refused, close_refused
 from .sentences import NO_DATABASE
 
 _UUIDS: TypeAdapter[UUID] = TypeAdapter(UUID)
-CLOSED = {401: 4401, 403: 4403, 404: 4404, 503: 1013}
-"""The codes with which a socket is closed, by the status that a request would have had (RFC 6455, 7.4.2: private use)."""
 NO_DRAWING = "There is no such drawing; it may have been deleted, or is not shared with you."
 
 
@@ -55,7 +53,10 @@ class Gate:
         try:
             caller, most = await self._let_in(Headers(scope=scope), *asked)
         except StoreError as error:
-            await (_close if verb == "SOCKET" else _answer)(error, receive, send)
+            if verb == "SOCKET":
+                await close_refused(error, receive, send)
+            else:
+                await answer_refused(error, send)
             return
         scope.setdefault("state", {}).update(caller=caller, may=most)
         await self.app(scope, receive, send)
@@ -100,17 +101,3 @@ def check(caller: Caller, most: May, need: Need) -> None:
     if caller.person is None:
         raise NotSignedIn("Nobody is signed in here; sign in first.")
     raise NotShared(NO_DRAWING)
-
-
-async def _answer(error: StoreError, receive: Receive, send: Send) -> None:
-    body = orjson.dumps({"code": error.code, "message": error.message, "fields": {}})
-    headers = [(b"content-type", b"application/json"), (b"content-length", str(len(body)).encode())]
-    await send({"type": "http.response.start", "status": error.status, "headers": headers})
-    await send({"type": "http.response.body", "body": body})
-
-
-async def _close(error: StoreError, receive: Receive, send: Send) -> None:
-    """A socket is taken and closed at once: a browser tells its page nothing of one that was not taken."""
-    await receive()
-    await send({"type": "websocket.accept"})
-    await send({"type": "websocket.close", "code": CLOSED[error.status], "reason": error.message[:120]})

@@ -17,9 +17,10 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.errors import StaleBase, StoreError
 from .caller import Caller, Callers
-from .gate import CLOSED, check
+from .gate import check
 from .needs import MESSAGES, Need
 from .present import looked
+from .refusals import CLOSED, LONGEST_REASON
 from .rooms import Room, Rooms
 from .sentences import NO_DATABASE, schema_sentence
 from .service import Service
@@ -163,7 +164,7 @@ class LiveSession:
         try:
             check(self.caller, now, Need.SEE)
         except StoreError as error:
-            await self.socket.close(CLOSED[error.status], error.message[:120])
+            await self.socket.close(CLOSED[error.status], error.message[:LONGEST_REASON])
             return False
         if now is not self.may:
             self.may = now
