@@ -12,7 +12,7 @@ import sys
 import tempfile
 import time
 from collections.abc import AsyncIterator, Awaitable, Callable, Iterator
-from contextlib import asynccontextmanager, contextmanager
+from contextlib import AsyncExitStack, asynccontextmanager, contextmanager
 from pathlib import Path
 from statistics import quantiles
 from typing import Any
@@ -27,7 +27,7 @@ from postgres import Postgres, free_port  # noqa: E402
 
 PASSWORD = "a mill race in May"
 WRITERS, PAUSE, ROUNDS = 50, 2.0, 10
-IDLE = 1000
+IDLE, OPENING = 1000, 20
 ECHO_PAUSE = 0.02
 HOSTILE = (
     "(" * 9_000,
@@ -40,6 +40,9 @@ HOSTILE = (
     "trim " + "K1 " * 3_000,
     "offset K1 by 0.001",
     "circle touching K1 K2 radius 5",
+    "join " + "K1 " * 3_000,
+    "outline at 5, 5",
+    "ink " + "K1 " * 3_000,
 )
 """Texts of up to 10 kB that are read as if they were about to be written."""
 
@@ -217,21 +220,24 @@ def the_worst(place: Office) -> str:
     victim = drawing(place, "heavy", text)
     longest: list[tuple[float, str]] = []
 
-    async def hostile(number: int) -> None:
+    async def hostile(number: int, rounds: int) -> None:
         async with place.table(2, victim) as table:
-            for turn, text in enumerate(HOSTILE * 2):
+            for turn, text in enumerate(HOSTILE * rounds):
                 answer, took = await table.ask(type="read", text=text)
-                longest.append((took, text[:24]))
+                longest.append((took, f"look at {text[:24]}"))
                 act = {"do": "write", "id": f"h{number}-{turn}", "text": text}
                 answer, took = await table.ask(type="do", base=table.revision, act=act)
                 longest.append((took, f"write {text[:24]}"))
                 assert answer.get("code") != "fault", (text[:60], answer)
 
+    # Alone first: how long each holds a worker.
+    asyncio.run(hostile(0, 1))
+    took, text = max(longest)
+
     async def all_of_them() -> None:
-        await asyncio.gather(*(hostile(n) for n in range(8)))
+        await asyncio.gather(*(hostile(n, 2) for n in range(1, 9)))
 
     times = asyncio.run(echoing(place, drawing(place, "neighbour"), all_of_them()))
-    took, text = max(longest)
     return f"{told(times)}; the longest answer {took:.1f} s ({text})"
 
 
@@ -239,14 +245,18 @@ def the_idle(place: Office) -> str:
     """A neighbour's echo with 1,000 idle sockets of 50 people."""
     id = drawing(place, "watched")
 
-    async def idle() -> None:
-        async def sit(number: int) -> None:
-            async with place.table(number % WRITERS, id):
-                await asyncio.sleep(20)
+    async def all_of_it() -> list[float]:
+        doors = asyncio.Semaphore(OPENING)
+        async with AsyncExitStack() as tables:
 
-        await asyncio.gather(*(sit(n) for n in range(IDLE)))
+            async def sit(number: int) -> None:
+                async with doors:
+                    await tables.enter_async_context(place.table(number % WRITERS, id))
 
-    return told(asyncio.run(echoing(place, drawing(place, "neighbour"), idle())))
+            await asyncio.gather(*(sit(n) for n in range(IDLE)))
+            return await echoing(place, drawing(place, "neighbour"), asyncio.sleep(10))
+
+    return told(asyncio.run(all_of_it()))
 
 
 ROWS: dict[str, Callable[[Office], str]] = {"one": on_one, "fifty": on_fifty, "worst": the_worst, "idle": the_idle}

@@ -64,7 +64,7 @@ def create_app(
         responses={code: {"model": ErrorView} for code in (400, 401, 403, 404, 409, 422)},
     )  # fmt: skip
     app.state.service, app.state.rooms = service, rooms
-    app.add_middleware(Limits)
+    app.add_middleware(Limits, forget=service.forget)
     app.add_middleware(Gate, callers=callers)
     app.add_middleware(Doors, origins=origins)
     app.include_router(people_routes.router)

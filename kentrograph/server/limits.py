@@ -2,18 +2,22 @@
 
 import asyncio
 from collections import Counter
-from collections.abc import AsyncIterator, Hashable
+from collections.abc import AsyncIterator, Callable, Hashable
 from contextlib import asynccontextmanager
+from uuid import UUID
 from weakref import WeakValueDictionary
 
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from ..core.budget import OverBudget, within
 from ..store.errors import StoreError, TooMuch
 from .caller import Caller
 from .refusals import answer_refused, close_refused
 
 LARGEST_BODY = 32 * 2**20
 """Bytes: a whole book of `schemas.LONGEST_BOOK` signs, however they are written, and the files that are taken in."""
+REQUEST_SECONDS = 30.0
+"""For what is worked out to answer one request; what takes longer on purpose (files) tells how far it is, and is called off."""
 BODY_PAUSE = 20.0
 """Seconds between two pieces of a body."""
 AT_ONCE, WAITING = 6, 60
@@ -35,6 +39,12 @@ class TooSlow(StoreError):
     code, status = "too_slow", 408
 
 
+class TooLong(StoreError):
+    """It took too long to work out."""
+
+    code, status = "too_long", 422
+
+
 class _Queue:
     """The requests of one person."""
 
@@ -46,8 +56,9 @@ class _Queue:
 class Limits:
     """Stands behind the gate, which has found out who calls."""
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, forget: Callable[[UUID], None]) -> None:
         self.app = app
+        self._forget_drawing = forget
         self._queues: WeakValueDictionary[Hashable, _Queue] = WeakValueDictionary()
         self._sockets: Counter[Hashable] = Counter()
 
@@ -67,9 +78,18 @@ class Limits:
             return
         try:
             async with self._turn(whose):
-                await self.app(scope, body.receive, body.send)
+                with within(REQUEST_SECONDS, REQUEST_SECONDS):
+                    await self.app(scope, body.receive, body.send)
         except TooMuch as error:
             await answer_refused(error, send)
+        except OverBudget:
+            # What was kept of the drawing meanwhile may be half done.
+            self._forget(scope.get("path_params", {}).get("id"))
+            await body.send_refused(TooLong(f"This takes longer than {REQUEST_SECONDS:.0f} s to work out, and was given up."))
+
+    def _forget(self, written: str | None) -> None:
+        if written is not None:
+            self._forget_drawing(UUID(written))
 
     async def _socket(self, whose: Hashable, caller: Caller, scope: Scope, receive: Receive, send: Send) -> None:
         most = SOCKETS if caller.office else SOCKETS_ALONE
@@ -112,7 +132,7 @@ class _Body:
         self._send = send
         self._size = 0
         self._whole = False
-        self._answered = False
+        self._answered = self._begun = False
 
     def announced(self) -> TooLarge | None:
         """A refusal for what says beforehand that it is too large."""
@@ -139,7 +159,13 @@ class _Body:
     async def send(self, message: Message) -> None:
         """What is answered, unless it was answered already."""
         if not self._answered:
+            self._begun = True
             await self._send(message)
+
+    async def send_refused(self, error: StoreError) -> None:
+        """Answers with a refusal, where nothing was answered yet."""
+        if not self._answered and not self._begun:
+            await answer_refused(error, self._send)
 
     async def _refuse(self, error: StoreError) -> Message:
         self._answered = True

@@ -12,7 +12,7 @@ from sqlalchemy.exc import OperationalError
 from starlette.types import Message
 
 from ..core.book.book import Book
-from ..core.desk.line_views import line_view
+from ..core.desk.line_views import cut_short, line_view
 from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.errors import StaleBase, StoreError
@@ -23,7 +23,7 @@ from .present import looked
 from .refusals import CLOSED, LONGEST_REASON
 from .rooms import Room, Rooms
 from .sentences import NO_DATABASE, schema_sentence
-from .service import Service
+from .service import READ_SECONDS, Service
 from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
 from .work import Work
 
@@ -211,8 +211,15 @@ class LiveSession:
             self._reply(await self.work.run(self.whose, self._line, self.book, message))
 
     def _line(self, book: Book, message: ReadRequest) -> bytes:
+        at = looked(message)
         with self.service.reading(self.id):
-            return orjson.dumps(line_view(book, looked(message), message.seq))
+            try:
+                with self.service.budget(self.id, *READ_SECONDS):
+                    return orjson.dumps(line_view(book, at, message.seq))
+            except Refused as refused:
+                if refused.problem.kind != "over_budget":
+                    raise
+                return orjson.dumps(cut_short(book, at, READ_SECONDS[1], message.seq))
 
     async def _do(self, message: DoRequest) -> None:
         try:

@@ -10,6 +10,7 @@ from typing import TypeVar
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel
 
+from ..core.budget import unlimited
 from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..exchange.files.found import WATCH, Progress
@@ -47,7 +48,8 @@ def in_lines(line: Callable[..., Line], work: Callable[[Progress], BaseModel]) -
         def run() -> None:
             WATCH.set(watch)
             try:
-                tell(line(found=work(progress)))
+                with unlimited():
+                    tell(line(found=work(progress)))
             except Refused as refused:
                 tell(line(refused=sentence(refused.problem)))
             except CalledOff:

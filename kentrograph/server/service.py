@@ -12,6 +12,8 @@ from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
+from ..core.budget import OverBudget, unlimited, within
+from ..core.problem import refuse
 from ..store import books, changes
 from ..store.cache import BookCache
 from ..store.changes import Facts, State
@@ -26,6 +28,10 @@ def service_of(request: Request) -> "Service":
 
 
 T = TypeVar("T")
+ACT_SECONDS = (20.0, 0.8)
+"""For a change: the whole of it (it may be a script of thousands of steps), and any one step."""
+READ_SECONDS = (1.5, 1.5)
+"""For what is only looked at while it is written."""
 
 
 class Service:
@@ -56,6 +62,11 @@ class Service:
         with self._guard:
             lock = self._reading.setdefault(id, Lock())
         with lock:
+            yield
+
+    @contextmanager
+    def _changing(self, id: UUID) -> Iterator[None]:
+        with self.reading(id), self.budget(id, *ACT_SECONDS):
             yield
 
     def in_turns(self, id: UUID, work: Iterator[T]) -> list[T]:
@@ -93,7 +104,8 @@ class Service:
         """The book of a revision that was the newest just now; None where there is a newer one already."""
         if (found := self.cache.get(id, revision)) is not None:
             return found
-        with self.cache.making(id):
+        # What is in the database was accepted: it is worked out again however long that takes here.
+        with self.cache.making(id), unlimited():
             if (found := self.cache.get(id, revision)) is not None:
                 return found
             nearest = self.cache.nearest(id, revision)
@@ -110,10 +122,27 @@ class Service:
             self.cache.put(id, at, book)
         return book if at == revision else None
 
+    @contextmanager
+    def budget(self, id: UUID, whole: float, step: float) -> Iterator[None]:
+        """Works out something of a drawing within so many seconds, of which so many may go to any one step. Raises `Refused`
+        (over_budget)."""
+        try:
+            with within(whole, step):
+                yield
+        except OverBudget as error:
+            self.forget(id)
+            raise refuse("over_budget", seconds=min(whole, step)) from error
+
+    def forget(self, id: UUID) -> None:
+        """Lets go what was kept with the books of a drawing and may be half worked out: it is made anew when it is needed."""
+        for book in self.cache.of(id):
+            book.shared.clear()
+            book.kept.clear()
+
     def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
         """Does one act; it is committed, and its book kept, when this returns."""
         make = edit_maker(act)
-        alone = partial(self.reading, id)
+        alone = partial(self._changing, id)
         with self.session() as session:
             if make is not None:
                 done = changes.change(session, self.cache, id, base, own_steps(act), author, make, alone)

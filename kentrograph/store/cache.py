@@ -49,6 +49,11 @@ class BookCache:
             while len(self._books) > MOST:
                 self._books.popitem(last=False)
 
+    def of(self, id: UUID) -> list[Book]:
+        """All books of a drawing that are here."""
+        with self._lock:
+            return [book for (one, _), book in self._books.items() if one == id]
+
     @contextmanager
     def making(self, id: UUID) -> Iterator[None]:
         """One at a time makes the book of a drawing: the others find it made."""

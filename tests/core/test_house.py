@@ -23,7 +23,7 @@ from kentrograph.server.socket_schemas import known_draft
 
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
-    "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
+    "budget", "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
     "book", "snap", "checks", "language", "sheet", "desk",
 ]  # fmt: skip
 

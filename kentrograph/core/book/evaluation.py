@@ -9,6 +9,7 @@ from typing import Any
 
 from immutables import Map
 
+from ..budget import current
 from ..figures import Point
 from ..problem import Problem, Refused
 from .kinds import located
@@ -126,7 +127,14 @@ class Evaluation(Network):
         self.changed = frozenset(waiting)
 
     def _value(self, step: Step, planned: Planned, links: tuple[Need, ...], at: Key | None = None) -> Value:
-        """What a step holds; ``at`` is where it would stand, if it is not in the book."""
+        """What a step holds; ``at`` is where it would stand, if it is not in the book. Raises `OverBudget` where there is one."""
+        budget = current()
+        if budget is None:
+            return self._worked_out(step, planned, links, at)
+        with budget.one_step():
+            return self._worked_out(step, planned, links, at)
+
+    def _worked_out(self, step: Step, planned: Planned, links: tuple[Need, ...], at: Key | None) -> Value:
         if step.off:
             return Problem("off")
         if planned.problem is not None:

@@ -72,6 +72,12 @@ def line_view(book: Book, at: Looked, seq: int = 0) -> LineView:
     return replace(_looked(book, at), seq=seq)
 
 
+def cut_short(book: Book, at: Looked, seconds: float, seq: int = 0) -> LineView:
+    """The answer to what would have taken longer to look at: nothing of it is shown, and nothing would be entered."""
+    problem = Problem("over_budget", {"seconds": seconds}, 0, len(at.text))
+    return replace(_looked(book, Looked()), problem=problem_view(book, problem, len(book.order)), hint="", seq=seq)
+
+
 def _looked(book: Book, at: Looked) -> LineView:
     if at.mend is not None:
         return _mend_view(book, at, at.mend)

@@ -219,7 +219,8 @@ def _figures(
             raise refuse("whole_figure", c.tok.start, outline.end, name=c.text[outline.start : outline.end])
         touched: Place | Argument = thing(c)
         touched = touched.name if isinstance(touched, NamedPlace) else touched
-        found = c.members(touched) if members and isinstance(touched, Name) and touched in c.uses else None
+        # A name that was read just now stands at the end of those that were.
+        found = c.members(touched) if members and isinstance(touched, Name) and touched in c.uses[-2:] else None
         if found is not None and isinstance(touched, Name):
             others = tuple(Name(name, touched.start, touched.end) for name in found.members)
             named = others if found.instead else (touched,)

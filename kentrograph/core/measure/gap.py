@@ -52,7 +52,13 @@ def gap_between(a: Any, b: Any) -> Gap:
 def _gap_of_parts(a: Any, b: Any) -> Gap:
     """Of those parts that lie so near that they may touch, how they stand to each other; else the shortest distance."""
     ones, others = parts_of(a), parts_of(b)
-    near = [gap_between(ones[n], others[k]) for n, k in tree_of(ones).pairs(tree_of(others), _slack(a, b))]
+    straight = all(isinstance(part, Line | EndlessLine) for part in (*ones, *others))
+    near: list[Gap] = []
+    for n, k in tree_of(ones).pairs(tree_of(others), _slack(a, b)):
+        near.append(gap_between(ones[n], others[k]))
+        if straight and near[-1].state == "crosses":
+            # Nothing counts before a crossing, and those of lines are all alike.
+            return near[-1]
     met = [gap for gap in near if gap.state != "gap"]
     return _least(met) if met else Gap("gap", closest(a, b)[0])
 

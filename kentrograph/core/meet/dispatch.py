@@ -4,6 +4,7 @@ from collections.abc import Callable, Sequence
 from math import hypot
 from typing import Any
 
+from ..budget import watch
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
@@ -25,6 +26,7 @@ def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
 
     True crossings come first, then those past an end; among each the documented order of the pair.
     """
+    watch()
     whole = _whole(a, b, tolerance)
     if type(a) in _ENDLESS and type(b) in _ENDLESS:
         return whole

@@ -8,6 +8,7 @@ from collections.abc import Callable, Iterable
 from math import inf
 from typing import NamedTuple
 
+from ..budget import watch
 from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import place_along
@@ -206,6 +207,7 @@ class Tracer:
         return edges[at[edge] :] if edge.end is not None else None
 
     def _next(self, edge: _Edge) -> _Edge:
+        watch()
         assert edge.end is not None
         back = Leaving(self._curves[edge.id].curve, self._cuts(edge)[1], not edge.ahead)
         return self._clockwise(edge.id, edge.end, back, edge) or edge.back()

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from math import hypot
 
+from ..budget import watch
 from ..construct.outlines import chained, reversed_piece
 from ..figures import Arc, Ellipse, Line, Outline, Point
 from ..figures.outline import Piece
@@ -80,6 +81,7 @@ def _meets(at: Point, link: _Link, slack: float) -> bool:
 
 def _next(at: Point, rest: Sequence[_Link], slack: float, tail: bool) -> _Link | None:
     """The first of the rest that goes on from an end of the chain, turned so that it runs on."""
+    watch()
     for link in rest:
         begins, ends = _gap(at, link.start) <= slack, _gap(at, link.end) <= slack
         if begins or ends:
