@@ -83,6 +83,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return service.prepare(chosen.demo, chosen.person)
         case "serve":
             return service.serve(serve_cli.serving(chosen))
+        case "backup":
+            return service.back_up(chosen.file)
+        case "restore":
+            return service.restore(chosen.file)
         case "join":
             return service.join(chosen.name, chosen.keeper, chosen.address, chosen.first)
         case _:

@@ -20,6 +20,11 @@ def add_options(commands: Any) -> None:
     serve.add_argument("--person", default="drafter", metavar="NAME", help="who is at this machine, where nobody signs in")
     serve.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
     serve.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")
+    serve.add_argument("--backup", type=Path, metavar="FOLDER", help="once a day all is written to a file there; 14 are kept")
+    backup = commands.add_parser("backup", help="write everything that is kept to one file")
+    backup.add_argument("file", type=Path, metavar="FILE", help="what is written, such as office.zip")
+    restore = commands.add_parser("restore", help="take everything back from such a file, into a place without drawings")
+    restore.add_argument("file", type=Path, metavar="FILE")
     join = commands.add_parser("join", help="print a link, good once, with which somebody sets a password")
     join.add_argument("name", metavar="NAME", help="who; somebody new joins by it")
     join.add_argument("--keeper", action="store_true", help="somebody new keeps the office")
@@ -29,4 +34,6 @@ def add_options(commands: Any) -> None:
 
 def serving(chosen: argparse.Namespace) -> Serving:
     """What the options say."""
-    return Serving(chosen.port, chosen.allow, chosen.bind, chosen.office, chosen.person, chosen.certificate, chosen.key)
+    return Serving(
+        chosen.port, chosen.allow, chosen.bind, chosen.office, chosen.person, chosen.certificate, chosen.key, chosen.backup
+    )

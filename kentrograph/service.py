@@ -25,6 +25,42 @@ class Serving:
     person: str = "drafter"
     certificate: Path | None = None
     key: Path | None = None
+    backup: Path | None = None
+    """A folder into which everything is written once a day."""
+
+
+def back_up(file: Path) -> int:
+    """Writes everything to a file: 0, or 2 with a sentence on standard error."""
+    from . import __version__
+    from .store.backup import back_up
+    from .store.database import engine_for
+
+    try:
+        found = back_up(engine_for(_url()), file, __version__)
+    except OSError as error:
+        print(f"kentrograph: cannot write {file}: {error.strerror or error}", file=sys.stderr)
+        return 2
+    print(f"{file}: {found['drawings']} drawings, {found['changes']} changes, {found['people']} people")
+    return 0
+
+
+def restore(file: Path) -> int:
+    """Takes everything back from a file: 0, or 2 with a sentence on standard error."""
+    from .store.backup import restore
+    from .store.database import engine_for, migrate
+    from .store.errors import StoreError
+
+    migrate(_url())
+    try:
+        found = restore(engine_for(_url()), file)
+    except OSError as error:
+        print(f"kentrograph: cannot read {file}: {error.strerror or error}", file=sys.stderr)
+        return 2
+    except StoreError as error:
+        print(f"kentrograph: {error.message}", file=sys.stderr)
+        return 2
+    print(f"{found['drawings']} drawings, {found['changes']} changes, {found['people']} people are back")
+    return 0
 
 
 def prepare(demo: Path | None, person: str) -> int:
@@ -92,7 +128,7 @@ def serve(how: Serving) -> int:
     gc.set_threshold(*COLLECT)
     # To compress the message of a large drawing would hold the loop; a proxy in front can do it where the way is long.
     uvicorn.run(
-        create_app(_url(), origins=origins, office=how.office, person=how.person),
+        create_app(_url(), origins=origins, office=how.office, person=how.person, backup=how.backup),
         host=how.bind, port=how.port, log_level="warning", ws_max_size=4_000_000, ws_max_queue=2,
         ws_per_message_deflate=False,
         ssl_certfile=how.certificate, ssl_keyfile=how.key,

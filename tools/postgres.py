@@ -81,7 +81,7 @@ class Postgres:
             shutil.chown(password, "postgres")
         result = self._run(
             ["initdb", "-D", str(self.cluster), "-A", "scram-sha-256", "-U", USER, f"--pwfile={password}",
-             "-E", "UTF8", "--locale=C.UTF-8", "--no-instructions"]
+             "-E", "UTF8", "--locale=C.UTF-8", "--data-checksums", "--no-instructions"]
         )  # fmt: skip
         password.unlink()
         if result.returncode:

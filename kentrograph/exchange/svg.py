@@ -19,6 +19,7 @@ class Styled:
     colour: str = "#1B2A49"
     width: float = 0.6
     label: str = ""
+    dashed: bool = False
 
 
 def picture(figures: Iterable[Styled], margin: float = 6.0, pixels: float = 4.0, box: Box | None = None) -> str:
@@ -41,6 +42,7 @@ def picture(figures: Iterable[Styled], margin: float = 6.0, pixels: float = 4.0,
 
 def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
     stroke = f'fill="none" stroke="{one.colour}" stroke-width="{one.width:g}" stroke-linecap="round"'
+    stroke += f' stroke-dasharray="{3.0 * one.width:g} {2.5 * one.width:g}"' if one.dashed else ""
     match one.figure:
         case Point(x, y):
             cross = f"M{x - 1:.6g} {-y - 1:.6g}l2 2m0 -2l-2 2"
@@ -62,7 +64,7 @@ def _element(one: Styled, frame: tuple[float, float, float, float]) -> str:
             start = one.figure.start
             return f'<path d="M{_xy(start)}{_onward(one.figure)}" {stroke}/>'
         case FigureSet(members):
-            return "\n".join(_element(Styled(member, one.colour, one.width), frame) for member in members)
+            return "\n".join(_element(Styled(member, one.colour, one.width, dashed=one.dashed), frame) for member in members)
         case _:
             assert_never(one.figure)
 

@@ -19,7 +19,8 @@ from ..core.language.messages import sentence
 from ..core.problem import Refused
 from ..store.database import engine_for
 from ..store.errors import StoreError
-from . import file_routes, people_routes, selecting, sharing_routes, sheet_routes
+from . import file_routes, history_routes, people_routes, selecting, sharing_routes, sheet_routes
+from .backups import back_up_daily
 from .caller import Callers, caller_of
 from .doors import Doors
 from .gate import Gate
@@ -39,11 +40,13 @@ WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
 def create_app(
-    database_url: str, web: Path = WEB, origins: frozenset[str] | None = None, office: bool = False, person: str = "drafter"
-) -> FastAPI:
+    database_url: str, web: Path = WEB, origins: frozenset[str] | None = None, office: bool = False,
+    person: str = "drafter", backup: Path | None = None,
+) -> FastAPI:  # fmt: skip
     """The application on a database that has its tables; ``origins`` are those of the addresses it is served at.
 
-    In an ``office`` people sign in; elsewhere whoever is at this machine is one ``person``.
+    In an ``office`` people sign in; elsewhere whoever is at this machine is one ``person``. Once a day everything is written to
+    the folder ``backup``.
     """
     engine = engine_for(database_url)
     service, work = Service(engine), Work()
@@ -54,6 +57,8 @@ def create_app(
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         tasks = [asyncio.create_task(listen(database_url, rooms)), asyncio.create_task(pictures.run())]
+        if backup is not None:
+            tasks.append(asyncio.create_task(back_up_daily(backup)))
         yield
         for task in tasks:
             task.cancel()
@@ -69,6 +74,7 @@ def create_app(
     app.add_middleware(Doors, origins=origins)
     app.include_router(people_routes.router)
     app.include_router(sharing_routes.router)
+    app.include_router(history_routes.router)
     app.include_router(router)
     app.include_router(selecting.router)
     app.include_router(sheet_routes.router)

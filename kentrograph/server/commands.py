@@ -12,6 +12,7 @@ from ..store.changes import Make
 from ..store.merging import Own
 from .schemas import (
     Act,
+    BringBack,
     Flag,
     MakeSymbol,
     Mend,
@@ -32,7 +33,7 @@ from .schemas import (
 
 
 def edit_maker(act: Act) -> Make | None:
-    """What makes the edit of an act; None for undo and redo, which the log knows."""
+    """What makes the edit of an act; None for those that need the log."""
     match act:
         case Write(text=text, id=id, in_front_of=in_front_of, pen=pen, beside=beside):
             return lambda book: intents.write(book, text, id, in_front_of, pen, beside)
@@ -63,7 +64,7 @@ def edit_maker(act: Act) -> Make | None:
             return lambda book: turned_into_other(book, step, id)
         case Restate(id=id, word=word, said=said, otherwise=kind, first=first):
             return lambda book: stated_anew(book, id, kind, first, word, said) if kind else restate(book, id, word, said)
-        case Undo() | Redo():
+        case BringBack() | Undo() | Redo():
             return None
 
 
@@ -71,7 +72,7 @@ def own_steps(act: Act) -> Own:
     """The steps that an act is about: it is refused where somebody has changed one of them since. What is written anew, and what
     names figures (which it finds in the newest book), needs none."""
     match act:
-        case Undo() | Redo():
+        case BringBack() | Undo() | Redo():
             return None
         case Mend(id=id) | MoveStep(id=id) | Rename(id=id) | Restate(id=id):
             return frozenset((id,))

@@ -90,6 +90,8 @@ NEEDS: Mapping[str, Need] = {
     "POST /api/drawings/{id}/files/{word}/look": Need.SEE,
     "POST /api/drawings/{id}/cut": Need.SEE,
     "POST /api/drawings/{id}/found": Need.SEE,
+    "GET /api/drawings/{id}/history": Need.SEE,
+    "GET /api/drawings/{id}/history/{revision}": Need.SEE,
     "GET /api/drawings/{id}/sharing": Need.SEE,
     # The table opens for who may see; what changes something there asks for more, see `MESSAGES`.
     "SOCKET /api/drawings/{id}/live": Need.SEE,
@@ -98,6 +100,7 @@ NEEDS: Mapping[str, Need] = {
     # Changed.
     "POST /api/drawings/{id}/changes": Need.DRAW,
     "PATCH /api/drawings/{id}": Need.DRAW,
+    "PUT /api/drawings/{id}/history/{revision}/name": Need.DRAW,
     "PUT /api/drawings/{id}/backing": Need.DRAW,
     "PATCH /api/drawings/{id}/backing": Need.DRAW,
     "DELETE /api/drawings/{id}/backing": Need.DRAW,

@@ -24,7 +24,7 @@ from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
-from ..store import backings, changes, drawings, pictures, shelf
+from ..store import backings, changes, drawings, history, pictures, shelf
 from ..store.changes import State
 from .bodies import body_of
 from .caller import caller_of, person_of
@@ -230,7 +230,8 @@ def get_causes(request: Request, id: UUID, step: Annotated[Id, Path()]) -> Any:
 def rename_drawing(request: Request, id: UUID, renamed: Renamed) -> Any:
     """Gives a drawing another name."""
     with service_of(request).session() as session:
-        drawings.rename_drawing(session, id, renamed.name)
+        before = drawings.rename_drawing(session, id, renamed.name)
+        history.happened(session, id, caller_of(request).name, f"renamed it from {before}")
         return shelf.one(session, person_of(request), id)
 
 
@@ -239,6 +240,7 @@ def delete_drawing(request: Request, id: UUID) -> None:
     """Takes a drawing from the shelf; it can be brought back."""
     with service_of(request).session() as session:
         drawings.delete_drawing(session, id)
+        history.happened(session, id, caller_of(request).name, "deleted it")
 
 
 @router.post("/drawings/{id}/restore", response_model=DrawingView)
@@ -246,6 +248,7 @@ def restore_drawing(request: Request, id: UUID) -> Any:
     """Brings a deleted drawing back."""
     with service_of(request).session() as session:
         drawings.restore_drawing(session, id)
+        history.happened(session, id, caller_of(request).name, "put it back on the shelf")
         drawings.get_drawing(session, id)
         return shelf.one(session, person_of(request), id)
 
@@ -294,6 +297,7 @@ async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(
 
     def store() -> Any:
         with service_of(request).session() as session:
+            history.happened(session, id, caller_of(request).name, "laid a picture under it")
             return backings.put_backing(session, id, content, Placing(scale=scale).model_dump())
 
     return await run_in_threadpool(store)
@@ -319,3 +323,4 @@ def take_backing(request: Request, id: UUID) -> None:
     """Takes the picture away."""
     with service_of(request).session() as session:
         backings.take_backing(session, id)
+        history.happened(session, id, caller_of(request).name, "took the picture away")

@@ -302,6 +302,13 @@ class Restate(Model):
     said: Annotated[str, Field(max_length=2_000, pattern=WRITABLE)]
 
 
+class BringBack(Model):
+    """Makes the drawing what it was at a revision, as one change."""
+
+    do: Literal["bring_back"]
+    revision: Revision
+
+
 class Undo(Model):
     """Takes the last change back."""
 
@@ -329,6 +336,7 @@ Act = Annotated[
     | SetOut
     | TurnInto
     | Restate
+    | BringBack
     | Undo
     | Redo,
     Field(discriminator="do"),

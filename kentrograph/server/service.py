@@ -13,12 +13,14 @@ from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
 from ..core.budget import OverBudget, unlimited, within
+from ..core.desk.comparing import bring_back
 from ..core.problem import refuse
-from ..store import books, changes
+from ..store import books, changes, history
 from ..store.cache import BookCache
 from ..store.changes import Facts, State
+from ..store.memory import making_books
 from .commands import edit_maker, own_steps
-from .schemas import Act, Redo, Undo
+from .schemas import Act, BringBack, Redo, Undo
 
 
 def service_of(request: Request) -> "Service":
@@ -93,12 +95,10 @@ class Service:
         state = self.state(id)
         if revision is None or revision == state.revision:
             return state
-        with self.session() as session:
-            back = changes.inverses(session, id, state.revision, revision)
-        book = state.book
-        for edit in back:
-            book, _ = book.edited(edit)
-        return State(id, state.name, revision, book, None, None)
+        with self.moment() as session:
+            found = history.steps_at(session, id, revision)
+        with unlimited(), making_books():
+            return State(id, state.name, revision, Book.new(*found.read()), None, None)
 
     def _book(self, id: UUID, revision: int) -> Book | None:
         """The book of a revision that was the newest just now; None where there is a newer one already."""
@@ -139,9 +139,14 @@ class Service:
             book.shared.clear()
             book.kept.clear()
 
+    def _bringing_back(self, id: UUID, revision: int) -> changes.Make:
+        with self.moment() as session:
+            header, steps = history.steps_at(session, id, revision).read()
+        return lambda book: (bring_back(book, header, steps), f"return to revision {revision}")
+
     def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
         """Does one act; it is committed, and its book kept, when this returns."""
-        make = edit_maker(act)
+        make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else edit_maker(act)
         alone = partial(self._changing, id)
         with self.session() as session:
             if make is not None:

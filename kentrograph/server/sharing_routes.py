@@ -5,7 +5,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Request
 
-from ..store import rights
+from ..store import history, rights
 from ..store.drawings import get_drawing
 from ..store.people_tables import Link
 from ..store.rights import May
@@ -37,6 +37,9 @@ def put_sharing(request: Request, id: UUID, asked: Sharing) -> Any:
     with service_of(request).session() as session:
         get_drawing(session, id)
         rights.share(session, id, asked.kind, asked.id, May[asked.may.upper()])
+        whom = rights.named(session, asked.kind, asked.id)
+        said = {"nothing": f"no longer shares it with {whom}", "own": f"lets {whom} own it"}
+        history.happened(session, id, caller_of(request).name, said.get(asked.may, f"lets {whom} {asked.may} it"))
     return get_sharing(request, id)
 
 
@@ -45,6 +48,7 @@ def make_link(request: Request, id: UUID) -> Any:
     """A link by which whoever has it may look at a drawing."""
     with service_of(request).session() as session:
         get_drawing(session, id)
+        history.happened(session, id, caller_of(request).name, "made a link to look at it")
         return _link(rights.make_link(session, id, caller_of(request).name))
 
 
@@ -53,6 +57,7 @@ def take_link_back(request: Request, id: UUID, token: Token) -> None:
     """Makes a link useless."""
     with service_of(request).session() as session:
         rights.take_link_back(session, id, token)
+        history.happened(session, id, caller_of(request).name, "took a link to it back")
 
 
 def _link(row: Link) -> LinkView:

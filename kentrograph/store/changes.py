@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 from uuid import UUID
 
-from sqlalchemy import func, select
+from sqlalchemy import func
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
@@ -20,6 +20,7 @@ from .books import current_book
 from .cache import BookCache
 from .drawings import get_drawing
 from .errors import NoRevision, TooMuch
+from .history import keep_snapshot
 from .merging import Own, check_base
 from .rows import log_change, write_difference
 from .tables import Change, Drawing
@@ -115,14 +116,6 @@ def _again(
     return _finish(session, row, before, after)
 
 
-def inverses(session: Session, id: UUID, newest: int, revision: int) -> list[Edit]:
-    """What takes a drawing back from its newest revision to an earlier one, in this order. Raises `NoRevision`."""
-    if not 0 <= revision <= newest:
-        raise NoRevision(f"The drawing has the revisions 0 to {newest}.", revision=revision, newest=newest)
-    later = select(Change.inverse).where(Change.drawing_id == id, Change.revision > revision, Change.revision <= newest)
-    return [edit_from(one) for one in session.scalars(later.order_by(Change.revision.desc()))]
-
-
 def author_of(session: Session, id: UUID, revision: int) -> str:
     """Who made a revision. Raises `NoRevision`."""
     row = session.get(Change, (id, revision))
@@ -144,6 +137,7 @@ def _finish(session: Session, row: Drawing, before: Book, after: Book) -> State:
     row.changed_at = func.now()
     if after.header.manner.unit != before.header.manner.unit:
         convert_backing(session, row.id, before.header.manner.unit, after.header.manner.unit)
+    keep_snapshot(session, row.id, row.revision, after)
     announce(session, row.id, str(row.revision))
     session.flush()
     return State(row.id, row.name, row.revision, after, *_labels(session, row.id, row.revision))

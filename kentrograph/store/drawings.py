@@ -63,11 +63,12 @@ def duplicate_drawing(session: Session, id: UUID, book: Book, person: Known) -> 
     return store_drawing(session, _free_name(session, original.name), book, person, f"copy of {original.name}")
 
 
-def rename_drawing(session: Session, id: UUID, name: str) -> None:
-    """Gives a drawing another name."""
+def rename_drawing(session: Session, id: UUID, name: str) -> str:
+    """Gives a drawing another name; the one that it had."""
     row = get_drawing(session, id, lock=True)
-    row.name = checked_name(name)
+    before, row.name = row.name, checked_name(name)
     announce(session, id, RENAMED)
+    return before
 
 
 def delete_drawing(session: Session, id: UUID) -> None:

@@ -112,6 +112,14 @@ def share(session: Session, drawing: UUID, kind: str, id: UUID | None, most: May
     announce(session, drawing, SHARED)
 
 
+def named(session: Session, kind: str, id: UUID | None) -> str:
+    """Whom a share is with, in words."""
+    row: Person | Team | None = None
+    if kind != ALL:
+        row = session.get(Person, id) if kind == "person" else session.get(Team, id)
+    return row.name if row is not None else "everybody"
+
+
 def links(session: Session, drawing: UUID) -> Sequence[Link]:
     """The links by which a drawing can be looked at, the newest first."""
     return session.scalars(select(Link).where(Link.drawing_id == drawing).order_by(Link.made_at.desc())).all()

@@ -367,6 +367,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "other_count": lambda f: f"it gives {f['count']} names, {f['names']}: as many are wanted, with a blank between",
     "no_name": lambda f: "that step defines nothing, so it has no name",
     "over_budget": lambda f: f"this takes longer than {f['seconds']:g} s to work out: name fewer figures, or simpler ones",
+    "same_state": lambda f: "the drawing is as it was then; there is nothing to bring back",
     "not_measured": lambda f: "this step is no reading: only what is measured hangs on typed numbers",
     "no_step": lambda f: "that step is no longer in the book",
     "step_twice": lambda f: "that step is in the book already",

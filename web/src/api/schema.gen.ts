@@ -448,6 +448,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get History
+         * @description What was done with a drawing, a page of it, the last first.
+         */
+        get: operations["get_history_api_drawings__id__history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/history/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get State
+         * @description A state, as a picture; with ``since``, what became of an earlier (or later) one until then.
+         */
+        get: operations["get_state_api_drawings__id__history__revision__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawings/{id}/history/{revision}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Name State
+         * @description Gives a state a name, or takes it away.
+         */
+        put: operations["name_state_api_drawings__id__history__revision__name_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/inside": {
         parameters: {
             query?: never;
@@ -1321,6 +1381,19 @@ export interface components {
             whole: boolean;
         };
         /**
+         * BringBack
+         * @description Makes the drawing what it was at a revision, as one change.
+         */
+        BringBack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "bring_back";
+            /** Revision */
+            revision: number;
+        };
+        /**
          * BrushView
          * @description What a click or a stroke would ink, or take away: the stretches as they would be then, and what would be written.
          *
@@ -1407,7 +1480,7 @@ export interface components {
          */
         ChangeRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["BringBack"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /** Base */
             base?: number | null;
         };
@@ -1456,6 +1529,25 @@ export interface components {
             pointer?: components["schemas"]["PointerData"] | null;
         };
         /**
+         * DifferenceView
+         * @description What became of one step between two states.
+         */
+        DifferenceView: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "came" | "went" | "changed" | "followed" | "moved";
+        };
+        /**
          * DimensionCheck
          * @description What the dimensions of a drawing leave open, and say twice; ``looked`` is false for a drawing that has none.
          */
@@ -1473,7 +1565,7 @@ export interface components {
          */
         DoRequest: {
             /** Act */
-            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["BringBack"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /** Base */
             base: number;
             /** Seq */
@@ -2019,6 +2111,30 @@ export interface components {
             words: string;
         };
         /**
+         * HappenedView
+         * @description Something that was done. A change of the book has a revision; the state after it may have a name.
+         */
+        HappenedView: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "do" | "undo" | "redo" | "with it";
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Author */
+            author: string;
+            /** Name */
+            name: string | null;
+            /** Revision */
+            revision: number | null;
+            /** What */
+            what: string;
+        };
+        /**
          * HeaderView
          * @description What a drawing is set to; ``datum`` is x, y and the direction of its x axis.
          */
@@ -2115,6 +2231,16 @@ export interface components {
             kinds: components["schemas"]["HelpKind"][];
             /** Sections */
             sections: components["schemas"]["HelpSection"][];
+        };
+        /**
+         * HistoryView
+         * @description A page of a drawing's history, the last first, and the moment to go on from.
+         */
+        HistoryView: {
+            /** Before */
+            before: string | null;
+            /** Entries */
+            entries: components["schemas"]["HappenedView"][];
         };
         /**
          * InvitationView
@@ -2489,6 +2615,14 @@ export interface components {
             id: string;
             /** In Front Of */
             in_front_of: string | null;
+        };
+        /**
+         * NamedAs
+         * @description A name for a state; nothing takes it away.
+         */
+        NamedAs: {
+            /** Name */
+            name: string;
         };
         /**
          * NewDrawing
@@ -3221,6 +3355,20 @@ export interface components {
              * @constant
              */
             type: "standing";
+        };
+        /**
+         * StateView
+         * @description A state that a drawing was in, as a picture (SVG); compared with another one, what differs as well.
+         */
+        StateView: {
+            /** Differences */
+            differences: components["schemas"]["DifferenceView"][];
+            /** Picture */
+            picture: string;
+            /** Revision */
+            revision: number;
+            /** Steps */
+            steps: number;
         };
         /**
          * StepView
@@ -5602,6 +5750,242 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["GroupsView"];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_history_api_drawings__id__history_get: {
+        parameters: {
+            query?: {
+                before?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_state_api_drawings__id__history__revision__get: {
+        parameters: {
+            query?: {
+                since?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    name_state_api_drawings__id__history__revision__name_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedAs"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

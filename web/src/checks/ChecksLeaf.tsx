@@ -71,7 +71,7 @@ function OnSheet({ names }: { names: readonly string[] }) {
   const write = async () => {
     const text = `schedule ${names.join(" ")} title "Checked"`;
     const answer = await session.act({ do: "write", id: newId(), text, in_front_of: null, beside: "", pen: "ink" });
-    if (answer.ok) useInterface.setState({ sheet: 1, sheetPart: null, files: false });
+    if (answer.ok) useInterface.setState({ sheet: 1, sheetPart: null, files: false, history: false });
     else refuse(answer.message);
   };
   return (

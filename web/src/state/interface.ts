@@ -38,6 +38,8 @@ interface Interface {
   sheet: number | null;
   /** Whether the drawing is looked at as files. */
   files: boolean;
+  /** Whether its history is shown over the table. */
+  history: boolean;
   /** How many times as large it is shown as it fits, and what was chosen on it. */
   sheetZoom: number;
   sheetPart: string | null;
@@ -83,6 +85,7 @@ export const NOTHING: Interface = {
   leaf: "book",
   sheet: null,
   files: false,
+  history: false,
   sheetZoom: 1,
   sheetPart: null,
   choice: null,

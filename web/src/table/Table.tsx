@@ -17,6 +17,7 @@ import { loadSnapKinds } from "../state/snapping";
 import { FilesPage } from "../files/FilesPage";
 import { useDrops } from "../files/drops";
 import { useFiles } from "../files/options";
+import { HistoryPage } from "../history/HistoryPage";
 import { SheetPage } from "../sheet/SheetPage";
 import { Surface } from "../surface/Surface";
 import { showTag } from "../surface/tag";
@@ -48,7 +49,7 @@ function Laid({ parts }: { parts: TableParts }) {
   useFreshGroups(parts.session.drawing);
   const { over, ...drops } = useDrops((dropped) => {
     useFiles.setState({ dropped });
-    useInterface.setState({ files: true, sheet: null });
+    useInterface.setState({ files: true, sheet: null, history: false });
   });
   return (
     <TableContext.Provider value={parts}>
@@ -59,6 +60,7 @@ function Laid({ parts }: { parts: TableParts }) {
             <Surface />
             <SheetPage />
             <FilesPage />
+            <HistoryPage />
             {over && <DropHere />}
           </Box>
           {!folded && <SidePanel />}

@@ -18,6 +18,7 @@ import { doOrSay } from "./writing";
 export function TitleStrip() {
   const { undo, redo, connection, may } = useDocument();
   const looking = may === "see";
+  const history = useInterface((i) => i.history);
   const { session } = useTable();
   return (
     <Strip>
@@ -30,16 +31,24 @@ export function TitleStrip() {
       <Views />
       <Box flex="1" />
       <SharedMenu />
-      <Text color={connection === "lost" ? "place" : "quiet"} role="status" whiteSpace="nowrap">
-        {
+      <Word
+        color={connection === "lost" ? "place" : "quiet"}
+        fontWeight={400}
+        title="Its history"
+        aria-pressed={history}
+        onClick={() => useInterface.setState({ history: !history })}
+      >
+        <span role="status">
           {
-            open: looking ? "Looking only" : "Saved",
-            connecting: "Opening …",
-            lost: "Connection lost, trying again …",
-            gone: "Deleted",
-          }[connection]
-        }
-      </Text>
+            {
+              open: looking ? "Looking only" : "Saved",
+              connecting: "Opening …",
+              lost: "Connection lost, trying again …",
+              gone: "Deleted",
+            }[connection]
+          }
+        </span>
+      </Word>
       <Rule />
       <Word disabled={undo === null || looking} title="Ctrl+Z" onClick={() => void doOrSay(session, { do: "undo" })}>
         Undo {undo !== null && <b>{undo}</b>}
@@ -73,7 +82,11 @@ function Views() {
             fontWeight={here ? 600 : 500}
             color={here ? "ink" : "quiet"}
             onClick={() =>
-              useInterface.setState({ sheet: word === "Sheet" ? (sheet ?? 1) : null, files: word === "Files" })
+              useInterface.setState({
+                sheet: word === "Sheet" ? (sheet ?? 1) : null,
+                files: word === "Files",
+                history: false,
+              })
             }
           >
             {word}
