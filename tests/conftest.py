@@ -23,8 +23,10 @@ settings.load_profile("same")
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:
-    """How many files are spoiled and read: ``pytest tests/files --mutations 100000`` seeks longer."""
+    """How many files are spoiled and read, and how often server and database are killed: ``--mutations 100000``, ``--kills 1000``
+    seek longer."""
     parser.addoption("--mutations", default="1000")
+    parser.addoption("--kills", default="8")
 
 
 ROOT = Path(__file__).parents[1]

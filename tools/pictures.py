@@ -36,6 +36,7 @@ def main(address: str) -> None:
         inking(page, f"{address}/drawings/{ids['Cam plate']}")
         grouped(page, f"{address}/drawings/{ids['Platform ring']}")
         checking(page, address)
+        history(page, address)
         handing_over(page, f"{address}/drawings/{ids['Belt guard']}", f"{address}/drawings/{ids['Cam plate']}")
         blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
         dense(page, address)
@@ -252,6 +253,31 @@ def checking(page: Page, address: str) -> None:
     page.get_by_role("list", name="Loose ends found").get_by_role("listitem").first.hover()
     take(page, "checks")
     page.get_by_role("tab", name="Book").click()
+
+
+def history(page: Page, address: str) -> None:
+    """What became of the belt guard since its pulley was agreed, after it was made smaller."""
+    text = (FOLDER.parents[1] / "demo" / "belt-guard.kent").read_text(encoding="utf-8")
+    page.goto(f"{address}/drawings/{made(address, 'Belt guard, smaller', text)}")
+    page.wait_for_selector("[data-step]")
+    page.keyboard.type("circle centre 160, 30 radius 9")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(300)
+    page.locator("[data-step]").first.dblclick()
+    page.wait_for_timeout(500)
+    page.locator("#open-line-input").fill("diameter 2*52")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(300)
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(400)
+    page.get_by_title("Its history").click()
+    page.get_by_role("option").last.click()
+    page.get_by_text("Give this state a name").click()
+    page.keyboard.type("as agreed with the shop")
+    page.keyboard.press("Enter")
+    page.wait_for_timeout(500)
+    take(page, "history")
+    page.get_by_role("button", name="Done").click()
 
 
 def handing_over(page: Page, guard: str, cam: str) -> None:

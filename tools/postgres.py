@@ -98,7 +98,7 @@ class Postgres:
     def _start(self) -> None:
         deadline = time.monotonic() + STALE_SECONDS
         while True:
-            self.port = free_port()
+            self.port = self._own_port()
             options = f"-c listen_addresses=127.0.0.1 -c port={self.port} -c unix_socket_directories=''"
             if not self.durable:
                 options += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
@@ -112,6 +112,24 @@ class Postgres:
                 raise Stop("The database does not start:\n\n    " + "\n    ".join([*tail, result.stdout.strip()]))
             self._run(["pg_ctl", "-D", str(self.cluster), "-m", "fast", "-w", "-t", "5", "stop"])
             time.sleep(0.3)
+
+    def alive(self) -> bool:
+        """Whether its process is there."""
+        try:
+            pid = int((self.cluster / "postmaster.pid").read_text().split()[0])
+            os.kill(pid, 0)
+        except (OSError, ValueError, IndexError):
+            return False
+        return "Z" not in Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2][:3]
+
+    def _own_port(self) -> int:
+        """The port that it had before, where that is free: who has its address finds it again after it was started anew."""
+        kept = self.folder / "port"
+        if kept.exists() and is_free(port := int(kept.read_text())):
+            return port
+        port = free_port()
+        kept.write_text(str(port))
+        return port
 
     def _run(self, command: list[str]) -> "subprocess.CompletedProcess[str]":
         whole = [str(self.programs / command[0]), *command[1:]]
@@ -130,6 +148,17 @@ class Postgres:
             )
             file.seek(0)
             return subprocess.CompletedProcess(command, result.returncode, file.read(), "")
+
+
+def is_free(port: int) -> bool:
+    """Whether nobody uses a port on loopback."""
+    with socket.socket() as s:
+        s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            s.bind(("127.0.0.1", port))
+        except OSError:
+            return False
+        return True
 
 
 def free_port() -> int:

@@ -21,6 +21,9 @@ from postgres import Postgres
 from say import Stop, doing, elapsed, give_up, say
 
 READY_SECONDS = 60.0
+WATCH_SECONDS = 0.3
+MOST_ENDS, ENDS_WITHIN = 5, 30.0
+"""So often may the server end by itself within so many seconds before it is given up."""
 
 
 def main() -> None:
@@ -37,6 +40,7 @@ def main() -> None:
     parser.add_argument("--person", default=whoever(), metavar="NAME", help="who keeps the office, or is alone at this machine")
     parser.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
     parser.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")
+    parser.add_argument("--backup", type=Path, metavar="FOLDER", help="once a day all is written to a file there; 14 are kept")
     parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
     chosen = parser.parse_args()
     # Set for both: a shell in the background hands an ignored SIGINT down.
@@ -48,6 +52,11 @@ def main() -> None:
         give_up(str(stop))
     except KeyboardInterrupt:
         say("\nStopped.")
+
+
+def now() -> str:
+    """The time of day."""
+    return time.strftime("%H:%M:%S")
 
 
 def whoever() -> str:
@@ -71,13 +80,24 @@ def serve(chosen: argparse.Namespace) -> None:
         command = [str(VENV / "bin" / "kentrograph")]
         with doing("bringing the drawings up to date"):
             prepare(command, environment, chosen)
-        server = launch([*command, "serve", *serving(chosen)], environment)
+        serve_it = [*command, "serve", *serving(chosen)]
+        server = launch(serve_it, environment)
         here = f"{'https' if chosen.certificate else 'http'}://127.0.0.1:{port}"
         wait_until_ready(server, here)
         say(f"\n  Kentrograph is at {here}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
         greet(command, environment, chosen, here)
-        code = server.wait()
-        raise Stop(f"The server ended by itself with status {code}; its last words are in {LOGS / 'server.log'}.")
+        ends: list[float] = []
+        while True:
+            time.sleep(WATCH_SECONDS)
+            if not database.alive():
+                say(f"  {now()}  The database ended by itself; it is started again.")
+                database.start()
+            if (code := server.poll()) is not None:
+                ends = [*(at for at in ends if time.monotonic() - at < ENDS_WITHIN), time.monotonic()]
+                if len(ends) > MOST_ENDS:
+                    raise Stop(f"The server ended again and again, now with status {code}; see {LOGS / 'server.log'}.")
+                say(f"  {now()}  The server ended by itself with status {code}; it is started again.")
+                server = launch(serve_it, environment)
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)
         if server is not None and server.poll() is None:
@@ -123,7 +143,7 @@ def serving(chosen: argparse.Namespace) -> list[str]:
     words = ["--port", str(chosen.port), "--bind", chosen.bind, "--person", chosen.person]
     words += [word for address in chosen.allow for word in ("--allow", address)]
     words += ["--office"] if chosen.office else []
-    for option in ("certificate", "key"):
+    for option in ("certificate", "key", "backup"):
         file: Path | None = getattr(chosen, option)
         words += [f"--{option}", str(file.resolve())] if file is not None else []
     return words
@@ -161,7 +181,9 @@ def prepare(command: list[str], environment: dict[str, str], chosen: argparse.Na
 def launch(command: list[str], environment: dict[str, str]) -> "subprocess.Popen[bytes]":
     """The server, with its output in a file and out of reach of the terminal's Ctrl-C."""
     LOGS.mkdir(parents=True, exist_ok=True)
-    with (LOGS / "server.log").open("ab") as log:
+    file = LOGS / "server.log"
+    file.touch(mode=0o600)
+    with file.open("ab") as log:
         return subprocess.Popen(
             command,
             env=environment,
