@@ -29,6 +29,7 @@ PASSWORD = "a mill race in May"
 WRITERS, PAUSE, ROUNDS = 50, 2.0, 10
 IDLE, OPENING = 1000, 20
 ECHO_PAUSE = 0.02
+STEPS, CHANGES = 300, 10_000
 HOSTILE = (
     "(" * 9_000,
     "path from 0,0" + " to 1,1 to 2,2" * 700 + " close",
@@ -259,7 +260,31 @@ def the_idle(place: Office) -> str:
     return told(asyncio.run(all_of_it()))
 
 
-ROWS: dict[str, Callable[[Office], str]] = {"one": on_one, "fifty": on_fifty, "worst": the_worst, "idle": the_idle}
+def old_states(place: Office) -> str:
+    """An old state found and drawn, of a drawing of 300 steps that was changed 10,000 times."""
+    text = "\n".join(f"P{n} = point {n}, 0" for n in range(STEPS))
+    id = drawing(place, "long history", text)
+    times: list[float] = []
+    with place.api(0) as api:
+        steps = [step["id"] for step in api.get(f"/drawings/{id}").raise_for_status().json()["steps"]]
+        for number in range(CHANGES):
+            n = number % STEPS
+            act = {"do": "mend", "id": steps[n], "text": f"P{n} = point {number}, {number % 7}"}
+            api.post(f"/drawings/{id}/changes", json={"act": act}).raise_for_status()
+        for revision in (*range(0, CHANGES, CHANGES // 23), CHANGES):
+            begun = time.perf_counter()
+            api.get(f"/drawings/{id}/history/{revision}").raise_for_status()
+            times.append(time.perf_counter() - begun)
+    return told(times)
+
+
+ROWS: dict[str, Callable[[Office], str]] = {
+    "one": on_one,
+    "fifty": on_fifty,
+    "worst": the_worst,
+    "idle": the_idle,
+    "old": old_states,
+}
 
 
 def main(names: list[str]) -> None:

@@ -27,6 +27,7 @@ def pytest_addoption(parser: pytest.Parser) -> None:
     seek longer."""
     parser.addoption("--mutations", default="1000")
     parser.addoption("--kills", default="8")
+    parser.addoption("--messages", default="2000")
 
 
 ROOT = Path(__file__).parents[1]

@@ -267,8 +267,6 @@ def history(page: Page, address: str) -> None:
     page.wait_for_timeout(500)
     page.locator("#open-line-input").fill("diameter 2*52")
     page.keyboard.press("Enter")
-    page.wait_for_timeout(300)
-    page.keyboard.press("Enter")
     page.wait_for_timeout(400)
     page.get_by_title("Its history").click()
     page.get_by_role("option").last.click()

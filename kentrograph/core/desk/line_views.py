@@ -80,7 +80,9 @@ def cut_short(book: Book, at: Looked, seconds: float, seq: int = 0) -> LineView:
 
 def _looked(book: Book, at: Looked) -> LineView:
     if at.mend is not None:
-        return _mend_view(book, at, at.mend)
+        # What is read by pointing mends no step.
+        reading = at.draft is not None and at.draft.kind == READING
+        return _mend_view(book, replace(at, draft=None) if reading else at, at.mend)
     chosen = book.step_of(at.selected or "")
     if at.pull is not None and at.pointer is not None and chosen in book.steps:
         return _pull_view(book, chosen, at.pull, at.pointer)

@@ -22,7 +22,7 @@ Named = tuple[str, Line]
 
 def set_out(book: Book, figures: list[str], id: str) -> tuple[Edit, str]:
     """The edit that writes a table of the centres of round figures, or of the arcs of outlines, from the two edges that suit
-    best. Raises `Refused`: no_centre for figures without one, no_edges where no two edges cross well."""
+    best. Raises `Refused`: no_step, no_centre for figures without one, no_edges where no two edges cross well."""
     centres = [centre for one in figures for centre in _centres(book, one)]
     if not centres:
         raise refuse("no_centre")
@@ -32,6 +32,7 @@ def set_out(book: Book, figures: list[str], id: str) -> tuple[Edit, str]:
 
 
 def _centres(book: Book, id: str) -> Iterator[tuple[str, Point]]:
+    book.position(book.step_of(id))
     figure, name = book.figure_of(id), book.name_of(id)
     if isinstance(figure, Circle | Arc) and name:
         yield f"centre of {name}", figure.centre
