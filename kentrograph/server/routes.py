@@ -248,8 +248,8 @@ def restore_drawing(request: Request, id: UUID) -> Any:
     """Brings a deleted drawing back."""
     with service_of(request).session() as session:
         drawings.restore_drawing(session, id)
-        history.happened(session, id, caller_of(request).name, "put it back on the shelf")
         drawings.get_drawing(session, id)
+        history.happened(session, id, caller_of(request).name, "put it back on the shelf")
         return shelf.one(session, person_of(request), id)
 
 
@@ -297,8 +297,9 @@ async def put_backing(request: Request, id: UUID, scale: Annotated[float, Query(
 
     def store() -> Any:
         with service_of(request).session() as session:
+            laid = backings.put_backing(session, id, content, Placing(scale=scale).model_dump())
             history.happened(session, id, caller_of(request).name, "laid a picture under it")
-            return backings.put_backing(session, id, content, Placing(scale=scale).model_dump())
+            return laid
 
     return await run_in_threadpool(store)
 

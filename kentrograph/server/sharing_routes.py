@@ -56,6 +56,7 @@ def make_link(request: Request, id: UUID) -> Any:
 def take_link_back(request: Request, id: UUID, token: Token) -> None:
     """Makes a link useless."""
     with service_of(request).session() as session:
+        get_drawing(session, id)
         rights.take_link_back(session, id, token)
         history.happened(session, id, caller_of(request).name, "took a link to it back")
 
