@@ -26,7 +26,7 @@ def pytest_addoption(parser: pytest.Parser) -> None:
     """How many files are spoiled and read, and how often server and database are killed: ``--mutations 100000``, ``--kills 1000``
     seek longer."""
     parser.addoption("--mutations", default="1000")
-    parser.addoption("--kills", default="8")
+    parser.addoption("--kills", default="5")
     parser.addoption("--messages", default="2000")
 
 

@@ -5,11 +5,9 @@
 
 import json
 import shutil
-import sys
 import urllib.request
 from pathlib import Path
 
-from large import large_text
 from playwright.sync_api import Page, sync_playwright
 
 FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
@@ -39,7 +37,6 @@ def main(address: str) -> None:
         history(page, address)
         handing_over(page, f"{address}/drawings/{ids['Belt guard']}", f"{address}/drawings/{ids['Cam plate']}")
         blueprint(page, f"{address}/drawings/{ids['Cam plate']}")
-        dense(page, address)
         browser.close()
 
 
@@ -268,6 +265,7 @@ def history(page: Page, address: str) -> None:
     page.locator("#open-line-input").fill("diameter 2*52")
     page.keyboard.press("Enter")
     page.wait_for_timeout(400)
+    page.keyboard.press("Escape")
     page.get_by_title("Its history").click()
     page.get_by_role("option").last.click()
     page.get_by_text("Give this state a name").click()
@@ -317,29 +315,3 @@ def blueprint(page: Page, address: str) -> None:
     take(page, "blueprint")
     page.keyboard.press("Alt+n")
     page.get_by_role("button", name="Paper").click()
-
-
-def dense(page: Page, address: str) -> None:
-    """Snapping among 10,000 figures."""
-    id = made(address, "Lamp field", large_text(10_000))
-    page.goto(f"{address}/drawings/{id}")
-    page.wait_for_selector("[data-step]")
-    page.wait_for_timeout(1500)
-    page.mouse.move(480, 400)
-    for _ in range(8):
-        page.keyboard.press("PageUp")
-        page.wait_for_timeout(60)
-    page.keyboard.type("circle")
-    page.keyboard.press("Enter")
-    page.wait_for_timeout(600)
-    page.mouse.move(430, 330, steps=3)
-    page.mouse.move(433, 331)
-    page.wait_for_timeout(600)
-    take(page, "dense")
-    for _ in range(2):
-        page.keyboard.press("Escape")
-    urllib.request.urlopen(urllib.request.Request(f"{address}/api/drawings/{id}", method="DELETE"))
-
-
-if __name__ == "__main__":
-    main(sys.argv[1])

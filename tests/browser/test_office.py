@@ -81,7 +81,8 @@ def test_from_the_first_start_to_a_drawing_that_is_looked_at(office: Server, ope
     # A sign-in, with a slip.
     ned.get_by_role("button", name="Ned Fell").click()
     ned.get_by_role("button", name="Sign out", exact=True).click()
-    ned.get_by_label("Name").fill("ned fell")
+    expect(ned.get_by_role("heading", name="Sign in")).to_be_visible()
+    ned.get_by_label("Name", exact=True).fill("ned fell")
     ned.get_by_label("Password").fill(KEEPERS)
     ned.keyboard.press("Enter")
     expect(ned.get_by_role("alert")).to_contain_text("The name or the password is not right")
@@ -130,7 +131,8 @@ def test_two_people_at_one_drawing_write_and_undo_their_own_way(office: Server, 
     one, two = opened(), opened()
     for page, name, password in ((one, "Maud Oake", KEEPERS), (two, "Ned Fell", GUESTS)):
         page.goto(office.url)
-        page.get_by_label("Name").fill(name)
+        expect(page.get_by_role("heading", name="Sign in")).to_be_visible()
+        page.get_by_label("Name", exact=True).fill(name)
         page.get_by_label("Password").fill(password)
         page.keyboard.press("Enter")
         expect(page.get_by_role("heading", name="Drawings")).to_be_visible()
