@@ -12,12 +12,11 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse, Response
 from pydantic import TypeAdapter
 from pydantic.json_schema import JsonSchemaMode
-from sqlalchemy.exc import OperationalError
 
 from .. import __version__
 from ..core.language.messages import sentence
 from ..core.problem import Refused
-from ..store.database import engine_for
+from ..store.database import UNANSWERED, engine_for
 from ..store.errors import StoreError
 from . import file_routes, history_routes, people_routes, selecting, sharing_routes, sheet_routes
 from .backups import back_up_daily
@@ -108,9 +107,11 @@ def _errors(app: FastAPI) -> None:
         where, said = schema_sentence(error.errors()[0])
         return _answer(422, "bad_request", f"{where}: {said}", {"where": where})
 
-    @app.exception_handler(OperationalError)
-    async def no_database(request: Request, error: OperationalError) -> JSONResponse:
+    async def no_database(request: Request, error: Exception) -> JSONResponse:
         return _answer(503, "no_database", NO_DATABASE, {})
+
+    for unanswered in UNANSWERED:
+        app.add_exception_handler(unanswered, no_database)
 
 
 def _answer(status: int, code: str, message: str, fields: dict[str, Any]) -> JSONResponse:

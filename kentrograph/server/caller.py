@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from contextlib import AbstractContextManager
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from http.cookies import CookieError, SimpleCookie
 from uuid import UUID
 
@@ -54,31 +54,18 @@ class Callers:
             self.office = people.is_office(session)
             self.local = None if self.office else people.local_person(session, self.name)
 
-    def known(self, headers: Headers) -> Caller:
-        """Who calls, by the cookies that came along."""
+    def standing(self, token: str, links: tuple[str, ...], drawing: UUID | None) -> tuple[Caller, May]:
+        """Who calls with the cookie of a sign-in and links that were followed, and what they may do with a drawing: looked up in
+        one go, for a request, and again for an open table when that may have changed."""
         self.settle()
         if self.local is not None:
-            return Caller(self.local, office=False)
-        token, links = tokens_of(headers)
-        if not token:
-            return Caller(None, office=True, links=links)
+            return Caller(self.local, office=False), May.OWN
+        if not token and (drawing is None or not links):
+            return Caller(None, office=True, links=links), May.NOTHING
         with self.sessions() as session:
-            return Caller(people.person_of(session, token), office=True, token=token, links=links)
-
-    def again(self, caller: Caller, drawing: UUID) -> tuple[Caller, May]:
-        """Who a caller is now, who was known before, and what they may do with a drawing: an open table asks."""
-        if self.local is not None:
-            return caller, May.OWN
-        with self.sessions() as session:
-            person = people.person_of(session, caller.token) if caller.token else None
-            return replace(caller, person=person), rights.may(session, person, drawing, caller.links)
-
-    def may(self, caller: Caller, drawing: UUID) -> May:
-        """What a caller may do with a drawing."""
-        if self.local is not None:
-            return May.OWN
-        with self.sessions() as session:
-            return rights.may(session, caller.person, drawing, caller.links)
+            person = people.person_of(session, token) if token else None
+            most = rights.may(session, person, drawing, links) if drawing is not None else May.NOTHING
+        return Caller(person, True, token, links), most
 
 
 def caller_of(connection: HTTPConnection) -> Caller:

@@ -7,15 +7,15 @@ not see is answered as one that is not there.
 from uuid import UUID
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy.exc import OperationalError
 from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from ..store.database import UNANSWERED
 from ..store.errors import StoreError
 from ..store.people import NotSignedIn
 from ..store.rights import May, MayNot
-from .caller import Caller, Callers
+from .caller import Caller, Callers, tokens_of
 from .needs import Need, need_of
 from .refusals import answer_refused, close_refused
 from .sentences import NO_DATABASE
@@ -67,28 +67,30 @@ class Gate:
             return Caller(self.callers.local, office=False), May.OWN
         try:
             return await run_in_threadpool(_let_in, self.callers, headers, need, written)
-        except OperationalError as error:
+        except UNANSWERED as error:
             raise NoDatabase(NO_DATABASE) from error
 
 
 def _let_in(callers: Callers, headers: Headers, need: Need, written: str | None) -> tuple[Caller, May]:
-    caller = callers.known(headers)
+    caller, most = callers.standing(*tokens_of(headers), _drawing(written))
     if not caller.office:
-        return caller, May.OWN
+        return caller, most
     if caller.person is None and need in (Need.SIGNED_IN, Need.KEEPER, Need.COPY):
         raise NotSignedIn("Nobody is signed in here; sign in first.")
     if need is Need.KEEPER and not (caller.person and caller.person.keeper):
         raise MayNot("Only who keeps the office may do this.")
-    if need.may is None or written is None:
-        return caller, May.NOTHING
-    try:
-        drawing = _UUIDS.validate_python(written)
-    except ValidationError:
-        # The route says so, with what is wrong about it.
-        return caller, May.NOTHING
-    most = callers.may(caller, drawing)
-    check(caller, most, need)
+    if written is None or _drawing(written) is not None:
+        check(caller, most, need)
     return caller, most
+
+
+def _drawing(written: str | None) -> UUID | None:
+    """The drawing that an address names, read as its route reads it; None where it names none. What is no name of one its route
+    says, with what is wrong about it."""
+    try:
+        return _UUIDS.validate_python(written)
+    except ValidationError:
+        return None
 
 
 def check(caller: Caller, most: May, need: Need) -> None:

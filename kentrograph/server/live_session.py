@@ -8,13 +8,13 @@ from uuid import UUID
 import orjson
 from fastapi import WebSocket, WebSocketDisconnect
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy.exc import OperationalError
 from starlette.types import Message
 
 from ..core.book.book import Book
 from ..core.desk.line_views import cut_short, line_view
 from ..core.language.messages import sentence
 from ..core.problem import Refused
+from ..store.database import UNANSWERED
 from ..store.errors import StaleBase, StoreError
 from .caller import Caller, Callers
 from .gate import check
@@ -95,7 +95,7 @@ class LiveSession:
     async def serve(self) -> None:
         """Sends the whole book, then answers until the other side goes."""
         await self.socket.accept()
-        self._reply({"type": "standing", "may": self.may.name.lower(), "name": self.caller.name})
+        self._reply({"type": "standing", "may": self.may.name.lower()})
         self.room = self.rooms.enter(self.id, self)
         self._woken.set()
         sender = asyncio.create_task(self._send_all())
@@ -157,8 +157,8 @@ class LiveSession:
         """Looks what may be done here now; closes the table where nothing may be."""
         self._look = False
         try:
-            self.caller, now = await self.work.background(self.callers.again, self.caller, self.id)
-        except OperationalError:
+            self.caller, now = await self.work.background(self.callers.standing, self.caller.token, self.caller.links, self.id)
+        except UNANSWERED:
             self._look = True
             return True
         try:
@@ -168,7 +168,7 @@ class LiveSession:
             return False
         if now is not self.may:
             self.may = now
-            self._reply({"type": "standing", "may": now.name.lower(), "name": self.caller.name})
+            self._reply({"type": "standing", "may": now.name.lower()})
         return True
 
     def _reply(self, message: object) -> None:
@@ -197,7 +197,7 @@ class LiveSession:
             self._refuse(message.seq, problem.kind, sentence(problem), problem.start, problem.end)
         except StoreError as error:
             self._refuse(message.seq, error.code, error.message)
-        except OperationalError:
+        except UNANSWERED:
             self._refuse(message.seq, "no_database", NO_DATABASE)
         except WebSocketDisconnect:
             raise
@@ -214,7 +214,7 @@ class LiveSession:
         at = looked(message)
         with self.service.reading(self.id):
             try:
-                with self.service.budget(self.id, *READ_SECONDS):
+                with self.service.budget(self.id, *READ_SECONDS, book):
                     return orjson.dumps(line_view(book, at, message.seq))
             except Refused as refused:
                 if refused.problem.kind != "over_budget":

@@ -1,15 +1,18 @@
 """HTTP: who calls, signing in and out, people, teams and invitations."""
 
+from collections.abc import Callable
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, ParamSpec, TypeVar
 from uuid import UUID
 
 from fastapi import APIRouter, Path, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
 
 from ..store import people, rights, teams
 from ..store.errors import StoreError
 from ..store.people import SIGNED_IN, Known, NotSignedIn
 from ..store.people_tables import Invitation, Person
+from ..store.secrets import hashed_password, is_password
 from .caller import LOOKING_COOKIE, MOST_LOOKED_AT, SIGN_IN_COOKIE, caller_of, person_of
 from .gate import NotShared
 from .people_schemas import (
@@ -29,9 +32,12 @@ from .people_schemas import (
     TeamView,
     WhoView,
 )
+from .rooms import rooms_of
 from .service import service_of
 
 router = APIRouter(prefix="/api")
+P = ParamSpec("P")
+T = TypeVar("T")
 Token = Annotated[str, Path(min_length=20, max_length=100, pattern=r"^[A-Za-z0-9_-]+$")]
 
 
@@ -45,18 +51,28 @@ def who(request: Request) -> Any:
 
 
 @router.post("/sign-in", response_model=Me)
-def sign_in(request: Request, response: Response, asked: SigningIn) -> Any:
+async def sign_in(request: Request, response: Response, asked: SigningIn) -> Any:
     """Signs somebody in; the cookie is the browser's only."""
-    service, address = service_of(request), request.client.host if request.client else ""
-    with service.session() as session:
-        people.check_attempts(session, asked.name, address)
-        found = people.sign_in(session, asked.name, asked.password)
-        if found is None:
-            # Kept, so not within what is rolled back when this raises.
-            people.failed(session, asked.name, address)
-    if found is None:
+
+    def look() -> tuple[Known, str | None] | None:
+        with service_of(request).session() as session:
+            people.check_attempts(session, asked.name, _address(request))
+            return people.named(session, asked.name)
+
+    found = await run_in_threadpool(look)
+    right = await _worked_out(request, is_password, found[1] if found else None, asked.password)
+
+    def finish() -> str | None:
+        with service_of(request).session() as session:
+            if right and found is not None:
+                return people.sign_in(session, found[0].id)
+            people.failed(session, asked.name, _address(request))
+            return None
+
+    token = await run_in_threadpool(finish)
+    if token is None or found is None:
         raise NotSignedIn("The name or the password is not right.")
-    _give(request, response, SIGN_IN_COOKIE, found[1])
+    _give(request, response, SIGN_IN_COOKIE, token)
     return _me(found[0])
 
 
@@ -74,18 +90,30 @@ def sign_out(request: Request, response: Response, asked: SigningOut) -> None:
 
 
 @router.post("/password", status_code=204)
-def change_password(request: Request, response: Response, asked: NewPassword) -> None:
+async def change_password(request: Request, response: Response, asked: NewPassword) -> None:
     """Sets another password; all other browsers are signed out."""
-    person, address = person_of(request), request.client.host if request.client else ""
-    with service_of(request).session() as session:
-        people.check_attempts(session, person.name, address)
-    try:
+    person = person_of(request)
+
+    def look() -> tuple[Known, str | None] | None:
         with service_of(request).session() as session:
-            token = people.change_password(session, person.id, asked.now, asked.new)
-    except NotSignedIn as error:
+            people.check_attempts(session, person.name, _address(request))
+            return people.named(session, person.name)
+
+    found = await run_in_threadpool(look)
+    right = await _worked_out(request, is_password, found[1] if found else None, asked.now)
+    hashed = await _worked_out(request, hashed_password, asked.new, person.name) if right else None
+
+    def finish() -> str | None:
         with service_of(request).session() as session:
-            people.failed(session, person.name, address)
-        raise StoreError(error.message) from error
+            if hashed is not None:
+                return people.set_password(session, person.id, hashed)
+            people.failed(session, person.name, _address(request))
+            return None
+
+    token = await run_in_threadpool(finish)
+    if token is None:
+        # Nobody is signed out by a slip.
+        raise StoreError("This is not the password you have now.")
     _give(request, response, SIGN_IN_COOKIE, token)
 
 
@@ -137,10 +165,16 @@ def get_invitation(request: Request, token: Token) -> Any:
 
 
 @router.post("/invitations/{token}", response_model=Me)
-def join(request: Request, response: Response, token: Token, asked: Joining) -> Any:
+async def join(request: Request, response: Response, token: Token, asked: Joining) -> Any:
     """Takes an invitation, and signs in."""
-    with service_of(request).session() as session:
-        person, made = people.join(session, token, asked.name, asked.password)
+    invited = await run_in_threadpool(get_invitation, request, token)
+    hashed = await _worked_out(request, hashed_password, asked.password, invited.name if invited.again else asked.name)
+
+    def finish() -> tuple[Known, str]:
+        with service_of(request).session() as session:
+            return people.join(session, token, asked.name, hashed)
+
+    person, made = await run_in_threadpool(finish)
     _give(request, response, SIGN_IN_COOKIE, made)
     return _me(person)
 
@@ -186,6 +220,15 @@ def delete_team(request: Request, team: UUID) -> None:
     """Takes a team away; its people stay."""
     with service_of(request).session() as session:
         teams.delete_team(session, team)
+
+
+async def _worked_out(request: Request, function: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
+    """What a password comes to, two at a time: whoever waits for it holds neither a thread nor a connection."""
+    return await rooms_of(request).work.run("passwords", function, *args, **kwargs)
+
+
+def _address(request: Request) -> str:
+    return request.client.host if request.client else ""
 
 
 def _give(request: Request, response: Response, cookie: str, value: str) -> None:

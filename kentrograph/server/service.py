@@ -123,19 +123,19 @@ class Service:
         return book if at == revision else None
 
     @contextmanager
-    def budget(self, id: UUID, whole: float, step: float) -> Iterator[None]:
-        """Works out something of a drawing within so many seconds, of which so many may go to any one step. Raises `Refused`
-        (over_budget)."""
+    def budget(self, id: UUID, whole: float, step: float, *of: Book) -> Iterator[None]:
+        """Works out something of a drawing within so many seconds, of which so many may go to any one step; ``of`` is a book of it
+        that need not be its newest. Raises `Refused` (over_budget)."""
         try:
             with within(whole, step):
                 yield
         except OverBudget as error:
-            self.forget(id)
+            self.forget(id, *of)
             raise refuse("over_budget", seconds=min(whole, step)) from error
 
-    def forget(self, id: UUID) -> None:
+    def forget(self, id: UUID, *of: Book) -> None:
         """Lets go what was kept with the books of a drawing and may be half worked out: it is made anew when it is needed."""
-        for book in self.cache.of(id):
+        for book in (*self.cache.of(id), *of):
             book.shared.clear()
             book.kept.clear()
 

@@ -161,11 +161,10 @@ class RefusedView(BaseModel):
 
 
 class Standing(BaseModel):
-    """What whoever has the table open may do with the drawing, and under which name it is kept."""
+    """What whoever has the table open may do with the drawing."""
 
     type: Literal["standing"] = "standing"
     may: MayWord
-    name: str
 
 
 class Gone(BaseModel):

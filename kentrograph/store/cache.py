@@ -10,6 +10,7 @@ from weakref import WeakValueDictionary
 from ..core.book.book import Book
 
 MOST = 64
+OF_ONE = 2
 
 
 class _Lock:
@@ -46,6 +47,9 @@ class BookCache:
         with self._lock:
             self._books[(id, revision)] = book
             self._books.move_to_end((id, revision))
+            # One drawing that changes quickly must not put out all others: older revisions are followed by the log.
+            for old in sorted(at for one, at in self._books if one == id)[:-OF_ONE]:
+                del self._books[id, old]
             while len(self._books) > MOST:
                 self._books.popitem(last=False)
 

@@ -5,8 +5,11 @@ from pathlib import Path
 from alembic import command
 from alembic.config import Config
 from sqlalchemy import Engine, create_engine
+from sqlalchemy.exc import OperationalError, TimeoutError
 
 POOL, MORE = 10, 10
+UNANSWERED = (OperationalError, TimeoutError)
+"""What is raised where the database does not answer, or no connection to it comes free."""
 WAIT_SECONDS = 10.0
 """How long for a connection of the pool."""
 _LIMITS = "-c statement_timeout=20s -c lock_timeout=5s -c idle_in_transaction_session_timeout=60s"

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from .announce import announce_person
 from .errors import StoreError
 from .people_tables import Attempt, Invitation, Person, SignIn
-from .secrets import hash_of, hashed_password, is_password, new_token
+from .secrets import hash_of, new_token
 
 LONGEST_NAME = 80
 SIGNED_IN = timedelta(days=30)
@@ -116,12 +116,10 @@ def change_person(
     return row
 
 
-def sign_in(session: Session, name: str, password: str) -> tuple[Known, str] | None:
-    """Somebody and the token of their cookie; None where the name or the password is not right."""
+def named(session: Session, name: str) -> tuple[Known, str | None] | None:
+    """Somebody by name, and what is kept of their password; None where there is nobody (any more)."""
     row = session.scalar(select(Person).where(Person.key == key_of(name), Person.left_at.is_(None)))
-    if not is_password(row.password if row else None, password) or row is None:
-        return None
-    return _known(row), _signed_in(session, row.id)
+    return (_known(row), row.password) if row is not None else None
 
 
 def person_of(session: Session, token: str) -> Known | None:
@@ -150,14 +148,11 @@ def sign_out_everywhere(session: Session, person: UUID) -> None:
     announce_person(session, person)
 
 
-def change_password(session: Session, person: UUID, now: str, new: str) -> str:
-    """Sets another password and ends all other sign-ins; the token of a new cookie. Raises `NotSignedIn`, `BadPassword`."""
-    row = session.get_one(Person, person)
-    if not is_password(row.password, now):
-        raise NotSignedIn("This is not the password you have now.")
-    row.password = hashed_password(new, row.name)
+def set_password(session: Session, person: UUID, hashed: str) -> str:
+    """Sets another password, as it is kept, and ends all sign-ins; the token of a new cookie."""
+    session.get_one(Person, person).password = hashed
     sign_out_everywhere(session, person)
-    return _signed_in(session, person)
+    return sign_in(session, person)
 
 
 def failed(session: Session, name: str, address: str) -> None:
@@ -206,24 +201,21 @@ def invitation(session: Session, token: str) -> Invitation:
     return row
 
 
-def join(session: Session, token: str, name: str, password: str) -> tuple[Known, str]:
-    """Takes an invitation: sets the password, makes the person where there is none; the token of a cookie.
+def join(session: Session, token: str, name: str, hashed: str) -> tuple[Known, str]:
+    """Takes an invitation: sets the password, as it is kept, makes the person where there is none; the token of a cookie.
 
-    Raises `NoInvitation`, `BadPassword`, `TakenName`, `StoreError`.
+    Raises `NoInvitation`, `TakenName`, `StoreError`.
     """
     invited = invitation(session, token)
     row = session.get(Person, invited.person_id) if invited.person_id is not None else None
-    hashed = hashed_password(password, row.name if row else name)
     # Whoever takes the row away has the link: it is good once, also for two who use it at the same moment.
     if not session.scalar(delete(Invitation).where(Invitation.token == invited.token).returning(Invitation.keeper.is_not(None))):
         raise NoInvitation("This link was used already, was taken back, or is too old. Ask for a new one.")
     if row is None:
         row = make_person(session, name, invited.keeper)
-    row.password = hashed
-    sign_out_everywhere(session, row.id)
+    cookie = set_password(session, row.id, hashed)
     session.execute(delete(Attempt).where(Attempt.key.startswith(f"name:{row.key}", autoescape=True)))
-    session.flush()
-    return _known(row), _signed_in(session, row.id)
+    return _known(row), cookie
 
 
 def take_invitation_back(session: Session, made_at: datetime) -> None:
@@ -249,7 +241,8 @@ def _checked(session: Session, name: str) -> str:
     return kept
 
 
-def _signed_in(session: Session, person: UUID) -> str:
+def sign_in(session: Session, person: UUID) -> str:
+    """Signs somebody in: the token of a cookie."""
     token = new_token()
     session.execute(delete(SignIn).where(SignIn.seen_at < func.now() - SIGNED_IN))
     session.add(SignIn(token=hash_of(token), person_id=person))

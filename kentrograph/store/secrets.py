@@ -1,11 +1,11 @@
-"""Passwords and tokens: made, hashed and compared.
+"""Passwords and tokens: made, hashed and compared. To hash one takes 64 MB and some tenths of a second, on purpose: it is for a
+thread of its own, with no connection held.
 
 Sources, published: RFC 9106 (Argon2), NIST SP 800-63B (what a password must be; from memory).
 """
 
 import hashlib
 import secrets
-from threading import BoundedSemaphore
 
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
@@ -14,8 +14,6 @@ from .errors import StoreError
 
 SHORTEST, LONGEST = 12, 200
 """Characters of a password."""
-_AT_ONCE = BoundedSemaphore(2)
-"""Each takes 64 MB and some tenths of a second, on purpose: not more of them at once than there are cores to spare."""
 _hasher = PasswordHasher()
 _NOBODYS = _hasher.hash(secrets.token_urlsafe(16))
 
@@ -33,17 +31,15 @@ def hashed_password(password: str, name: str) -> str:
     folded = password.casefold()
     if len(set(folded)) < 5 or name.casefold() in folded:
         raise BadPassword("This password is too easy to guess: it repeats itself, or has the name in it.")
-    with _AT_ONCE:
-        return _hasher.hash(password)
+    return _hasher.hash(password)
 
 
 def is_password(kept: str | None, password: str) -> bool:
     """Whether it is the one. It takes as long for nobody as for somebody, so that no name can be found out by the time."""
-    with _AT_ONCE:
-        try:
-            return _hasher.verify(kept or _NOBODYS, password[: LONGEST + 1]) and kept is not None
-        except (VerificationError, InvalidHashError):
-            return False
+    try:
+        return _hasher.verify(kept or _NOBODYS, password[: LONGEST + 1]) and kept is not None
+    except (VerificationError, InvalidHashError):
+        return False
 
 
 def new_token() -> str:

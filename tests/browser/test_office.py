@@ -70,7 +70,7 @@ def test_from_the_first_start_to_a_drawing_that_is_looked_at(office: Server, ope
     # An invitation.
     keeper.get_by_role("button", name="Maud Oake").click()
     keeper.get_by_text("People and teams").click()
-    keeper.get_by_label("Who is invited").fill("Ned Fell")
+    keeper.get_by_label("Name of who is to join").fill("Ned Fell")
     keeper.keyboard.press("Enter")
     invited = keeper.get_by_test_id("invitation").inner_text()
     ned = opened()

@@ -1,5 +1,6 @@
 """Two states of a drawing compared, in words and by their figures; and an earlier one brought back as one change."""
 
+from bisect import bisect_left
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
@@ -7,6 +8,7 @@ from typing import Literal
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.manner import Header
+from ..book.order import Key
 from ..book.step import Step
 from ..language.messages import sentence
 from ..problem import Problem, refuse
@@ -73,7 +75,7 @@ def bring_back(book: Book, header: Header, steps: Sequence[Step]) -> Edit:
     return Several(tuple(edits))
 
 
-def _in_order(keys: Sequence[object]) -> list[bool]:
+def _in_order(keys: Sequence[Key]) -> list[bool]:
     """Which of several can stay where they are, so that as few as possible have to move: a longest run that rises.
 
     Method: patience sorting (published: Fredman 1975, longest increasing subsequence).
@@ -81,13 +83,7 @@ def _in_order(keys: Sequence[object]) -> list[bool]:
     tops: list[int] = []
     before: list[int] = []
     for n, key in enumerate(keys):
-        low, high = 0, len(tops)
-        while low < high:
-            middle = (low + high) // 2
-            if keys[tops[middle]] < key:  # type: ignore[operator]
-                low = middle + 1
-            else:
-                high = middle
+        low = bisect_left(tops, key, key=keys.__getitem__)
         before.append(tops[low - 1] if low else -1)
         tops[low : low + 1] = [n]
     stays = [False] * len(keys)

@@ -3339,7 +3339,7 @@ export interface components {
         };
         /**
          * Standing
-         * @description What whoever has the table open may do with the drawing, and under which name it is kept.
+         * @description What whoever has the table open may do with the drawing.
          */
         Standing: {
             /**
@@ -3347,8 +3347,6 @@ export interface components {
              * @enum {string}
              */
             may: "see" | "draw" | "own";
-            /** Name */
-            name: string;
             /**
              * Type
              * @default standing

@@ -2,10 +2,10 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useCallback, useEffect, useState } from "react";
 
-import { Refusal } from "../api/client";
 import { historyOf, nameState } from "../api/history";
 import type { Happened } from "../api/types";
 import { useDocument } from "../state/document";
+import { useAttempt } from "../people/parts";
 import { useWho } from "../state/who";
 import { Word } from "../Words";
 
@@ -26,22 +26,21 @@ export function Entries({
 }) {
   const [entries, setEntries] = useState<readonly Happened[]>([]);
   const [before, setBefore] = useState<string | null>(null);
-  const [problem, setProblem] = useState("");
   const may = useDocument((d) => d.may);
+  const { problem, attempt } = useAttempt();
   const load = useCallback(
-    async (from?: string) => {
-      try {
+    (from?: string) =>
+      attempt(async () => {
         const page = await historyOf(drawing, from);
         setEntries((have) => (from === undefined ? page.entries : [...have, ...page.entries]));
         setBefore(page.before);
-        setProblem("");
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setProblem(error.message);
-      }
-    },
+      }),
+    // What is attempted with is the same throughout.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
     [drawing],
   );
+  const name = (revision: number, said: string) =>
+    void attempt(() => nameState(drawing, revision, said)).then(() => load());
   useEffect(() => void load(), [load, newest]);
   const step = (by: number) => {
     const states = entries.flatMap((one) => (one.revision === null ? [] : [one.revision]));
@@ -92,9 +91,7 @@ export function Entries({
                 entry={one}
                 chosen={one.revision !== null && one.revision === chosen}
                 choose={choose}
-                name={
-                  may === "see" ? null : (name) => void nameState(drawing, one.revision ?? 0, name).then(() => load())
-                }
+                name={may === "see" ? null : (said) => name(one.revision ?? 0, said)}
               />
             </Box>
           );

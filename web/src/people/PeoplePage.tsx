@@ -1,13 +1,13 @@
 /** The office: its people, the links by which others join, its teams. For who keeps it. */
-import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { useCallback, useEffect, useState } from "react";
 
 import * as api from "../api/people";
 import type { Invitation, Person, Team } from "../api/types";
 import { useWho } from "../state/who";
-import { MainWord, Strip, Word } from "../Words";
+import { Strip, Word } from "../Words";
 import { OwnMenu } from "./OwnMenu";
-import { Problem, useAttempt } from "./parts";
+import { AskName, Problem, useAttempt } from "./parts";
 import { Teams } from "./Teams";
 
 export function PeoplePage() {
@@ -44,7 +44,7 @@ export function PeoplePage() {
         <Problem said={problem} />
         <Grid templateColumns="minmax(0, 3fr) minmax(0, 2fr)" gap="8">
           <Box>
-            <Inviting invite={invite} />
+            <AskName main label="Name of who is to join" word="Invite" take={invite} />
             {link && <NewLink {...link} />}
             {invited.map((one) => (
               <Flex key={one.made_at} align="center" gap="2" py="1" color="quiet" aria-label="Open invitation">
@@ -69,33 +69,6 @@ export function PeoplePage() {
           <Teams people={people.filter((one) => !one.left)} teams={teams} doing={doing} />
         </Grid>
       </Box>
-    </Flex>
-  );
-}
-
-function Inviting({ invite }: { invite: (name: string) => void }) {
-  const [name, setName] = useState("");
-  return (
-    <Flex
-      as="form"
-      gap="2"
-      mb="2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        invite(name);
-        setName("");
-      }}
-    >
-      <Input
-        size="sm"
-        bg="panel"
-        aria-label="Who is invited"
-        placeholder="Name of who is to join"
-        maxLength={80}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <MainWord type="submit">Invite</MainWord>
     </Flex>
   );
 }

@@ -1,11 +1,11 @@
 /** Teams: people who are named together where a drawing is shared. */
-import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 
 import * as api from "../api/people";
 import type { Person, Team } from "../api/types";
 import { Choice } from "../Choice";
 import { Word } from "../Words";
+import { AskName } from "./parts";
 
 export function Teams({
   people,
@@ -16,32 +16,9 @@ export function Teams({
   teams: readonly Team[];
   doing: (work: () => Promise<unknown>) => void;
 }) {
-  const [name, setName] = useState("");
   return (
     <Box as="section" aria-label="Teams">
-      <Flex
-        as="form"
-        gap="2"
-        mb="3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          doing(() => api.makeTeam(name));
-          setName("");
-        }}
-      >
-        <Input
-          size="sm"
-          bg="panel"
-          aria-label="Name of a new team"
-          placeholder="Name of a new team"
-          maxLength={80}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <Word type="submit" disabled={name.trim() === ""}>
-          Make
-        </Word>
-      </Flex>
+      <AskName label="Name of a new team" word="Make" take={(name) => doing(() => api.makeTeam(name))} />
       {teams.length === 0 && (
         <Text color="quiet">No teams yet. A drawing can be shared with a whole team at once.</Text>
       )}

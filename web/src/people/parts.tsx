@@ -3,7 +3,7 @@ import { Box, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
 
 import { Refusal } from "../api/client";
-import { MainWord, Strip } from "../Words";
+import { MainWord, Strip, Word } from "../Words";
 
 export function SmallPage({ title, children }: { title: string; children: ReactNode }) {
   return (
@@ -121,4 +121,45 @@ export function useAttempt() {
     }
   };
   return { problem, busy, attempt };
+}
+
+/** One name and the word that takes it. */
+export function AskName({
+  label,
+  word,
+  main = false,
+  take,
+}: {
+  label: string;
+  word: string;
+  main?: boolean;
+  take: (name: string) => void;
+}) {
+  const [name, setName] = useState("");
+  const Taking = main ? MainWord : Word;
+  return (
+    <Flex
+      as="form"
+      gap="2"
+      mb="3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        take(name);
+        setName("");
+      }}
+    >
+      <Input
+        size="sm"
+        bg="panel"
+        aria-label={label}
+        placeholder={label}
+        maxLength={80}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Taking type="submit" disabled={name.trim() === ""}>
+        {word}
+      </Taking>
+    </Flex>
+  );
 }

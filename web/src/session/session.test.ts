@@ -190,10 +190,12 @@ describe("changes", () => {
 });
 
 it("a table that the server shuts says why, and does not come back by itself", async () => {
-  await opened();
+  const { session } = await opened();
   const { useDocument } = await import("../state/document");
   const before = Wire.latest;
+  const waiting = session.act({ do: "write", id: "n", text: "point 1, 1", in_front_of: null, pen: "ink", beside: "" });
   before.drops(4404, "There is no such drawing.");
+  expect(await waiting).toMatchObject({ ok: false, message: "There is no such drawing." });
   vi.advanceTimersByTime(60_000);
   expect(Wire.latest).toBe(before);
   expect(useDocument.getState()).toMatchObject({ connection: "gone", why: "There is no such drawing." });

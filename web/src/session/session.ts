@@ -48,6 +48,9 @@ export class Session {
       opened: () => undefined,
       lost: () => this.lost(),
       shut: (why, signedOut) => {
+        // What was not answered goes back to where it was written, and is kept there.
+        this.lost();
+        for (const { resolve } of this.pending.splice(0)) resolve(refusal(why));
         setConnection("gone", why);
         if (signedOut) void loadWho();
       },

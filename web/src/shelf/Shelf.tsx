@@ -54,10 +54,15 @@ export function Shelf() {
     void attempt(() => Promise.resolve(), wanted);
   }, [attempt, wanted]);
 
-  const more = () =>
-    void api.listDrawings({ ...wanted, after: shown?.after ?? null }).then((page) => {
+  const more = async () => {
+    try {
+      const page = await api.listDrawings({ ...wanted, after: shown?.after ?? null });
       setShown((before) => (before ? { ...page, drawings: [...before.drawings, ...page.drawings] } : page));
-    });
+    } catch (error) {
+      if (!(error instanceof api.Refusal)) throw error;
+      setProblem(error.message);
+    }
+  };
 
   const [file, setFile] = useState<File | null>(null);
   const { over, ...drops } = useDrops(setFile);
@@ -140,7 +145,7 @@ export function Shelf() {
         </Grid>
         {shown?.after != null && (
           <Flex justify="center" mt="6">
-            <Word color="snap" onClick={more}>
+            <Word color="snap" onClick={() => void more()}>
               More of them
             </Word>
           </Flex>
