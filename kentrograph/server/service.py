@@ -124,8 +124,8 @@ class Service:
 
     @contextmanager
     def budget(self, id: UUID, whole: float, step: float, *of: Book) -> Iterator[None]:
-        """Works out something of a drawing within so many seconds, of which so many may go to any one step; ``of`` is a book of it
-        that need not be its newest. Raises `Refused` (over_budget)."""
+        """Works out something of a drawing within so many seconds, of which so many may go to any one step; ``of`` is one
+        of its books that need not be its newest. Raises `Refused` (over_budget)."""
         try:
             with within(whole, step):
                 yield
