@@ -13,6 +13,7 @@ const config = defineConfig({
   globalCss: {
     "html, body, #root": { height: "100%", margin: 0 },
     body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "13px", lineHeight: "1.35" },
+    "::placeholder": { color: "quiet", opacity: 1 },
     "*:focus-visible": { outline: "2px solid", outlineColor: "snap", outlineOffset: "1px" },
     "input[type=checkbox], input[type=range]": { accentColor: "ink" },
   },
@@ -41,7 +42,7 @@ const config = defineConfig({
         wrong: both("wrong"),
         pressed: both("pressed"),
         // What is typed wrong has our own red around it.
-        border: { error: { value: "{colors.place}" } },
+        border: { DEFAULT: both("rule"), error: { value: "{colors.place}" } },
       },
     },
   },

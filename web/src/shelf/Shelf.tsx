@@ -176,6 +176,7 @@ function Nothing({ wanted }: { wanted: Wanted }) {
 function SharingSheet({ drawing, close }: { drawing: Drawing; close: () => void }) {
   return (
     <Box
+      ref={(sheet: HTMLDivElement | null) => sheet?.scrollIntoView({ block: "nearest" })}
       role="region"
       aria-label="Sharing"
       w="380px"
