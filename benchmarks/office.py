@@ -60,11 +60,17 @@ class Client:
 
     async def _read(self) -> None:
         async for raw in self.socket:
+            if raw[:16] == b'{"type":"others"':
+                continue
             message = json.loads(raw)
             if message["type"] == "book":
                 self.revision = message["revision"]
             elif (waiting := self.waiting.pop(message.get("seq", -1), None)) is not None:
                 waiting.set_result(message)
+
+    async def tell(self, **message: Any) -> None:
+        """What is not answered."""
+        await self.socket.send(json.dumps({**message, "seq": 0}))
 
     async def ask(self, **message: Any) -> tuple[dict[str, Any], float]:
         """The answer to a message, and the seconds that it took."""
@@ -79,9 +85,10 @@ class Client:
 class Office:
     """A running server and the cookies of its people."""
 
-    def __init__(self, address: str, cookies: list[str]) -> None:
+    def __init__(self, address: str, cookies: list[str], process: int) -> None:
         self.address = address
         self.cookies = cookies
+        self.process = process
 
     def api(self, number: int) -> httpx.Client:
         """Calls of one person."""
@@ -102,8 +109,8 @@ class Office:
 
 
 @contextmanager
-def office(people: int) -> Iterator[Office]:
-    """A server with so many people, thrown away at the end."""
+def office(people: int, *options: str) -> Iterator[Office]:
+    """A server with so many people, and options, thrown away at the end."""
     with tempfile.TemporaryDirectory(prefix="kentrograph-") as folder:
         Path(folder).chmod(0o711)
         cluster = Postgres(Path(folder))
@@ -113,9 +120,9 @@ def office(people: int) -> Iterator[Office]:
         port = free_port()
         address = f"http://127.0.0.1:{port}"
         subprocess.run([*command, "prepare"], cwd=ROOT, env=environment, check=True)
-        server = subprocess.Popen([*command, "serve", "--office", "--port", str(port)], cwd=ROOT, env=environment)
+        server = subprocess.Popen([*command, "serve", "--office", "--port", str(port), *options], cwd=ROOT, env=environment)
         try:
-            yield Office(address, _joined(address, command, environment, people))
+            yield Office(address, _joined(address, command, environment, people), server.pid)
         finally:
             server.terminate()
             server.wait(20)

@@ -87,6 +87,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return service.back_up(chosen.file)
         case "restore":
             return service.restore(chosen.file)
+        case "unload":
+            return service.unload(chosen.folder)
+        case "load":
+            return service.load(chosen.folder, chosen.owner)
         case "join":
             return service.join(chosen.name, chosen.keeper, chosen.address, chosen.first)
         case _:

@@ -1,6 +1,5 @@
 """The commands that need a database: prepare, serve. Their imports wait until they are called, so that `run` needs none."""
 
-import gc
 import json
 import os
 import sys
@@ -9,8 +8,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 _VARIABLE = "KENTROGRAPH_DATABASE"
-SWITCH_SECONDS = 0.0005
-COLLECT = (10_000, 50, 100)
+MOST_WORKERS = 64
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +25,11 @@ class Serving:
     key: Path | None = None
     backup: Path | None = None
     """A folder into which everything is written once a day."""
+    workers: int = 1
+    logs: Path | None = None
+    """The folder of the log; standard error where there is none."""
+    metrics: int | None = None
+    """The port on loopback at which what is counted can be read."""
 
 
 def back_up(file: Path) -> int:
@@ -61,6 +64,53 @@ def restore(file: Path) -> int:
         return 2
     print(f"{found['drawings']} drawings, {found['changes']} changes, {found['people']} people are back")
     return 0
+
+
+def unload(folder: Path) -> int:
+    """Writes every drawing to a folder as text: 0, or 2 with a sentence on standard error."""
+    from sqlalchemy.orm import Session
+
+    from .store.database import engine_for
+    from .store.unload import unload
+
+    try:
+        with Session(engine_for(_url())) as session, session.begin():
+            found = unload(session, folder)
+    except OSError as error:
+        print(f"kentrograph: cannot write to {folder}: {error.strerror or error}", file=sys.stderr)
+        return 2
+    print(f"{folder}: {len(found)} drawings")
+    return 0
+
+
+def load(folder: Path, owner: str | None) -> int:
+    """Takes drawings in from a folder: 0, 1 where one of them could not be, or 2 with a sentence on standard error."""
+    from sqlalchemy import select
+    from sqlalchemy.orm import Session
+
+    from .store import people
+    from .store.database import engine_for, migrate
+    from .store.people_tables import Person
+    from .store.unload import loaded
+
+    if not folder.is_dir():
+        print(f"kentrograph: {folder} is no folder", file=sys.stderr)
+        return 2
+    migrate(_url())
+    good = True
+    with Session(engine_for(_url())) as session, session.begin():
+        somebody = people.local_person(session, "drafter") if owner is None else None
+        if owner is not None:
+            row = session.scalar(select(Person).where(Person.key == people.key_of(owner)))
+            if row is None:
+                print(f"kentrograph: nobody here is called {owner}", file=sys.stderr)
+                return 2
+            somebody = people.known(row)
+        assert somebody is not None
+        for one in loaded(session, folder, somebody):
+            print(f"{one.file}: {one.said}", file=sys.stdout if one.good else sys.stderr)
+            good = good and one.good
+    return 0 if good else 1
 
 
 def prepare(demo: Path | None, person: str) -> int:
@@ -107,11 +157,9 @@ def join(name: str, keeper: bool, address: str, first: bool) -> int:
 
 
 def serve(how: Serving) -> int:
-    """Serves until it is stopped."""
-    import uvicorn
-
-    from .server.app import create_app
+    """Serves until it is stopped: 0, or 2 with a sentence on standard error."""
     from .server.doors import addresses
+    from .server.serving import run
 
     try:
         origins = addresses(how.port, how.allow, tls=how.certificate is not None)
@@ -121,18 +169,14 @@ def serve(how: Serving) -> int:
     if not how.office and (how.allow or how.bind not in ("127.0.0.1", "localhost", "::1")):
         print("kentrograph: what others can reach needs --office, so that people sign in", file=sys.stderr)
         return 2
-    # What is worked out for one drawing runs beside the loop that answers all others: it hands over ten times as often as
-    # Python's threads do of themselves, so that a pointer elsewhere does not wait for it.
-    sys.setswitchinterval(SWITCH_SECONDS)
-    # The collector stops everybody for as long as it looks: short rounds, and seldom long ones.
-    gc.set_threshold(*COLLECT)
-    # To compress the message of a large drawing would hold the loop; a proxy in front can do it where the way is long.
-    uvicorn.run(
-        create_app(_url(), origins=origins, office=how.office, person=how.person, backup=how.backup),
-        host=how.bind, port=how.port, log_level="warning", ws_max_size=4_000_000, ws_max_queue=2,
-        ws_per_message_deflate=False,
-        ssl_certfile=how.certificate, ssl_keyfile=how.key,
-    )  # fmt: skip
+    if not 1 <= how.workers <= MOST_WORKERS:
+        print(f"kentrograph: {how.workers} workers cannot be had: 1 to {MOST_WORKERS}", file=sys.stderr)
+        return 2
+    try:
+        run(how, _url(), origins)
+    except OSError as error:
+        print(f"kentrograph: {error.strerror or error}: {error.filename or how.metrics}", file=sys.stderr)
+        return 2
     return 0
 
 

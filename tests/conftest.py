@@ -1,6 +1,8 @@
 """A PostgreSQL and a server of the tests' own."""
 
+import json
 import os
+import shutil
 import subprocess
 import sys
 import tempfile
@@ -26,8 +28,10 @@ def pytest_addoption(parser: pytest.Parser) -> None:
     """How many files are spoiled and read, and how often server and database are killed: ``--mutations 100000``, ``--kills 1000``
     seek longer."""
     parser.addoption("--mutations", default="1000")
-    parser.addoption("--kills", default="5")
+    parser.addoption("--kills", default="50")
     parser.addoption("--messages", default="2000")
+    parser.addoption("--files", default="400")
+    parser.addoption("--answering", default="server", choices=["server", "page"])
 
 
 ROOT = Path(__file__).parents[1]
@@ -47,13 +51,16 @@ class Server:
         self.port = free_port()
         self.url = f"http://127.0.0.1:{self.port}"
         self.process: subprocess.Popen[bytes] | None = None
+        self.logs = Path(tempfile.mkdtemp(prefix="kentrograph-logs-"))
 
-    def start(self) -> None:
+    def start(self, seconds: int = SECONDS_TO_START) -> None:
         environment = {**os.environ, "KENTROGRAPH_DATABASE": self.database}
         self.process = subprocess.Popen(
-            [sys.executable, "-m", "kentrograph.cli", "serve", "--port", str(self.port), *self.options], cwd=ROOT, env=environment
+            [sys.executable, "-m", "kentrograph.cli", "serve", "--port", str(self.port), "--logs", str(self.logs), *self.options],
+            cwd=ROOT,
+            env=environment,
         )
-        for _ in range(SECONDS_TO_START * 20):
+        for _ in range(seconds * 20):
             try:
                 if httpx.get(f"{self.url}/api/health", verify=False).status_code == 200:
                     return
@@ -67,9 +74,19 @@ class Server:
         self.process.wait()
 
     def stop(self) -> None:
+        """Ends it. Whatever was asked of it in the tests, no fault may stand in its log."""
         if self.process is not None and self.process.poll() is None:
             self.process.terminate()
             self.process.wait(10)
+        faults = [line for line in self.logged() if "fault" in line]
+        shutil.rmtree(self.logs, ignore_errors=True)
+        assert faults == []
+
+    def logged(self) -> list[dict[str, Any]]:
+        """The lines of its log."""
+        return [
+            json.loads(line) for file in sorted(self.logs.glob("kentrograph-*.log")) for line in file.read_text().splitlines()
+        ]
 
 
 @pytest.fixture(scope="session")
@@ -115,7 +132,9 @@ def kentrograph(database: str, *words: str) -> str:
 @pytest.fixture
 def api(server: Server) -> Iterator[httpx.Client]:
     """Calls to the server."""
-    with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False) as client:
+    # A server ends a connection that has been idle for some seconds, and tests rest between.
+    limits = httpx.Limits(max_keepalive_connections=0)
+    with httpx.Client(base_url=server.url + "/api", timeout=20, verify=False, limits=limits) as client:
         yield client
 
 

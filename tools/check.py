@@ -14,6 +14,7 @@ from machine import LOGS, ROOT, VENV, WEB, debian_packages, python_and_node
 from say import Stop, elapsed, give_up, say
 
 BIN = VENV / "bin"
+KILLS = "tests/server/test_kills.py"
 
 
 def main() -> int:
@@ -57,10 +58,17 @@ def checks() -> list[Check]:
         ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB, 0),
         ("web types", ["npx", "tsc", "--noEmit"], WEB, 0),
         ("web tests", ["npx", "vitest", "run"], WEB, 0),
-        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", "tests/core", "tests/files", "tests/tools"], ROOT, 0),
-        ("server tests", [pytest, "tests/server"], ROOT, 1),
+        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", *folders("core", "files", "page", "tools")], ROOT, 0),
+        # Killed again and again, beside the tests of a server that is not.
+        ("kills", [pytest, KILLS], ROOT, 0),
+        ("server tests", [pytest, "tests/server", f"--ignore={KILLS}"], ROOT, 1),
         ("browser tests", [pytest, "tests/browser"], ROOT, 1),
     ]
+
+
+def folders(*names: str) -> list[str]:
+    """Of the tests."""
+    return [f"tests/{name}" for name in names]
 
 
 def run_lane(lane: list[Check]) -> list[tuple[str, bool, float]]:

@@ -60,6 +60,12 @@ def python_and_node(tests: bool) -> None:
         for task in tasks:
             task.result()
     lettering()
+    compiled()
+
+
+def compiled() -> None:
+    """The program, compiled: where Python is told not to write bytecode, every start would compile all of it again."""
+    logged([str(VENV / "bin" / "python"), "-m", "compileall", "-q", str(ROOT / "kentrograph")], "python")
 
 
 def lettering() -> None:
@@ -111,6 +117,8 @@ def front_end() -> None:
             stamp.write_text(packages)
     sources = [p for p in sorted((WEB / "src").rglob("*")) if p.is_file()]
     sources += [WEB / name for name in ("index.html", "vite.config.ts", "tsconfig.json")]
+    # The core runs in the page as well.
+    sources += sorted((WEB / "core").iterdir()) + sorted((ROOT / "kentrograph" / "core").rglob("*.py"))
     wanted = digest(sources, packages)
     built = WEB / "dist" / ".stamp"
     if built.is_file() and built.read_text() == wanted:

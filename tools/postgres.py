@@ -15,6 +15,15 @@ from say import Stop, doing
 USER = "kentrograph"
 NEEDED_BYTES = 200_000_000
 STALE_SECONDS = 12.0
+_LOGGING = " ".join(
+    f"-c {setting}"
+    for setting in (
+        # A file for each day of the month, for its owner only; without what was written, which may be of a drawing.
+        "logging_collector=on", "log_directory=log", "log_filename=postgresql-%d.log", "log_truncate_on_rotation=on",
+        "log_rotation_age=1d", "log_rotation_size=0", "log_file_mode=0600",
+        "log_min_error_statement=panic", "log_error_verbosity=terse",
+    )
+)  # fmt: skip
 _CAPABILITY = "-all,+dac_read_search"
 
 
@@ -99,7 +108,7 @@ class Postgres:
         deadline = time.monotonic() + STALE_SECONDS
         while True:
             self.port = self._own_port()
-            options = f"-c listen_addresses=127.0.0.1 -c port={self.port} -c unix_socket_directories=''"
+            options = f"-c listen_addresses=127.0.0.1 -c port={self.port} -c unix_socket_directories='' {_LOGGING}"
             if not self.durable:
                 options += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
             log = self.cluster / "server.log"
@@ -108,10 +117,15 @@ class Postgres:
                 return
             # After a kill the old server may need some seconds to go, and its pid file with it.
             if time.monotonic() > deadline:
-                tail = log.read_text(errors="replace").splitlines()[-8:] if log.exists() else []
+                tail = [line for said in self._said(log) for line in said.read_text(errors="replace").splitlines()[-8:]]
                 raise Stop("The database does not start:\n\n    " + "\n    ".join([*tail, result.stdout.strip()]))
             self._run(["pg_ctl", "-D", str(self.cluster), "-m", "fast", "-w", "-t", "5", "stop"])
             time.sleep(0.3)
+
+    def _said(self, first: Path) -> list[Path]:
+        """Where the reason stands: in the file of its first words, and in the newest of its log."""
+        logs = sorted((self.cluster / "log").glob("*.log"), key=lambda file: file.stat().st_mtime)
+        return [file for file in (first, *logs[-1:]) if file.exists()]
 
     def alive(self) -> bool:
         """Whether its process is there."""

@@ -16,14 +16,16 @@ from pathlib import Path
 from types import FrameType
 from typing import IO
 
-from machine import LOGS, ROOT, VENV, debian_packages, python_and_node
+from machine import ROOT, VENV, debian_packages, python_and_node
 from postgres import Postgres
 from say import Stop, doing, elapsed, give_up, say
 
 READY_SECONDS = 60.0
 WATCH_SECONDS = 0.3
-MOST_ENDS, ENDS_WITHIN = 5, 30.0
-"""So often may the server end by itself within so many seconds before it is given up."""
+OUTPUT = "server-output.log"
+"""What the server says besides its log: of the last start only."""
+MOST_ENDS = 5
+"""So often in a row may the server end by itself before it has answered: then it is given up."""
 
 
 def main() -> None:
@@ -41,6 +43,10 @@ def main() -> None:
     parser.add_argument("--certificate", type=Path, metavar="FILE", help="a certificate (PEM): it is then served over TLS")
     parser.add_argument("--key", type=Path, metavar="FILE", help="its private key (PEM)")
     parser.add_argument("--backup", type=Path, metavar="FOLDER", help="once a day all is written to a file there; 14 are kept")
+    parser.add_argument("--workers", type=int, default=1, metavar="N", help="processes that answer, about one a core (1)")
+    here = own_logs()
+    parser.add_argument("--logs", type=Path, default=here, metavar="FOLDER", help=f"a log a day is kept there ({here})")
+    parser.add_argument("--metrics", type=int, metavar="PORT", help="what is counted can be read at this port of 127.0.0.1")
     parser.add_argument("--no-demo", action="store_true", help="do not load the demo drawings")
     chosen = parser.parse_args()
     # Set for both: a shell in the background hands an ignored SIGINT down.
@@ -65,6 +71,11 @@ def whoever() -> str:
     return "drafter" if name == "root" else name
 
 
+def own_logs() -> Path:
+    """Where logs of this account's programs are kept, outside of the program (XDG Base Directory Specification, state)."""
+    return Path(os.environ.get("XDG_STATE_HOME") or Path.home() / ".local" / "state") / "kentrograph"
+
+
 def serve(chosen: argparse.Namespace) -> None:
     """Starts everything, and stops all of it again at the end."""
     port, data = chosen.port, chosen.data.resolve()
@@ -81,23 +92,24 @@ def serve(chosen: argparse.Namespace) -> None:
         with doing("bringing the drawings up to date"):
             prepare(command, environment, chosen)
         serve_it = [*command, "serve", *serving(chosen)]
-        server = launch(serve_it, environment)
+        server = launch(serve_it, environment, chosen.logs)
         here = f"{'https' if chosen.certificate else 'http'}://127.0.0.1:{port}"
-        wait_until_ready(server, here)
+        wait_until_ready(server, here, chosen.logs)
         say(f"\n  Kentrograph is at {here}   (ready after {elapsed():.1f} s; Ctrl-C stops it)\n")
         greet(command, environment, chosen, here)
-        ends: list[float] = []
+        ends, answered = 0, True
         while True:
             time.sleep(WATCH_SECONDS)
             if not database.alive():
                 say(f"  {now()}  The database ended by itself; it is started again.")
                 database.start()
             if (code := server.poll()) is not None:
-                ends = [*(at for at in ends if time.monotonic() - at < ENDS_WITHIN), time.monotonic()]
-                if len(ends) > MOST_ENDS:
-                    raise Stop(f"The server ended again and again, now with status {code}; see {LOGS / 'server.log'}.")
+                ends = 1 if answered else ends + 1
+                if ends > MOST_ENDS:
+                    raise Stop(f"The server ended again and again, now with status {code}; see {chosen.logs / OUTPUT}.")
                 say(f"  {now()}  The server ended by itself with status {code}; it is started again.")
-                server = launch(serve_it, environment)
+                server, answered = launch(serve_it, environment, chosen.logs), False
+            answered = answered or answers(here)
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)
         if server is not None and server.poll() is None:
@@ -143,7 +155,9 @@ def serving(chosen: argparse.Namespace) -> list[str]:
     words = ["--port", str(chosen.port), "--bind", chosen.bind, "--person", chosen.person]
     words += [word for address in chosen.allow for word in ("--allow", address)]
     words += ["--office"] if chosen.office else []
-    for option in ("certificate", "key", "backup"):
+    words += ["--workers", str(chosen.workers)]
+    words += ["--metrics", str(chosen.metrics)] if chosen.metrics is not None else []
+    for option in ("certificate", "key", "backup", "logs"):
         file: Path | None = getattr(chosen, option)
         words += [f"--{option}", str(file.resolve())] if file is not None else []
     return words
@@ -178,12 +192,14 @@ def prepare(command: list[str], environment: dict[str, str], chosen: argparse.Na
         raise Stop(f"The drawings could not be brought up to date:\n\n{result.stderr.strip()[-2000:]}")
 
 
-def launch(command: list[str], environment: dict[str, str]) -> "subprocess.Popen[bytes]":
-    """The server, with its output in a file and out of reach of the terminal's Ctrl-C."""
-    LOGS.mkdir(parents=True, exist_ok=True)
-    file = LOGS / "server.log"
-    file.touch(mode=0o600)
-    with file.open("ab") as log:
+def launch(command: list[str], environment: dict[str, str], logs: Path) -> "subprocess.Popen[bytes]":
+    """The server, with its output in a file and out of reach of the terminal's Ctrl-C. Raises `Stop` where it cannot be kept."""
+    try:
+        logs.mkdir(parents=True, exist_ok=True, mode=0o700)
+        opened = os.open(logs / OUTPUT, os.O_WRONLY | os.O_TRUNC | os.O_CREAT, 0o600)
+    except OSError as error:
+        raise Stop(f"The folder {logs} cannot be used for the log: {error.strerror}. Name another one with --logs.") from None
+    with open(opened, "wb") as log:
         return subprocess.Popen(
             command,
             env=environment,
@@ -195,21 +211,28 @@ def launch(command: list[str], environment: dict[str, str]) -> "subprocess.Popen
         )
 
 
-def wait_until_ready(server: "subprocess.Popen[bytes]", address: str) -> None:
+def wait_until_ready(server: "subprocess.Popen[bytes]", address: str, logs: Path) -> None:
     """Waits until the server answers. Raises `Stop` where it does not."""
-    # To itself it answers under a certificate that is made out for another name, too.
-    unchecked = ssl.create_default_context()
-    unchecked.check_hostname, unchecked.verify_mode = False, ssl.CERT_NONE
     deadline = time.monotonic() + READY_SECONDS
     while time.monotonic() < deadline:
         if server.poll() is not None:
-            raise Stop(f"The server ended with status {server.returncode}; its last words are in {LOGS / 'server.log'}.")
-        try:
-            with urllib.request.urlopen(f"{address}/api/health", timeout=2, context=unchecked):
-                return
-        except (urllib.error.URLError, OSError):
-            time.sleep(0.05)
-    raise Stop(f"The server did not answer within {READY_SECONDS:.0f} s; see {LOGS / 'server.log'}.")
+            raise Stop(f"The server ended with status {server.returncode}; its last words are in {logs / OUTPUT}.")
+        if answers(address):
+            return
+        time.sleep(0.05)
+    raise Stop(f"The server did not answer within {READY_SECONDS:.0f} s; see {logs}.")
+
+
+def answers(address: str) -> bool:
+    """Whether the server answers, and the database behind it."""
+    # To itself it answers under a certificate that is made out for another name, too.
+    unchecked = ssl.create_default_context()
+    unchecked.check_hostname, unchecked.verify_mode = False, ssl.CERT_NONE
+    try:
+        with urllib.request.urlopen(f"{address}/api/health", timeout=2, context=unchecked):
+            return True
+    except (urllib.error.URLError, OSError):
+        return False
 
 
 def _interrupt(number: int, frame: FrameType | None) -> None:

@@ -1,8 +1,10 @@
 """The application: routes, the socket, errors, and the front end's files."""
 
 import asyncio
+import logging
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from mimetypes import guess_type
 from pathlib import Path
 from typing import Any
 from uuid import UUID
@@ -16,7 +18,7 @@ from pydantic.json_schema import JsonSchemaMode
 from .. import __version__
 from ..core.language.messages import sentence
 from ..core.problem import Refused
-from ..store.database import UNANSWERED, engine_for
+from ..store.database import UNANSWERED, engine_for, unanswered
 from ..store.errors import StoreError
 from . import file_routes, history_routes, people_routes, selecting, sharing_routes, sheet_routes
 from .backups import back_up_daily
@@ -26,15 +28,18 @@ from .gate import Gate
 from .limits import Limits
 from .listener import listen
 from .live_session import LiveSession
+from .presence import Presence
 from .rooms import Rooms
 from .routes import router
 from .schemas import ErrorView
-from .sentences import NO_DATABASE, schema_sentence
+from .sentences import schema_sentence
 from .service import Service
 from .shelf_pictures import ShelfPictures
 from .socket_schemas import SOCKET_TYPES
+from .tracking import Tracking
 from .work import Work
 
+log = logging.getLogger("kentrograph")
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
@@ -50,12 +55,13 @@ def create_app(
     engine = engine_for(database_url)
     service, work = Service(engine), Work()
     pictures = ShelfPictures(service, work)
-    rooms = Rooms(service, work, pictures.changed)
+    rooms = Rooms(service, work, Presence(database_url), pictures.changed)
     callers = Callers(service.session, office, person)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        tasks = [asyncio.create_task(listen(database_url, rooms)), asyncio.create_task(pictures.run())]
+        log.info("begins to serve", extra={"version": __version__, "office": office})
+        tasks = [asyncio.create_task(one) for one in (listen(database_url, rooms), rooms.presence.run(), pictures.run())]
         if backup is not None:
             tasks.append(asyncio.create_task(back_up_daily(backup)))
         yield
@@ -71,6 +77,7 @@ def create_app(
     app.add_middleware(Limits, forget=service.forget)
     app.add_middleware(Gate, callers=callers)
     app.add_middleware(Doors, origins=origins)
+    app.add_middleware(Tracking)
     app.include_router(people_routes.router)
     app.include_router(sharing_routes.router)
     app.include_router(history_routes.router)
@@ -108,10 +115,11 @@ def _errors(app: FastAPI) -> None:
         return _answer(422, "bad_request", f"{where}: {said}", {"where": where})
 
     async def no_database(request: Request, error: Exception) -> JSONResponse:
-        return _answer(503, "no_database", NO_DATABASE, {})
+        told = unanswered(error)
+        return _answer(told.status, told.code, told.message, {})
 
-    for unanswered in UNANSWERED:
-        app.add_exception_handler(unanswered, no_database)
+    for kind in UNANSWERED:
+        app.add_exception_handler(kind, no_database)
 
 
 def _answer(status: int, code: str, message: str, fields: dict[str, Any]) -> JSONResponse:
@@ -139,15 +147,23 @@ def _front_end(app: FastAPI, web: Path) -> None:
     files = {f.relative_to(web).as_posix(): f for f in web.rglob("*") if f.is_file() and not f.name.startswith(".")}
 
     @app.get("/{path:path}", include_in_schema=False)
-    async def page(path: str) -> Response:
+    async def page(path: str, request: Request) -> Response:
         if path in files and path != "index.html":
-            # What is built carries its contents in its name; it never changes under it.
-            kept = "public, max-age=31536000, immutable" if path.startswith("assets/") else "no-cache"
-            return FileResponse(files[path], headers={"Cache-Control": kept})
+            # What is built carries its contents, or its version, in its name; it never changes under it.
+            kept = "public, max-age=31536000, immutable" if path.startswith(("assets/", "core/")) else "no-cache"
+            headers = {"Cache-Control": kept}
+            for coding, ending in _CODINGS.items():
+                if path + ending in files and coding in request.headers.get("accept-encoding", ""):
+                    headers |= {"Content-Encoding": coding, "Vary": "Accept-Encoding"}
+                    kind = guess_type(path)[0] or "application/octet-stream"
+                    return FileResponse(files[path + ending], headers=headers, media_type=kind)
+            return FileResponse(files[path], headers=headers)
         if path.split("/")[0] in _PAGES:
             return FileResponse(files["index.html"], headers={"Cache-Control": "no-cache"})
         return _answer(404, "no_such_address", "There is no such page here.", {})
 
 
+_CODINGS = {"br": ".br", "gzip": ".gz"}
+"""What is large lies packed beside itself, in codings that browsers unpack (RFC 7932, RFC 1952): the smaller first."""
 _PAGES = ("", "drawings", "join", "look", "people")
 """How the addresses of the front end's pages begin."""

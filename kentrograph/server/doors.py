@@ -18,9 +18,11 @@ from .refusals import answer_refused
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
 HEADERS = {
-    # Styles are put in by the component library as the page runs; scripts are ours, from files, and nothing else.
+    # Styles are put in by the component library as the page runs; scripts are ours, from files, and nothing else; and the core
+    # beside the drafter, which is WebAssembly (the name of what lets that in, and no text be run, is the standard's).
     "Content-Security-Policy": (
-        "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self';"
+        "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline';"
+        " img-src 'self' data: blob:; font-src 'self';"
         " connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
     ),
     "X-Content-Type-Options": "nosniff",

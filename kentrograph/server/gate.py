@@ -11,23 +11,16 @@ from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from ..store.database import UNANSWERED
+from ..store.database import UNANSWERED, unanswered
 from ..store.errors import StoreError
 from ..store.people import NotSignedIn
 from ..store.rights import May, MayNot
 from .caller import Caller, Callers, tokens_of
-from .needs import Need, need_of
+from .needs import Need, asked_of
 from .refusals import answer_refused, close_refused
-from .sentences import NO_DATABASE
 
 _UUIDS: TypeAdapter[UUID] = TypeAdapter(UUID)
 NO_DRAWING = "There is no such drawing; it may have been deleted, or is not shared with you."
-
-
-class NoDatabase(StoreError):
-    """The database does not answer."""
-
-    code, status = "no_database", 503
 
 
 class NotShared(StoreError):
@@ -46,12 +39,12 @@ class Gate:
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """One request or socket."""
         verb = {"http": scope.get("method"), "websocket": "SOCKET"}.get(scope["type"])
-        asked = need_of(verb, scope["path"]) if verb is not None else None
-        if asked is None:
+        asked = asked_of(verb, scope["path"]) if verb is not None else None
+        if asked is None or asked.need is Need.UNASKED:
             await self.app(scope, receive, send)
             return
         try:
-            caller, most = await self._let_in(Headers(scope=scope), *asked)
+            caller, most = await self._let_in(Headers(scope=scope), asked.need, asked.drawing)
         except StoreError as error:
             if verb == "SOCKET":
                 await close_refused(error, receive, send)
@@ -68,7 +61,7 @@ class Gate:
         try:
             return await run_in_threadpool(_let_in, self.callers, headers, need, written)
         except UNANSWERED as error:
-            raise NoDatabase(NO_DATABASE) from error
+            raise unanswered(error) from error
 
 
 def _let_in(callers: Callers, headers: Headers, need: Need, written: str | None) -> tuple[Caller, May]:

@@ -6,7 +6,7 @@ from uuid import UUID
 
 import psycopg
 
-from ..store.announce import CHANNEL, PERSON
+from ..store.announce import CHANNEL, PERSON, TABLES
 from .rooms import Rooms
 
 log = logging.getLogger("kentrograph")
@@ -20,8 +20,13 @@ async def listen(url: str, rooms: Rooms) -> None:
         try:
             async with await psycopg.AsyncConnection.connect(plain, autocommit=True) as connection:
                 await connection.execute(f"LISTEN {CHANNEL}")
+                await connection.execute(f"LISTEN {TABLES}")
                 rooms.missed()
+                rooms.presence.missed()
                 async for note in connection.notifies():
+                    if note.channel == TABLES:
+                        rooms.presence.hear(note.payload)
+                        continue
                     id, what = note.payload.split()
                     if what == PERSON:
                         rooms.person_changed(UUID(id))

@@ -11,24 +11,26 @@ from pydantic import TypeAdapter, ValidationError
 from starlette.types import Message
 
 from ..core.book.book import Book
-from ..core.desk.line_views import cut_short, line_view
 from ..core.language.messages import sentence
+from ..core.page.answers import read_within
+from ..core.page.asked import looked_of
 from ..core.problem import Refused
-from ..store.database import UNANSWERED
+from ..store.database import UNANSWERED, unanswered
 from ..store.errors import StaleBase, StoreError
 from .caller import Caller, Callers
 from .gate import check
+from .metrics import READ_SECONDS as READS
 from .needs import MESSAGES, Need
-from .present import looked
 from .refusals import CLOSED, LONGEST_REASON
 from .rooms import Room, Rooms
-from .sentences import NO_DATABASE, schema_sentence
-from .service import READ_SECONDS, Service
-from .socket_schemas import ClientMessage, DoRequest, EchoRequest, ReadRequest
+from .sentences import schema_sentence
+from .service import Service
+from .socket_schemas import ClientMessage, DoRequest, EchoRequest, OtherView, ReadRequest, WhereRequest
+from .tracking import Fault
 from .work import Work
 
 log = logging.getLogger("kentrograph")
-_MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest] = TypeAdapter(ClientMessage)
+_MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest | WhereRequest] = TypeAdapter(ClientMessage)
 MOST_REPLIES = 64
 """Answers that wait for a reader who is slow: until they are taken nothing further is read of what they send."""
 FAR = 500
@@ -55,6 +57,9 @@ class LiveSession:
         self._said_gone = False
         self._backing = False
         self._look = False
+        self._others = False
+        self._in_company = False
+        self.seat = rooms.presence.seat()
 
     @property
     def service(self) -> Service:
@@ -92,11 +97,18 @@ class LiveSession:
         self._look = True
         self._woken.set()
 
+    def others_changed(self) -> None:
+        """Somebody has come or gone, or is elsewhere on the drawing."""
+        self._others = True
+        self._woken.set()
+
     async def serve(self) -> None:
         """Sends the whole book, then answers until the other side goes."""
         await self.socket.accept()
-        self._reply({"type": "standing", "may": self.may.name.lower()})
+        # Before anything is shown it is known what may be done with it.
+        await self.socket.send_bytes(orjson.dumps({"type": "standing", "may": self.may.name.lower()}))
         self.room = self.rooms.enter(self.id, self)
+        self._tell_where(None)
         self._woken.set()
         sender = asyncio.create_task(self._send_all())
         try:
@@ -111,6 +123,7 @@ class LiveSession:
         finally:
             sender.cancel()
             self.rooms.leave(self.room, self)
+            self.rooms.presence.leave(self.id, self.seat)
 
     # Out: one sender, the newest state first, then the answers in their order
 
@@ -125,6 +138,9 @@ class LiveSession:
                 if self._backing:
                     self._backing = False
                     await self.socket.send_bytes(b'{"type":"backing"}')
+                if self._others:
+                    self._others = False
+                    await self._tell_of_others()
                 while self._replies:
                     await self.socket.send_bytes(self._replies.popleft())
                     self._taken.set()
@@ -149,7 +165,8 @@ class LiveSession:
             if (state.revision, state.name) == self.told:
                 return
             far = self.told is None or state.revision - self.told[0] > FAR
-            message = await self.room.message(None if far else self.book, state)
+            since = None if far or self.told is None else self.told[0]
+            message = await self.room.message(since, None if far else self.book, state)
             self.book, self.told, self._said_gone = state.book, (state.revision, state.name), False
             await self.socket.send_bytes(message)
 
@@ -171,6 +188,21 @@ class LiveSession:
             self._reply({"type": "standing", "may": now.name.lower()})
         return True
 
+    async def _tell_of_others(self) -> None:
+        # Who only has a link is told of nobody.
+        if self.caller.person is None:
+            return
+        others = self.rooms.presence.others(self.id, self.seat)
+        if others or self._in_company:
+            self._in_company = bool(others)
+            await self.socket.send_bytes(b'{"type":"others","others":[%s]}' % b",".join(others))
+
+    def _tell_where(self, message: WhereRequest | None) -> None:
+        who = OtherView(seat=self.seat, name=self.caller.name)
+        if message is not None:
+            who.at, who.selected, who.mending = message.at, message.selected, message.mending
+        self.rooms.presence.put(self.id, self.seat, who.model_dump_json().encode())
+
     def _reply(self, message: object) -> None:
         self._replies.append(message if isinstance(message, bytes) else orjson.dumps(message))
         self._woken.set()
@@ -190,6 +222,8 @@ class LiveSession:
                 self._reply({"type": "echo", "seq": message.seq})
             elif isinstance(message, ReadRequest):
                 await self._read(message)
+            elif isinstance(message, WhereRequest):
+                self._tell_where(message)
             else:
                 await self._do(message)
         except Refused as refused:
@@ -197,29 +231,29 @@ class LiveSession:
             self._refuse(message.seq, problem.kind, sentence(problem), problem.start, problem.end)
         except StoreError as error:
             self._refuse(message.seq, error.code, error.message)
-        except UNANSWERED:
-            self._refuse(message.seq, "no_database", NO_DATABASE)
+        except UNANSWERED as error:
+            told = unanswered(error)
+            self._refuse(message.seq, told.code, told.message)
         except WebSocketDisconnect:
             raise
         except Exception:
             # A fault of ours must not close the table on what is being written. What was written is nobody's but the drafter's.
             log.exception("could not answer a %s", message.type)
-            self._refuse(message.seq, "fault", "The server could not do this; the fault is in its log.")
+            fault = Fault()
+            self._refuse(message.seq, fault.code, fault.message)
 
     async def _read(self, message: ReadRequest) -> None:
         if self.book is not None:
-            self._reply(await self.work.run(self.whose, self._line, self.book, message))
+            with READS.time():
+                self._reply(await self.work.run(self.whose, self._line, self.book, message))
 
     def _line(self, book: Book, message: ReadRequest) -> bytes:
-        at = looked(message)
+        at = looked_of(message.model_dump(exclude={"type", "seq"}))
         with self.service.reading(self.id):
-            try:
-                with self.service.budget(self.id, *READ_SECONDS, book):
-                    return orjson.dumps(line_view(book, at, message.seq))
-            except Refused as refused:
-                if refused.problem.kind != "over_budget":
-                    raise
-                return orjson.dumps(cut_short(book, at, READ_SECONDS[1], message.seq))
+            line, whole = read_within(book, at, message.seq)
+            if not whole:
+                self.service.forget(self.id)
+            return orjson.dumps(line)
 
     async def _do(self, message: DoRequest) -> None:
         try:

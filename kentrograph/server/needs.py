@@ -1,6 +1,7 @@
 """What each address asks of whoever comes: the one table of rights, for HTTP and sockets alike."""
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 from enum import Enum
 
 from starlette.routing import compile_path
@@ -9,8 +10,10 @@ from ..store.rights import May
 
 
 class Need(Enum):
-    """Who is let in: anybody; who is signed in; who keeps the office; who may do so much with the drawing of the address."""
+    """Who is let in: anybody, without being looked up or with; who is signed in; who keeps the office; who may do so much with
+    the drawing of the address."""
 
+    UNASKED = "not even who it is"
     NOTHING = "nothing"
     SIGNED_IN = "signed in"
     KEEPER = "keeps the office"
@@ -27,7 +30,8 @@ class Need(Enum):
 
 NEEDS: Mapping[str, Need] = {
     # Nothing of anybody's is told.
-    "GET /api/health": Need.NOTHING,
+    "GET /api/health": Need.UNASKED,
+    "GET /api/health/process": Need.UNASKED,
     "GET /api/who": Need.NOTHING,
     "POST /api/sign-in": Need.NOTHING,
     "POST /api/sign-out": Need.NOTHING,
@@ -62,6 +66,7 @@ NEEDS: Mapping[str, Need] = {
     "GET /api/drawings/{id}": Need.SEE,
     "GET /api/drawings/{id}/picture": Need.SEE,
     "GET /api/drawings/{id}/text": Need.SEE,
+    "GET /api/drawings/{id}/source": Need.SEE,
     "GET /api/drawings/{id}/numbers": Need.SEE,
     "GET /api/drawings/{id}/working/{step}": Need.SEE,
     "GET /api/drawings/{id}/before/{step}": Need.SEE,
@@ -113,15 +118,24 @@ NEEDS: Mapping[str, Need] = {
     "DELETE /api/drawings/{id}/links/{token}": Need.OWN,
 }
 
-MESSAGES: Mapping[str, Need] = {"read": Need.SEE, "echo": Need.SEE, "do": Need.DRAW}
+MESSAGES: Mapping[str, Need] = {"read": Need.SEE, "echo": Need.SEE, "do": Need.DRAW, "where": Need.SEE}
 """What each message of a table's socket asks for."""
 
-_PATTERNS = [(key.split(" ")[0], compile_path(key.split(" ")[1])[0], need) for key, need in NEEDS.items()]
+_PATTERNS = [(key, compile_path(key.split(" ")[1])[0], need) for key, need in NEEDS.items()]
 
 
-def need_of(method: str, path: str) -> tuple[Need, str | None] | None:
-    """What an address asks for, and the drawing that it names (as it is written there); None where there is no such address."""
-    for verb, pattern, need in _PATTERNS:
-        if verb == method and (found := pattern.match(path)):
-            return need, found.groupdict().get("id")
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """One address: its key in `NEEDS`, what it asks for, and the drawing that it names (as it is written there)."""
+
+    key: str
+    need: Need
+    drawing: str | None
+
+
+def asked_of(method: str, path: str) -> Asked | None:
+    """What an address asks for; None where there is no such address."""
+    for key, pattern, need in _PATTERNS:
+        if key.startswith(f"{method} ") and (found := pattern.match(path)):
+            return Asked(key, need, found.groupdict().get("id"))
     return None

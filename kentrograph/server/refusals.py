@@ -5,7 +5,7 @@ from starlette.types import Receive, Send
 
 from ..store.errors import StoreError
 
-CLOSED = {401: 4401, 403: 4403, 404: 4404, 429: 4429, 503: 1013}
+CLOSED = {401: 4401, 403: 4403, 404: 4404, 429: 4429, 503: 1013, 507: 1013}
 """The codes with which a socket is closed, by the status that a request would have had (RFC 6455, 7.4.2: private use)."""
 LONGEST_REASON = 120
 """Bytes of a reason (RFC 6455, 5.5)."""

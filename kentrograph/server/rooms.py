@@ -2,9 +2,9 @@
 
 import asyncio
 import logging
-from collections.abc import Callable
-from contextlib import nullcontext
-from typing import Protocol
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager, nullcontext
+from typing import Any, Protocol
 from uuid import UUID
 
 from fastapi import Request
@@ -15,6 +15,8 @@ from ..store.announce import BACKING, SHARED
 from ..store.changes import State
 from ..store.errors import NoDrawing
 from ..store.memory import making_books
+from .metrics import changing
+from .presence import Presence
 from .present import book_message
 from .schemas import Act
 from .service import Service
@@ -38,6 +40,9 @@ class Seat(Protocol):
     def backing_changed(self) -> None:
         """The picture under the drawing is another one, or lies elsewhere."""
 
+    def others_changed(self) -> None:
+        """Somebody has come or gone, or is elsewhere on the drawing."""
+
     def look_again(self) -> None:
         """What whoever sits here may do may have changed."""
 
@@ -55,12 +60,41 @@ class Room:
         self._asked = 0
         self._fetching: asyncio.Task[None] | None = None
         self._made: dict[object, asyncio.Task[bytes]] = {}
+        self._edits: dict[int, dict[str, Any]] = {}
+        """What led to each of the last revisions that were made here."""
+        self._acting = 0
+        self._announced = -1
+        """The newest revision of which the database has told."""
+
+    @contextmanager
+    def acting(self) -> Iterator[None]:
+        """Around an act that is done here: what the database tells of it is no news."""
+        self._acting += 1
+        try:
+            yield
+        finally:
+            self._acting -= 1
+            self._look_if_behind()
+
+    def announced(self, revision: int) -> None:
+        """The database tells of a revision: it is looked at, unless it is made here just now."""
+        self._announced = max(self._announced, revision)
+        self._look_if_behind()
+
+    def _look_if_behind(self) -> None:
+        here = self.state.revision if self.state is not None else -1
+        if self._acting == 0 and self._announced > here:
+            self.changed()
 
     def take(self, state: State) -> None:
         """The drawing has come to this; what is older than what is known is left aside."""
         if self.state is not None and state.revision < self.state.revision:
             return
         self.state, self.gone = state, False
+        if state.edit is not None:
+            self._edits[state.revision] = state.edit
+            for old in list(self._edits)[:-KEPT]:
+                del self._edits[old]
         self._wake()
 
     def changed(self) -> None:
@@ -83,23 +117,28 @@ class Room:
                 log.warning("drawing %s could not be looked at: %s", self.id, type(error).__name__)
                 return
 
-    async def message(self, known: Book | None, state: State) -> bytes:
-        """What brings a table that has ``known`` to a state (the whole, where that is None): made once for all."""
-        key = (known.stamp if known is not None else None, state.revision, state.name)
+    async def message(self, since: int | None, known: Book | None, state: State) -> bytes:
+        """What brings a table that has ``known``, of a revision, to a state (else the whole): made once for all."""
+        key = (since, known.stamp if known is not None else None, state.revision, state.name)
         if key not in self._made:
             for old in list(self._made)[: 1 - KEPT]:
                 del self._made[old]
-            self._made[key] = asyncio.create_task(self.work.background(self._make, known, state))
+            self._made[key] = asyncio.create_task(self.work.background(self._make, since, known, state))
         try:
             return await asyncio.shield(self._made[key])
         except Exception:
             self._made.pop(key, None)
             raise
 
-    def _make(self, known: Book | None, state: State) -> bytes:
+    def _make(self, since: int | None, known: Book | None, state: State) -> bytes:
+        between = range(since + 1, state.revision + 1) if since is not None else range(0)
+        here = [self._edits.get(revision) for revision in between]
+        edits = [edit for edit in here if edit is not None]
+        if since is not None and len(edits) < len(here):
+            edits = self.service.edits(self.id, since, state.revision)
         # The whole of a large drawing is made of many small things: see `making_books`.
         with self.service.reading(self.id), making_books() if known is None else nullcontext():
-            return book_message(state, known)
+            return book_message(state, known, since, edits)
 
     def _wake(self) -> None:
         for seat in self.seats:
@@ -109,9 +148,11 @@ class Room:
 class Rooms:
     """The rooms of this worker, and whose turn it is to change each drawing."""
 
-    def __init__(self, service: Service, work: Work, changed: Callable[[], None]) -> None:
+    def __init__(self, service: Service, work: Work, presence: Presence, changed: Callable[[], None]) -> None:
         self.service = service
         self.work = work
+        self.presence = presence
+        presence.changed = self._others_changed
         self._changed = changed
         self._rooms: dict[UUID, Room] = {}
 
@@ -131,11 +172,13 @@ class Rooms:
 
     async def act(self, whose: object, id: UUID, base: int | None, author: str, act: Act) -> State:
         """Does an act once it is its turn, and tells all tables here. Raises what `Service.act` raises, and `Busy`."""
-        async with self.work.turn(id):
-            state = await patiently(lambda: self.work.run(whose, self.service.act, id, base, author, act))
+        room = self._rooms.get(id)
+        with changing(), room.acting() if room is not None else nullcontext():
+            async with self.work.turn(id):
+                state = await patiently(lambda: self.work.run(whose, self.service.act, id, base, author, act))
+            if (room := self._rooms.get(id)) is not None:
+                room.take(state)
         self._changed()
-        if (room := self._rooms.get(id)) is not None:
-            room.take(state)
         return state
 
     def told(self, id: UUID, what: str) -> None:
@@ -143,10 +186,9 @@ class Rooms:
         room = self._rooms.get(id)
         if room is None:
             return
-        if what.isdigit() and room.state is not None and room.state.revision >= int(what):
-            # It was done here, or was looked at since.
-            return
-        if what == BACKING:
+        if what.isdigit():
+            room.announced(int(what))
+        elif what == BACKING:
             for seat in room.seats:
                 seat.backing_changed()
         elif what == SHARED:
@@ -161,6 +203,11 @@ class Rooms:
             for seat in room.seats:
                 if seat.person == id:
                     seat.look_again()
+
+    def _others_changed(self, id: UUID) -> None:
+        if (room := self._rooms.get(id)) is not None:
+            for seat in room.seats:
+                seat.others_changed()
 
     def missed(self) -> None:
         """News may have been missed: all is looked at again."""

@@ -6,6 +6,7 @@ from typing import Annotated, Any
 from urllib.parse import quote
 from uuid import UUID
 
+import orjson
 from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
@@ -26,6 +27,7 @@ from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings, history, pictures, shelf
 from ..store.changes import State
+from ..store.database import UNANSWERED
 from .bodies import body_of
 from .caller import caller_of, person_of
 from .doors import PICTURE_HEADERS
@@ -37,11 +39,13 @@ from .schemas import (
     BackingView,
     BookView,
     ChangeRequest,
+    HealthView,
     HelpSection,
     HelpView,
     Id,
     PenView,
     Placing,
+    ProcessView,
     Revision,
     SnapKind,
     Typed,
@@ -50,17 +54,28 @@ from .service import Service, service_of
 from .shelf_schemas import DrawingView, NewDrawing, PictureView, Renamed, ShelfView
 
 router = APIRouter(prefix="/api")
+NOT_KEPT = {"Cache-Control": "no-store"}
 Words = Annotated[Typed, Query()]
 AtRevision = Annotated[Revision | None, Query()]
 Limit = Annotated[float | None, Query(gt=0, le=1e9)]
 
 
-@router.get("/health")
-def health(request: Request) -> dict[str, str]:
-    """Answers once the database does."""
-    with service_of(request).session() as session:
-        session.connection()
-    return {"status": "ready"}
+@router.get("/health", response_model=HealthView)
+def health(request: Request, response: Response) -> Any:
+    """How the worker that answers is, and the database behind it: 503 where that does not answer."""
+    try:
+        with service_of(request).session() as session:
+            session.connection()
+    except UNANSWERED:
+        response.status_code = 503
+        return HealthView(database="away")
+    return HealthView(database="answers")
+
+
+@router.get("/health/process", response_model=ProcessView)
+async def process() -> Any:
+    """Answers as long as the worker does, whatever the database is about."""
+    return ProcessView()
 
 
 @router.get("/help", response_model=HelpView)
@@ -131,6 +146,12 @@ def _whole(service: Service, state: State) -> Response:
     """A whole book, in the shape of `BookView`; large ones are not looked through a second time."""
     with service.reading(state.id):
         return Response(book_message(state, None), media_type="application/json")
+
+
+@router.get("/drawings/{id}/source", response_class=Response)
+def get_source(id: UUID, request: Request) -> Any:
+    """All steps as they are kept, of one revision: what a page needs to work the drawing out itself (JSON)."""
+    return Response(orjson.dumps(service_of(request).source(id)), media_type="application/json", headers=NOT_KEPT)
 
 
 @router.get("/drawings/{id}/text", response_class=PlainTextResponse)

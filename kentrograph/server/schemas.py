@@ -9,8 +9,9 @@ from pydantic_core import CoreSchema
 from typing_extensions import TypedDict as Readable
 
 from ..core.desk.help_views import HelpKind
-from ..core.desk.view_types import StepView
+from ..core.desk.view_types import HeaderView, StepView
 from ..core.language.report import FigureData
+from ..core.page.differing import Placed
 
 LONGEST_TEXT = 200_000
 LONGEST_BOOK = 8_000_000
@@ -57,25 +58,6 @@ FigureData.__get_pydantic_core_schema__ = staticmethod(_figure_schema)  # type: 
 # The table --------------------------------------------------------------------------------------------
 
 
-@dataclass(frozen=True, slots=True)
-class HeaderView:
-    """What a drawing is set to; ``datum`` is x, y and the direction of its x axis."""
-
-    unit: str
-    zero: str
-    clockwise: bool
-    datum: list[float]
-    decimals: int
-
-
-@dataclass(frozen=True, slots=True)
-class Placed:
-    """Where a step has come to stand: in front of another one, or at the end."""
-
-    id: str
-    in_front_of: str | None
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BookView:
     """A drawing's book, its steps in order; or (``whole`` false) only what differs from what the receiver has.
@@ -95,6 +77,9 @@ class BookView:
     undo: str | None
     redo: str | None
     last: list[float]
+    since: int | None
+    """The revision that the receiver had, and ``edits`` what was done since; None where it is to be opened anew."""
+    edits: list[dict[str, Any]]
     steps: list[StepView]
 
 
@@ -126,6 +111,18 @@ class BackingView(BaseModel):
     height: int
     version: int
     placing: Placing
+
+
+class ProcessView(BaseModel):
+    """A worker that answers."""
+
+    process: Literal["answers"] = "answers"
+
+
+class HealthView(ProcessView):
+    """A worker that answers, and the database behind it."""
+
+    database: Literal["answers", "away"]
 
 
 class HelpSection(BaseModel):

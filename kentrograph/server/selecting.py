@@ -9,8 +9,8 @@ from pydantic import Field
 from ..core.desk.clipboard import copied, put_down
 from ..core.desk.group_views import GroupsView, groups_view
 from ..core.language.report import FigureData, figure_data
+from ..core.page.asked import pointer_of
 from ..core.snap import select
-from .present import pointer_of
 from .schemas import CopiedView, FigureId, Model, Number, PastedText
 from .service import service_of
 from .socket_schemas import PointerData
@@ -58,7 +58,7 @@ def post_copied(request: Request, id: UUID, asked: Copying) -> Any:
     service = service_of(request)
     book = service.state(id).book
     with service.reading(id):
-        text, carried_by = copied(book, asked.figures, pointer_of(asked.pointer))
+        text, carried_by = copied(book, asked.figures, pointer_of(asked.pointer.model_dump() if asked.pointer else None))
     return CopiedView(text=text, carried_by=carried_by)
 
 

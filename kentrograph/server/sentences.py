@@ -3,7 +3,6 @@
 from collections.abc import Mapping
 from typing import Any
 
-NO_DATABASE = "The database does not answer; nothing was changed."
 _SAID = {
     "string_pattern_mismatch": "has a sign in it that cannot be written, such as a control character",
     "string_unicode": "has a sign in it that is no character",

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from functools import partial
 from threading import Lock
-from typing import TypeVar
+from typing import Any, TypeVar
 from uuid import UUID
 
 from fastapi import Request
@@ -14,12 +14,13 @@ from sqlalchemy.orm import Session
 from ..core.book.book import Book
 from ..core.budget import OverBudget, unlimited, within
 from ..core.desk.comparing import bring_back
+from ..core.page import answers
+from ..core.page.acts import Make, edit_maker, own_steps
 from ..core.problem import refuse
 from ..store import books, changes, history
 from ..store.cache import BookCache
 from ..store.changes import Facts, State
 from ..store.memory import making_books
-from .commands import edit_maker, own_steps
 from .schemas import Act, BringBack, Redo, Undo
 
 
@@ -32,8 +33,6 @@ def service_of(request: Request) -> "Service":
 T = TypeVar("T")
 ACT_SECONDS = (20.0, 0.8)
 """For a change: the whole of it (it may be a script of thousands of steps), and any one step."""
-READ_SECONDS = (1.5, 1.5)
-"""For what is only looked at while it is written."""
 
 
 class Service:
@@ -123,34 +122,47 @@ class Service:
         return book if at == revision else None
 
     @contextmanager
-    def budget(self, id: UUID, whole: float, step: float, *of: Book) -> Iterator[None]:
-        """Works out something of a drawing within so many seconds, of which so many may go to any one step; ``of`` is one
-        of its books that need not be its newest. Raises `Refused` (over_budget)."""
+    def budget(self, id: UUID, whole: float, step: float) -> Iterator[None]:
+        """Works out something of a drawing within so many seconds, of which so many may go to any one step. Raises `Refused`
+        (over_budget)."""
         try:
             with within(whole, step):
                 yield
         except OverBudget as error:
-            self.forget(id, *of)
+            self.forget(id)
             raise refuse("over_budget", seconds=min(whole, step)) from error
 
-    def forget(self, id: UUID, *of: Book) -> None:
+    def forget(self, id: UUID) -> None:
         """Lets go what was kept with the books of a drawing and may be half worked out: it is made anew when it is needed."""
-        for book in (*self.cache.of(id), *of):
-            book.shared.clear()
-            book.kept.clear()
+        for book in self.cache.of(id):
+            answers.forget(book)
 
-    def _bringing_back(self, id: UUID, revision: int) -> changes.Make:
+    def _bringing_back(self, id: UUID, revision: int) -> Make:
         with self.moment() as session:
             header, steps = history.steps_at(session, id, revision).read()
         return lambda book: (bring_back(book, header, steps), f"return to revision {revision}")
 
+    def edits(self, id: UUID, since: int, revision: int) -> list[dict[str, Any]]:
+        """What was done between two revisions, as data."""
+        if since == revision:
+            return []
+        with self.session() as session:
+            return [one.edit for one in books.edits_since(session, id, since, revision)]
+
+    def source(self, id: UUID) -> dict[str, Any]:
+        """All steps of a drawing as they are kept, for whoever works it out themselves. Raises `NoDrawing`."""
+        with self.moment() as session:
+            changes.facts(session, id)
+            return books.source(session, id)
+
     def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
         """Does one act; it is committed, and its book kept, when this returns."""
-        make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else edit_maker(act)
+        data = act.model_dump()
+        make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else edit_maker(data)
         alone = partial(self._changing, id)
         with self.session() as session:
             if make is not None:
-                done = changes.change(session, self.cache, id, base, own_steps(act), author, make, alone)
+                done = changes.change(session, self.cache, id, base, own_steps(data), author, make, alone)
             elif isinstance(act, Undo):
                 done = changes.undo(session, self.cache, id, base, author, alone)
             else:

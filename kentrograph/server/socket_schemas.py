@@ -7,6 +7,7 @@ from pydantic import AfterValidator, BaseModel, Field
 from ..core.desk.draft import READING
 from ..core.desk.view_types import LineView
 from ..core.language.vocabulary import KINDS, READINGS
+from ..core.page.held import AheadView
 from .schemas import (
     LONGEST_TEXT,
     WRITABLE,
@@ -40,6 +41,8 @@ def whole_steps(step: float) -> float:
 
 
 SMALLEST_STEP = 1e-9
+MOST_SHOWN = 20
+"""Selected figures that others are shown; more of them are a crowd that hides the drawing."""
 Steps = Annotated[float, Field(ge=0, le=1e12, allow_inf_nan=False), AfterValidator(whole_steps)]
 
 
@@ -141,6 +144,18 @@ class EchoRequest(Model):
     seq: Revision
 
 
+class WhereRequest(Model):
+    """Where whoever sits here is on the drawing, for the others at it; told as the newest is, and not answered."""
+
+    type: Literal["where"]
+    seq: Revision = 0
+    at: tuple[Number, Number] | None = None
+    """The pointer, in the drawing's unit; none while it is elsewhere, or where it is not to be seen."""
+    selected: Annotated[list[FigureId], Field(max_length=MOST_SHOWN, default_factory=list)]
+    mending: Id | None = None
+    """The step that is being mended."""
+
+
 class Done(BaseModel):
     """A change is committed."""
 
@@ -167,6 +182,23 @@ class Standing(BaseModel):
     may: MayWord
 
 
+class OtherView(BaseModel):
+    """Somebody at the drawing."""
+
+    seat: str
+    name: str
+    at: tuple[float, float] | None = None
+    selected: list[str] = []
+    mending: str | None = None
+
+
+class OthersView(BaseModel):
+    """Who else is at the drawing."""
+
+    type: Literal["others"] = "others"
+    others: list[OtherView]
+
+
 class Gone(BaseModel):
     """The drawing was deleted."""
 
@@ -186,17 +218,20 @@ class EchoView(BaseModel):
     seq: int
 
 
-ClientMessage = Annotated[ReadRequest | DoRequest | EchoRequest, Field(discriminator="type")]
+ClientMessage = Annotated[ReadRequest | DoRequest | EchoRequest | WhereRequest, Field(discriminator="type")]
 SOCKET_TYPES: tuple[type, ...] = (
     ReadRequest,
     DoRequest,
     EchoRequest,
+    WhereRequest,
     BookView,
     LineView,
     Done,
     RefusedView,
     Standing,
+    OthersView,
     Gone,
     BackingChanged,
     EchoView,
+    AheadView,
 )

@@ -5,7 +5,8 @@ from uuid import UUID
 from sqlalchemy import text
 from sqlalchemy.orm import Session
 
-CHANNEL = "kentrograph_changes"
+CHANNEL, TABLES = "kentrograph_changes", "kentrograph_tables"
+"""What has become of drawings; and who is at which table, of which nothing is kept."""
 BACKING, RENAMED, DELETED, RESTORED, SHARED = "backing", "renamed", "deleted", "restored", "shared"
 PERSON = "person"
 """What is told of somebody whose standing has changed: signed out, left, in another team."""

@@ -14,7 +14,7 @@ from typing import Any
 from uuid import UUID
 from zipfile import ZIP_DEFLATED, BadZipFile, ZipFile
 
-from sqlalchemy import Connection, Engine, LargeBinary, Table, Uuid, insert, select, text
+from sqlalchemy import Connection, Engine, LargeBinary, Row, Table, Uuid, insert, select, text
 from sqlalchemy.dialects.postgresql import TIMESTAMP
 from sqlalchemy.types import TypeEngine
 
@@ -84,21 +84,18 @@ def _tables() -> list[Table]:
 
 
 def _lines(connection: Connection, table: Table) -> Iterator[bytes]:
-    out = [(column.name, _WRITTEN.get(type(column.type), _as_it_is)) for column in table.columns]
     rows = connection.execution_options(stream_results=True, yield_per=_AT_ONCE).execute(select(table))
     for row in rows:
-        data = {name: value if value is None else write(value) for (name, write), value in zip(out, row, strict=True)}
-        yield json.dumps(data, ensure_ascii=False, separators=(",", ":")).encode() + b"\n"
+        yield json.dumps(row_data(table, row), ensure_ascii=False, separators=(",", ":")).encode() + b"\n"
 
 
 def _take(connection: Connection, held: ZipFile, table: Table, said: dict[str, Any]) -> int:
-    back = {column.name: _READ.get(type(column.type), _as_it_is) for column in table.columns}
     count, digest, rows = 0, hashlib.sha256(), list[dict[str, Any]]()
     with held.open(f"{table.name}.jsonl") as lines:
         for line in lines:
             digest.update(line)
             count += 1
-            rows.append({name: None if value is None else back[name](value) for name, value in json.loads(line).items()})
+            rows.append(row_values(table, json.loads(line)))
             if len(rows) == _AT_ONCE:
                 connection.execute(insert(table), rows)
                 rows = []
@@ -111,6 +108,18 @@ def _take(connection: Connection, held: ZipFile, table: Table, said: dict[str, A
         taken = "select setval(pg_get_serial_sequence('happenings', 'number'), coalesce(max(number), 1)) from happenings"
         connection.execute(text(taken))
     return count
+
+
+def row_data(table: Table, row: Row[Any]) -> dict[str, Any]:
+    """A row of a table as JSON has it."""
+    out = [(column.name, _WRITTEN.get(type(column.type), _as_it_is)) for column in table.columns]
+    return {name: value if value is None else write(value) for (name, write), value in zip(out, row, strict=True)}
+
+
+def row_values(table: Table, data: dict[str, Any]) -> dict[str, Any]:
+    """And back. Raises `KeyError` for a column that the table does not have, `ValueError` for what is no value of it."""
+    back = {column.name: _READ.get(type(column.type), _as_it_is) for column in table.columns}
+    return {name: None if value is None else back[name](value) for name, value in data.items()}
 
 
 def _as_it_is(value: Any) -> Any:

@@ -1,7 +1,9 @@
 """The book of a drawing as it stands: from the cache, from an earlier one and the log, or evaluated from its steps."""
 
+import json
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Any
 from uuid import UUID
 
 from sqlalchemy import select
@@ -14,7 +16,7 @@ from ..core.language.codec import edit_from
 from .cache import BookCache
 from .memory import making_books
 from .rows import load_steps
-from .tables import Change, Drawing
+from .tables import Change, Drawing, StepRow
 
 FAR = 60
 """Of a book that is more changes behind, all steps are read instead."""
@@ -40,6 +42,22 @@ def load(session: Session, id: UUID) -> Loaded:
     row = session.get_one(Drawing, id)
     header, steps, places = load_steps(session, row)
     return Loaded(row.revision, header, steps, places)
+
+
+def source(session: Session, id: UUID) -> dict[str, Any]:
+    """The same as plain data, as `core.page.held` takes it: each manner once, and steps as lists, for there may be many."""
+    row = session.get_one(Drawing, id)
+    manners: dict[str, int] = {}
+    every: list[Any] = []
+    steps = []
+    columns = (StepRow.id, StepRow.name, StepRow.dealt, StepRow.text, StepRow.manner, StepRow.hidden, StepRow.off, StepRow.place)
+    for one in session.execute(select(*columns).where(StepRow.drawing_id == id).order_by(StepRow.place)):
+        key = json.dumps(one.manner, sort_keys=True)
+        if key not in manners:
+            manners[key] = len(every)
+            every.append(one.manner)
+        steps.append([one.id, one.name, one.dealt, one.text, manners[key], one.hidden, one.off, one.place])
+    return {"revision": row.revision, "header": row.header, "manners": every, "steps": steps}
 
 
 def edits_since(session: Session, id: UUID, before: int, revision: int) -> Sequence[Change]:

@@ -9,7 +9,10 @@ from weakref import WeakValueDictionary
 
 from ..core.book.book import Book
 
-MOST = 64
+MOST_STEPS = 250_000
+"""Of all drawings that are kept together; some kB each."""
+LEAST = 20
+"""What a drawing counts for besides its steps."""
 OF_ONE = 2
 
 
@@ -21,42 +24,51 @@ class _Lock:
 
 
 class BookCache:
-    """The last few evaluated books; safe to use from several threads. A book itself is never changed."""
+    """The newest evaluated books of the drawings that were asked for last; safe to use from several threads. A book itself is
+    never changed, and shares with the one before it what is the same: a drawing counts by the steps of its newest."""
 
-    def __init__(self) -> None:
-        self._books: OrderedDict[tuple[UUID, int], Book] = OrderedDict()
+    def __init__(self, most_steps: int = MOST_STEPS) -> None:
+        self.most_steps = most_steps
+        self._books: OrderedDict[UUID, dict[int, Book]] = OrderedDict()
+        self._counts: dict[UUID, int] = {}
+        self._total = 0
         self._making: WeakValueDictionary[UUID, _Lock] = WeakValueDictionary()
         self._lock = Lock()
 
     def get(self, id: UUID, revision: int) -> Book | None:
         """The evaluated book, if it is still here."""
         with self._lock:
-            found = self._books.get((id, revision))
+            found = self._books.get(id, {}).get(revision)
             if found is not None:
-                self._books.move_to_end((id, revision))
+                self._books.move_to_end(id)
             return found
 
     def nearest(self, id: UUID, revision: int) -> tuple[int, Book] | None:
         """The newest book of a drawing that is older than a revision, with its own."""
         with self._lock:
-            older = [at for one, at in self._books if one == id and at < revision]
-            return (max(older), self._books[id, max(older)]) if older else None
+            older = [at for at in self._books.get(id, {}) if at < revision]
+            return (max(older), self._books[id][max(older)]) if older else None
 
     def put(self, id: UUID, revision: int, book: Book) -> None:
-        """Keeps an evaluated book, and lets the one that was not asked for the longest go."""
+        """Keeps an evaluated book, and lets the drawings go that were not asked for the longest, where they are too many."""
         with self._lock:
-            self._books[(id, revision)] = book
-            self._books.move_to_end((id, revision))
-            # One drawing that changes quickly must not put out all others: older revisions are followed by the log.
-            for old in sorted(at for one, at in self._books if one == id)[:-OF_ONE]:
-                del self._books[id, old]
-            while len(self._books) > MOST:
-                self._books.popitem(last=False)
+            of_one = self._books.setdefault(id, {})
+            of_one[revision] = book
+            self._books.move_to_end(id)
+            # Older revisions are followed by the log.
+            for old in sorted(of_one)[:-OF_ONE]:
+                del of_one[old]
+            counts = len(of_one[max(of_one)].order) + LEAST
+            self._total += counts - self._counts.get(id, 0)
+            self._counts[id] = counts
+            while len(self._books) > 1 and self._total > self.most_steps:
+                gone, _ = self._books.popitem(last=False)
+                self._total -= self._counts.pop(gone)
 
     def of(self, id: UUID) -> list[Book]:
         """All books of a drawing that are here."""
         with self._lock:
-            return [book for (one, _), book in self._books.items() if one == id]
+            return list(self._books.get(id, {}).values())
 
     @contextmanager
     def making(self, id: UUID) -> Iterator[None]:

@@ -10,9 +10,9 @@ from sqlalchemy import func
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
-from ..core.book.edits import Edit
 from ..core.language.codec import edit_data, edit_from, header_data
 from ..core.language.naming import edited_in_full
+from ..core.page.acts import Make
 from ..core.problem import refuse
 from .announce import announce
 from .backings import convert_backing
@@ -25,7 +25,6 @@ from .merging import Own, check_base
 from .rows import log_change, write_difference
 from .tables import Change, Drawing
 
-Make = Callable[[Book], tuple[Edit, str]]
 Alone = Callable[[], AbstractContextManager[None]]
 MOST_STEPS = 120_000
 
@@ -40,6 +39,8 @@ class State:
     book: Book
     undo: str | None
     redo: str | None
+    edit: dict[str, Any] | None = None
+    """What led to it from the revision before, where that was done just now."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,8 +77,9 @@ def change(
     if len(after.order) > max(MOST_STEPS, len(before.order)):
         raise TooMuch(f"A drawing has at most {MOST_STEPS:,} steps; this would make {len(after.order):,}.")
     revision = row.revision + 1
-    log_change(session, id, revision, author, label, "do", None, edit_data(edit), edit_data(inverse), revision, None)
-    return _finish(session, row, before, after)
+    data = edit_data(edit)
+    log_change(session, id, revision, author, label, "do", None, data, edit_data(inverse), revision, None)
+    return _finish(session, row, before, after, data)
 
 
 def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
@@ -113,7 +115,7 @@ def _again(
         after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
     log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
-    return _finish(session, row, before, after)
+    return _finish(session, row, before, after, edit)
 
 
 def author_of(session: Session, id: UUID, revision: int) -> str:
@@ -130,7 +132,7 @@ def _locked(session: Session, id: UUID, base: int | None, own: Own) -> Drawing:
     return row
 
 
-def _finish(session: Session, row: Drawing, before: Book, after: Book) -> State:
+def _finish(session: Session, row: Drawing, before: Book, after: Book, edit: dict[str, Any]) -> State:
     write_difference(session, row.id, before, after)
     row.revision += 1
     row.header = header_data(after.header)
@@ -140,7 +142,7 @@ def _finish(session: Session, row: Drawing, before: Book, after: Book) -> State:
     keep_snapshot(session, row.id, row.revision, after)
     announce(session, row.id, str(row.revision))
     session.flush()
-    return State(row.id, row.name, row.revision, after, *_labels(session, row.id, row.revision))
+    return State(row.id, row.name, row.revision, after, *_labels(session, row.id, row.revision), edit)
 
 
 def _labels(session: Session, id: UUID, revision: int) -> tuple[str | None, str | None]:

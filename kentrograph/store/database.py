@@ -2,10 +2,13 @@
 
 from pathlib import Path
 
+import psycopg
 from alembic import command
 from alembic.config import Config
 from sqlalchemy import Engine, create_engine
 from sqlalchemy.exc import OperationalError, TimeoutError
+
+from .errors import DiskFull, NoDatabase, StoreError
 
 POOL, MORE = 10, 10
 UNANSWERED = (OperationalError, TimeoutError)
@@ -20,8 +23,18 @@ def engine_for(url: str) -> Engine:
     """An engine for ``postgresql+psycopg://...``; lost connections are noticed before they are used."""
     return create_engine(
         url, pool_pre_ping=True, pool_size=POOL, max_overflow=MORE, pool_timeout=WAIT_SECONDS,
+        # What is typed must get into no log.
+        hide_parameters=True,
         connect_args={"options": _LIMITS, "connect_timeout": 5},
     )  # fmt: skip
+
+
+def unanswered(error: Exception) -> StoreError:
+    """What is said where one of `UNANSWERED` was raised."""
+    cause = getattr(error, "orig", None)
+    if isinstance(cause, psycopg.errors.DiskFull):
+        return DiskFull("The disk that the drawings are kept on is full: nothing was changed. Make room there, and do it again.")
+    return NoDatabase("The database does not answer; nothing was changed.")
 
 
 def migrate(url: str) -> None:

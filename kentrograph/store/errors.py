@@ -21,6 +21,18 @@ class NoDrawing(StoreError):
     code, status = "no_drawing", 404
 
 
+class NoDatabase(StoreError):
+    """The database does not answer."""
+
+    code, status = "no_database", 503
+
+
+class DiskFull(StoreError):
+    """There is no room left for what would have been kept."""
+
+    code, status = "disk_full", 507
+
+
 class Busy(StoreError):
     """What was asked for would have had to wait too long."""
 

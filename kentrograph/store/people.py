@@ -68,7 +68,7 @@ class Known:
 def local_person(session: Session, name: str) -> Known:
     """Who is at this machine where nobody signs in: the first who keeps the office, made with ``name`` if there is none."""
     row = session.scalar(select(Person).where(Person.keeper, Person.left_at.is_(None)).order_by(Person.made_at).limit(1))
-    return _known(row if row is not None else make_person(session, name, keeper=True))
+    return known(row if row is not None else make_person(session, name, keeper=True))
 
 
 def is_office(session: Session) -> bool:
@@ -119,7 +119,7 @@ def change_person(
 def named(session: Session, name: str) -> tuple[Known, str | None] | None:
     """Somebody by name, and what is kept of their password; None where there is nobody (any more)."""
     row = session.scalar(select(Person).where(Person.key == key_of(name), Person.left_at.is_(None)))
-    return (_known(row), row.password) if row is not None else None
+    return (known(row), row.password) if row is not None else None
 
 
 def person_of(session: Session, token: str) -> Known | None:
@@ -132,7 +132,7 @@ def person_of(session: Session, token: str) -> Known | None:
     seen: datetime = found[1]
     if datetime.now(seen.tzinfo) - seen > SEEN:
         session.execute(update(SignIn).where(SignIn.token == hashed).values(seen_at=func.now()))
-    return _known(found[0])
+    return known(found[0])
 
 
 def sign_out(session: Session, token: str) -> None:
@@ -215,7 +215,7 @@ def join(session: Session, token: str, name: str, hashed: str) -> tuple[Known, s
         row = make_person(session, name, invited.keeper)
     cookie = set_password(session, row.id, hashed)
     session.execute(delete(Attempt).where(Attempt.key.startswith(f"name:{row.key}", autoescape=True)))
-    return _known(row), cookie
+    return known(row), cookie
 
 
 def take_invitation_back(session: Session, made_at: datetime) -> None:
@@ -250,7 +250,7 @@ def sign_in(session: Session, person: UUID) -> str:
     return token
 
 
-def _known(row: Person) -> Known:
+def known(row: Person) -> Known:
     return Known(row.id, row.name, row.keeper)
 
 

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from ..conftest import Server
-from .drafter import Drafter
+from .drafter import Answering, Drafter, choose
 
 
 @pytest.fixture(scope="session")
@@ -22,14 +22,22 @@ def browser_context_args() -> dict[str, Any]:
 
 
 @pytest.fixture
-def drafter(page: Page, server: Server, api: Any) -> Iterator[Drafter]:
+def answering(request: pytest.FixtureRequest) -> Answering:
+    """Who reads what is only looked at: the server, unless a journey is made both ways or ``--answering page`` asks otherwise."""
+    found: Answering = getattr(request, "param", None) or request.config.getoption("--answering")
+    return found
+
+
+@pytest.fixture
+def drafter(page: Page, server: Server, api: Any, answering: Answering) -> Iterator[Drafter]:
     """Somebody at an empty drawing; the page must have written no error to the console at the end."""
     expect.set_options(timeout=5_000)
     errors: list[str] = []
     page.on("console", lambda message: errors.append(message.text) if message.type == "error" else None)
     page.on("pageerror", lambda error: errors.append(str(error)))
     made = api.post("/drawings", json={"name": "Journey"}).json()
-    someone = Drafter(page, server, api, made["id"])
+    choose(page, answering)
+    someone = Drafter(page, server, api, made["id"], answering)
     someone.open()
     yield someone
     # What the server refuses on purpose is no fault of the page.

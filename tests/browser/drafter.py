@@ -1,15 +1,20 @@
 """Somebody who draws: what they press and point at, and what they then see."""
 
+import json
 import re
 from math import cos, radians, sin
 from typing import Any, Literal
 
 import httpx
+import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from ..conftest import Server
 
 Button = Literal["left", "right"]
+Answering = Literal["server", "page"]
+BOTH_WAYS = pytest.mark.parametrize("answering", ["server", "page"], indirect=True)
+"""For journeys that are made with the server reading what is only looked at, and with the page doing it."""
 
 # Two frames: the first may have begun before what was done, the second paints it and sends what it asks.
 SETTLED = """async () => {
@@ -21,10 +26,17 @@ SETTLED = """async () => {
 }"""
 
 
+def choose(page: Page, answering: Answering) -> None:
+    """What this browser is to remember, where it remembers nothing yet."""
+    kept = json.dumps({"state": {"answering": answering}, "version": 1})
+    page.add_init_script(f"localStorage.kentrograph ??= {json.dumps(kept)}")
+
+
 class Drafter:
     """Hands and eyes on one drawing."""
 
-    def __init__(self, page: Page, server: Server, api: httpx.Client, id: str) -> None:
+    def __init__(self, page: Page, server: Server, api: httpx.Client, id: str, answering: Answering = "server") -> None:
+        self.answering = answering
         self.page = page
         self.server = server
         self.api = api
@@ -39,6 +51,12 @@ class Drafter:
     def open(self) -> None:
         self.page.goto(f"{self.server.url}/drawings/{self.id}")
         expect(self.page.get_by_text("Saved")).to_be_visible()
+        if self.answering == "page":
+            self.awakes()
+
+    def awakes(self) -> None:
+        """Until the page answers what is only looked at itself."""
+        expect(self.page.locator("html")).to_have_attribute("data-core", "ready", timeout=30_000)
 
     def types(self, *entries: str) -> None:
         """Each entry with Enter after it, without a click anywhere."""

@@ -6,7 +6,9 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, expect
 
-from .drafter import Drafter
+from .drafter import BOTH_WAYS, Drafter
+
+pytestmark = BOTH_WAYS
 
 
 def test_typed_path_is_stored_measured_mended_and_found_again(drafter: Drafter) -> None:

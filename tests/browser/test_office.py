@@ -151,3 +151,17 @@ def test_two_people_at_one_drawing_write_and_undo_their_own_way(office: Server, 
     for page in (one, two):
         expect(page.get_by_label("Steps").locator("li")).to_have_count(8)
     assert one.get_by_label("Steps").inner_text() == two.get_by_label("Steps").inner_text()
+    # Each sees that the other is there, and what they mend; who goes is gone.
+    expect(one.get_by_role("button", name="Ned Fell")).to_be_visible()
+    two.get_by_label("Steps").locator("li").first.dblclick()
+    expect(one.get_by_text("Ned Fell is mending this")).to_be_visible()
+    one.get_by_role("button", name="Ned Fell").click()
+    expect(one.get_by_role("dialog", name="Who else is at this drawing")).to_contain_text("mends point P1")
+    one.keyboard.press("Escape")
+    # First the row that is open, then the step.
+    two.keyboard.press("Escape")
+    two.keyboard.press("Escape")
+    expect(two.get_by_text("being mended below")).to_have_count(0)
+    expect(one.get_by_text("Ned Fell is mending this")).to_have_count(0)
+    two.close()
+    expect(one.get_by_role("button", name="Ned Fell")).to_have_count(0)

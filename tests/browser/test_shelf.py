@@ -9,7 +9,7 @@ def test_drawing_is_made_renamed_duplicated_deleted_and_put_back(page: Page, ser
     page.goto(server.url)
     page.get_by_role("button", name="New drawing").click()
     expect(page.get_by_text("Type to draw.")).to_be_visible()
-    title = page.locator("header").get_by_title("Click to rename")
+    title = page.locator("header").get_by_title("click to rename")
     title.click()
     page.get_by_label("Name of the drawing").fill("Organ bellows")
     page.keyboard.press("Enter")

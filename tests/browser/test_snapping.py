@@ -6,7 +6,9 @@ from math import hypot, radians, tan
 import pytest
 from playwright.sync_api import expect
 
-from .drafter import Drafter
+from .drafter import BOTH_WAYS, Drafter
+
+pytestmark = BOTH_WAYS
 
 DRAWING = (
     "point 20, 70", "line from 0, 0 to 100, 0", "line from 30, 20 to 50, 60", "circle centre 130, 60 radius 20",

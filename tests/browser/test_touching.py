@@ -6,7 +6,9 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import expect
 
-from .drafter import Drafter
+from .drafter import BOTH_WAYS, Drafter
+
+pytestmark = BOTH_WAYS
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 ROUND = ("circle centre 0, 0 radius 20", "circle centre 70, 12 radius 14", "line from -40, -40 to 110, -34")

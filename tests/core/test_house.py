@@ -24,7 +24,7 @@ from kentrograph.server.socket_schemas import known_draft
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
     "budget", "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
-    "book", "snap", "checks", "language", "sheet", "desk",
+    "book", "snap", "checks", "language", "sheet", "desk", "page",
 ]  # fmt: skip
 
 

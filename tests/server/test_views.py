@@ -15,7 +15,7 @@ from kentrograph.core.desk.view_types import LineView, StepView, ValueView, Work
 from kentrograph.core.desk.views import step_view, values_view, working_view
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
-from kentrograph.server.present import looked
+from kentrograph.core.page.asked import looked_of
 from kentrograph.server.socket_schemas import ReadRequest
 from tests.core.support import book
 
@@ -34,7 +34,7 @@ def drawing() -> Book:
 
 def answer(b: Book, **request: object) -> LineView:
     """The open line as it is sent, judged by its schema; nothing that it does not declare may be in it."""
-    view = line_view(b, looked(ReadRequest.model_validate({"type": "read", "seq": 1, **request})), 1)
+    view = line_view(b, looked_of(ReadRequest.model_validate({"type": "read", "seq": 1, **request}).model_dump()), 1)
     return sent(LineView, view)
 
 

@@ -12,8 +12,9 @@ import pytest
 from sqlalchemy.exc import OperationalError
 
 from kentrograph.core.book.book import Book
+from kentrograph.core.language.script import book_of, read_script
 from kentrograph.server import work
-from kentrograph.store.cache import MOST, OF_ONE, BookCache
+from kentrograph.store.cache import LEAST, OF_ONE, BookCache
 from kentrograph.store.errors import Busy
 
 from ..conftest import Server
@@ -109,7 +110,7 @@ def test_a_drawing_that_another_worker_holds_is_waited_for(monkeypatch: pytest.M
 
 
 def test_a_drawing_that_changes_quickly_puts_no_other_out_of_the_cache() -> None:
-    cache, others, quick = BookCache(), [uuid4() for _ in range(MOST - OF_ONE)], uuid4()
+    cache, others, quick = BookCache(most_steps=50 * LEAST), [uuid4() for _ in range(49)], uuid4()
     for id in others:
         cache.put(id, 0, Book.new())
     for revision in range(200):
@@ -117,6 +118,22 @@ def test_a_drawing_that_changes_quickly_puts_no_other_out_of_the_cache() -> None
     assert all(cache.get(id, 0) is not None for id in others)
     assert cache.nearest(quick, 500) == (199, cache.get(quick, 199))
     assert cache.get(quick, 199 - OF_ONE) is None
+
+
+def test_large_drawings_put_out_those_that_were_not_asked_for_the_longest_and_the_newest_stays() -> None:
+    large = book_of(read_script("point 1, 1\n" * 100))
+    cache, ids = BookCache(most_steps=3 * (100 + LEAST)), [uuid4() for _ in range(4)]
+    for id in ids[:3]:
+        cache.put(id, 0, large)
+    assert cache.get(ids[0], 0) is large
+    cache.put(ids[3], 0, large)
+    assert [cache.get(id, 0) is not None for id in ids] == [True, False, True, True]
+    alone = BookCache(most_steps=1)
+    alone.put(ids[0], 0, large)
+    alone.put(ids[0], 1, large)
+    assert alone.get(ids[0], 0) is alone.get(ids[0], 1) is large
+    alone.put(ids[1], 0, large)
+    assert (alone.get(ids[0], 1), alone.get(ids[1], 0)) == (None, large)
 
 
 def test_two_workers_change_one_drawing_in_turns(

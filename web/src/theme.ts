@@ -36,6 +36,7 @@ const config = defineConfig({
         place: both("place"),
         working: both("working"),
         snap: both("snap"),
+        other: both("other"),
         selected: both("selected"),
         lit: both("lit"),
         label: both("label"),

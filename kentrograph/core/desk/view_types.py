@@ -85,6 +85,17 @@ class FurtherView:
     figure: FigureData
 
 
+@dataclass(frozen=True, slots=True)
+class HeaderView:
+    """What a drawing is set to; ``datum`` is x, y and the direction of its x axis."""
+
+    unit: str
+    zero: str
+    clockwise: bool
+    datum: list[float]
+    decimals: int
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepView:
     """A step of the book. ``figure`` is what comes of it first, where that is seen, and ``called`` its name, which of a verb is

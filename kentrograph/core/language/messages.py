@@ -26,6 +26,11 @@ def _expected(fields: dict[str, Any]) -> str:
     return _listed(words[:8]) + (" ..." if len(words) > 8 else "")
 
 
+def _article(noun: str) -> str:
+    """A noun with its indefinite article."""
+    return f"{'an' if noun[:1] in 'aeio' else 'a'} {noun}"
+
+
 def _perhaps(fields: dict[str, Any]) -> str:
     nearest = fields.get("nearest") or []
     return f": perhaps {_listed(nearest)}" if nearest else ""
@@ -164,7 +169,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "unexpected": lambda f: f"“{f['found']}” cannot stand here: expected {_expected(f)}",
     "unknown_word": lambda f: f"“{f['found']}” is no word for the beginning of a step{_perhaps(f)}",
     "unknown_given": lambda f: (
-        f"a {f['kind']} has no given “{f['found']}”{_perhaps(f) or ': it takes ' + _listed(f['expected'])}"
+        f"{_article(f['kind'])} has no given “{f['found']}”{_perhaps(f) or ': it takes ' + _listed(f['expected'])}"
     ),
     "stray_side": lambda f: f"“{f['found']}” belongs after the given it is about",
     "argument_count": lambda f: f"{f['function']} takes {f['fewest']}, not {f['found']}",
@@ -366,6 +371,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "off": lambda f: "switched off",
     "other_count": lambda f: f"it gives {f['count']} names, {f['names']}: as many are wanted, with a blank between",
     "no_name": lambda f: "that step defines nothing, so it has no name",
+    "needs_server": lambda f: "this waits for the connection: it is about what others may have done since",
     "over_budget": lambda f: f"this takes longer than {f['seconds']:g} s to work out: name fewer figures, or simpler ones",
     "same_state": lambda f: "the drawing is as it was then; there is nothing to bring back",
     "not_measured": lambda f: "this step is no reading: only what is measured hangs on typed numbers",

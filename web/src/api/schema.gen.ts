@@ -752,6 +752,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/source": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Source
+         * @description All steps as they are kept, of one revision: what a page needs to work the drawing out itself (JSON).
+         */
+        get: operations["get_source_api_drawings__id__source_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/tables": {
         parameters: {
             query?: never;
@@ -922,9 +942,29 @@ export interface paths {
         };
         /**
          * Health
-         * @description Answers once the database does.
+         * @description How the worker that answers is, and the database behind it: 503 where that does not answer.
          */
         get: operations["health_api_health_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health/process": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Process
+         * @description Answers as long as the worker does, whatever the database is about.
+         */
+        get: operations["process_api_health_process_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1306,6 +1346,29 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AheadView
+         * @description What differs once what waits is done: as `BookView` says it.
+         */
+        AheadView: {
+            /** Gone */
+            gone: string[];
+            header: components["schemas"]["HeaderView"];
+            /** Last */
+            last: number[];
+            /** Own */
+            own: string[][];
+            /** Placed */
+            placed: components["schemas"]["Placed"][];
+            /** Refused */
+            refused: components["schemas"]["RefusedAct"][];
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+            /** Undo */
+            undo: string | null;
+            /** Whole */
+            whole: boolean;
+        };
+        /**
          * BackingChanged
          * @description The picture under the drawing is another one, lies elsewhere, or was taken away.
          */
@@ -1350,6 +1413,10 @@ export interface components {
          *     elsewhere, to be put in one after the other: each finds the one that it stands in front of.
          */
         BookView: {
+            /** Edits */
+            edits: {
+                [key: string]: unknown;
+            }[];
             /** Gone */
             gone: string[];
             header: components["schemas"]["HeaderView"];
@@ -1368,6 +1435,8 @@ export interface components {
             redo: string | null;
             /** Revision */
             revision: number;
+            /** Since */
+            since: number | null;
             /** Steps */
             steps: components["schemas"]["StepView"][];
             /**
@@ -2151,6 +2220,23 @@ export interface components {
             zero: string;
         };
         /**
+         * HealthView
+         * @description A worker that answers, and the database behind it.
+         */
+        HealthView: {
+            /**
+             * Database
+             * @enum {string}
+             */
+            database: "answers" | "away";
+            /**
+             * Process
+             * @default answers
+             * @constant
+             */
+            process: "answers";
+        };
+        /**
          * Held
          * @description What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
          *     ``behind`` into the same row, behind a relative distance.
@@ -2668,6 +2754,48 @@ export interface components {
             words: string;
         };
         /**
+         * OtherView
+         * @description Somebody at the drawing.
+         */
+        OtherView: {
+            /**
+             * At
+             * @default null
+             */
+            at: [
+                number,
+                number
+            ] | null;
+            /**
+             * Mending
+             * @default null
+             */
+            mending: string | null;
+            /** Name */
+            name: string;
+            /** Seat */
+            seat: string;
+            /**
+             * Selected
+             * @default []
+             */
+            selected: string[];
+        };
+        /**
+         * OthersView
+         * @description Who else is at the drawing.
+         */
+        OthersView: {
+            /** Others */
+            others: components["schemas"]["OtherView"][];
+            /**
+             * Type
+             * @default others
+             * @constant
+             */
+            type: "others";
+        };
+        /**
          * Paste
          * @description Puts down what a text draws, with its 0, 0 at a place in the drawing's unit.
          */
@@ -2767,7 +2895,7 @@ export interface components {
         };
         /**
          * Placed
-         * @description Where a step has come to stand: in front of another one, or at the end.
+         * @description A step that is new or stands elsewhere, and the one that it stands in front of (None at the end).
          */
         Placed: {
             /** Id */
@@ -2890,6 +3018,18 @@ export interface components {
             suggestion: string | null;
         };
         /**
+         * ProcessView
+         * @description A worker that answers.
+         */
+        ProcessView: {
+            /**
+             * Process
+             * @default answers
+             * @constant
+             */
+            process: "answers";
+        };
+        /**
          * PullView
          * @description What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
          *
@@ -3001,6 +3141,20 @@ export interface components {
              * @enum {string}
              */
             do: "redo";
+        };
+        /**
+         * RefusedAct
+         * @description An act that cannot be done now, by its number among those that wait, and why.
+         */
+        RefusedAct: {
+            /** End */
+            end: number;
+            /** Message */
+            message: string;
+            /** Number */
+            number: number;
+            /** Start */
+            start: number;
         };
         /**
          * RefusedView
@@ -3606,6 +3760,37 @@ export interface components {
             instead: string[];
             /** Text */
             text: string;
+        };
+        /**
+         * WhereRequest
+         * @description Where whoever sits here is on the drawing, for the others at it; told as the newest is, and not answered.
+         */
+        WhereRequest: {
+            /**
+             * At
+             * @default null
+             */
+            at: [
+                number,
+                number
+            ] | null;
+            /**
+             * Mending
+             * @default null
+             */
+            mending: string | null;
+            /** Selected */
+            selected?: string[];
+            /**
+             * Seq
+             * @default 0
+             */
+            seq: number;
+            /**
+             * Type
+             * @constant
+             */
+            type: "where";
         };
         /**
          * WhoView
@@ -7056,6 +7241,80 @@ export interface operations {
             };
         };
     };
+    get_source_api_drawings__id__source_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
     get_tables_api_drawings__id__tables_get: {
         parameters: {
             query?: {
@@ -7690,9 +7949,81 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        [key: string]: string;
-                    };
+                    "application/json": components["schemas"]["HealthView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    process_api_health_process_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcessView"];
                 };
             };
             /** @description Bad Request */

@@ -60,6 +60,10 @@ export type SnapKind = Schemas["SnapKind"];
 export type Snapping = Schemas["SnappingData"];
 export type Act = Schemas["ChangeRequest"]["act"];
 export type ReadRequest = Schemas["ReadRequest"];
+export type WhereRequest = Schemas["WhereRequest"];
+export type Ahead = Schemas["AheadView"];
+export type Where = Required<Pick<WhereRequest, "at" | "selected" | "mending">>;
+export type Other = Required<Schemas["OtherView"]>;
 export type DoRequest = Schemas["DoRequest"];
 export type ServerMessage =
   | Book
@@ -67,6 +71,7 @@ export type ServerMessage =
   | Schemas["Done"]
   | Schemas["RefusedView"]
   | Schemas["Standing"]
+  | { readonly type: "others"; readonly others: readonly Other[] }
   | Schemas["Gone"]
   | Schemas["BackingChanged"]
   | Schemas["EchoView"];

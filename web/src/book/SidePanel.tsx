@@ -11,6 +11,7 @@ import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
 import { BookLeaf } from "./BookLeaf";
 import { OpenLineView } from "./OpenLineView";
+import { PutAside } from "./PutAside";
 import { Stopped } from "./Stopped";
 
 const LEAVES = [
@@ -81,6 +82,7 @@ export function SidePanel() {
           <HelpLeaf />
         )}
       </Box>
+      <PutAside />
       <Stopped />
       <OpenLineView />
     </Flex>

@@ -2,7 +2,8 @@
 import { Flex, Input } from "@chakra-ui/react";
 import { useState } from "react";
 
-import { alike, workingOf } from "../api/client";
+import { alike } from "../api/client";
+import { workingOf } from "../core/looking";
 import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";

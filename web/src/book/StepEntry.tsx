@@ -2,10 +2,12 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { memo } from "react";
 
-import { beforeOf } from "../api/client";
+import { beforeOf } from "../core/looking";
 import type { Step } from "../api/types";
 import { stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
+import { isWaiting, useWaiting } from "../session/waiting";
+import { menderOf, useOthers } from "../state/others";
 import { kindOf } from "../state/kinds";
 import { selectStep, stepsOf } from "../state/selection";
 import { useTable } from "../table/context";
@@ -52,6 +54,8 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
   const selected = useInterface((i) => stepOf(i.selected ?? "") === step.id);
   const chosen = useInterface((i) => stepsOf(i.others).has(step.id));
   const mending = useInterface((i) => i.mend?.id === step.id);
+  const waitsHere = useWaiting((w) => isWaiting(w.waits, step.id));
+  const mender = useOthers((o) => menderOf(o.others, step.id));
   const { openLine, session } = useTable();
   const waits = step.problem !== null;
   return (
@@ -88,6 +92,16 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
           )}{" "}
           {step.reading && !mending && <ReadingValue reading={step.reading} />}
         </Text>
+        {waitsHere && (
+          <Text color="label" fontSize="12px">
+            waits here for the connection
+          </Text>
+        )}
+        {mender !== null && (
+          <Text color="other" fontSize="12px">
+            {mender} is mending this
+          </Text>
+        )}
         <Acts step={step} />
         {step.reading && !mending && <ReadingParts reading={step.reading} />}
         {step.problem && (

@@ -2,7 +2,8 @@
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
-import { Refusal, valuesOf, waysToState } from "../api/client";
+import { Refusal } from "../api/client";
+import { valuesOf, waysToState } from "../core/looking";
 import type { FigureValue, Step, Way } from "../api/types";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";

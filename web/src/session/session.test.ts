@@ -200,3 +200,217 @@ it("a table that the server shuts says why, and does not come back by itself", a
   expect(Wire.latest).toBe(before);
   expect(useDocument.getState()).toMatchObject({ connection: "gone", why: "There is no such drawing." });
 });
+
+describe("the core beside", () => {
+  class Beside {
+    at: number | null = null;
+    asked: { seq: number; text?: string }[] = [];
+    answered: (message: object) => void = () => undefined;
+    gaveUp: () => void = () => undefined;
+    attend(_: string, answered: (message: object) => void, gaveUp: () => void) {
+      this.answered = answered;
+      this.gaveUp = gaveUp;
+    }
+    follow(message: { revision: number }) {
+      if (this.at !== null) this.at = message.revision;
+    }
+    answersOf(revision: number) {
+      return this.at === revision;
+    }
+    read(request: { seq: number; text?: string }) {
+      this.asked.push(request);
+    }
+    leave() {
+      this.at = null;
+    }
+    end() {
+      this.at = null;
+    }
+  }
+
+  async function attended() {
+    const { Session } = await import("./session");
+    const { forgetDocument } = await import("../state/document");
+    const { usePreferences } = await import("../state/preferences");
+    usePreferences.setState({ answering: "page" });
+    forgetDocument("d");
+    const lines: Line[] = [];
+    const beside = new Beside();
+    const session = new Session(
+      "d",
+      (l) => lines.push(l),
+      undefined,
+      undefined,
+      beside as unknown as ConstructorParameters<typeof Session>[4],
+    );
+    session.open();
+    Wire.latest.onopen?.();
+    Wire.latest.says(book(0));
+    await vi.advanceTimersByTimeAsync(1000);
+    return { session, lines, beside, usePreferences };
+  }
+
+  it("answers once it has come to what is shown; until then, and of anything newer, the server does", async () => {
+    const { session, lines, beside } = await attended();
+    session.read(reading("a"));
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a"]);
+    beside.at = 0;
+    session.read(reading("ab"));
+    Wire.latest.says(line(1));
+    expect(beside.asked.map((m) => m.text)).toEqual(["ab"]);
+    beside.answered(line(2));
+    expect(lines).toHaveLength(2);
+    expect(Wire.latest.sent).toHaveLength(1);
+  });
+
+  it("reads on over a lost connection", async () => {
+    const { session, lines, beside } = await attended();
+    beside.at = 0;
+    Wire.latest.drops();
+    session.read(reading("a"));
+    beside.answered(line(1));
+    expect(lines).toHaveLength(1);
+  });
+
+  it("leaves what it has not answered to the server when it gives up, or is not wanted any more", async () => {
+    const { session, lines, beside, usePreferences } = await attended();
+    beside.at = 0;
+    session.read(reading("a"));
+    beside.at = null;
+    beside.gaveUp();
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a"]);
+    Wire.latest.says(line(1));
+    beside.at = 0;
+    session.read(reading("b"));
+    usePreferences.setState({ answering: "server" });
+    expect(Wire.latest.sent.map((m) => m.text)).toEqual(["a", "b"]);
+    Wire.latest.says(line(2));
+    expect(lines).toHaveLength(2);
+  });
+
+  describe("without the connection", () => {
+    /** Does what waits, and finds wrong whatever says so. */
+    const doing = (beside: Beside) => {
+      const asked: string[][] = [];
+      Object.assign(beside, {
+        ahead: (acts: { id?: string; text?: string }[]) => {
+          asked.push(acts.map((act) => act.id ?? ""));
+          const refused = acts.flatMap((act, number) =>
+            act.text === "wrong" ? [{ number, message: "no such word", start: 0, end: 5 }] : [],
+          );
+          return Promise.resolve({
+            refused,
+            own: acts.map((act) => (act.text !== undefined && act.id === "s" ? ["s"] : [])),
+            header: null,
+            whole: false,
+            gone: [],
+            placed: [],
+            undo: null,
+            last: [0, 0],
+            steps: [],
+          });
+        },
+      });
+      return asked;
+    };
+    const write = (id: string, text = "point 1, 1") =>
+      ({ do: "write", id, text, in_front_of: null, pen: "ink", beside: "" }) as const;
+
+    async function alone() {
+      const all = await attended();
+      const { useWaiting } = await import("./waiting");
+      all.beside.at = 0;
+      const asked = doing(all.beside);
+      Wire.latest.drops();
+      return { ...all, asked, waits: () => useWaiting.getState() };
+    }
+
+    const back = async (revision: number, ...steps: Step[]) => {
+      await vi.advanceTimersByTimeAsync(6000);
+      Wire.latest.onopen?.();
+      Wire.latest.says(book(revision, ...steps));
+      await vi.advanceTimersByTimeAsync(0);
+    };
+    const acts = () => Wire.latest.sent.filter((m) => m.type === "do");
+
+    it("goes on, takes back, and refuses what is wrong at once", async () => {
+      const { session, asked, waits } = await alone();
+      expect(await session.act(write("a"))).toEqual({ ok: true });
+      expect(await session.act(write("b", "wrong"))).toMatchObject({ ok: false, message: "no such word" });
+      expect(await session.act(write("c"))).toEqual({ ok: true });
+      expect(await session.act({ do: "undo" })).toEqual({ ok: true });
+      expect(waits().waits.map((w) => w.act)).toEqual([write("a")]);
+      expect(asked).toEqual([["a"], ["a", "b"], ["a", "c"], ["a"]]);
+      expect(await session.act({ do: "undo" })).toEqual({ ok: true });
+      expect(await session.act({ do: "undo" })).toMatchObject({ ok: false });
+    });
+
+    it("sends what waits one after the other once it is back, what is done then behind it", async () => {
+      const { session, beside, waits } = await alone();
+      for (const id of ["a", "b"]) await session.act(write(id));
+      await session.act({ do: "mend", id: "s", text: "point 5, 5" });
+      await session.act({ do: "mend", id: "s", text: "point 6, 6" });
+      beside.at = null;
+      // One of them the server has: it was on its way as the connection went.
+      await back(7);
+      void session.act(write("z"));
+      expect(acts().map((m) => [m.act?.id, m.base])).toEqual([["a", 0]]);
+      for (let revision = 8; revision < 12; revision++) {
+        Wire.latest.says({ type: "done", seq: acts().at(-1)?.seq, revision });
+        await vi.advanceTimersByTimeAsync(0);
+      }
+      // One's own change of a step is no hindrance to the next one; what one does now is done on what is shown now.
+      expect(acts().map((m) => [m.act?.id, m.base])).toEqual([
+        ["a", 0],
+        ["b", 0],
+        ["s", 0],
+        ["s", 10],
+        ["z", 7],
+      ]);
+      expect(waits().waits).toEqual([]);
+    });
+
+    it("puts aside what the server will not have, and goes on with the rest", async () => {
+      const { session, beside, waits } = await alone();
+      await session.act({ do: "mend", id: "s", text: "point 5, 5" });
+      await session.act(write("a"));
+      beside.at = null;
+      await back(7);
+      Wire.latest.says({ type: "refused", seq: acts()[0]?.seq, code: "stale", message: "Bo did", start: 0, end: 0 });
+      await vi.advanceTimersByTimeAsync(0);
+      expect(waits().aside.map((a) => a.said)).toEqual(["Bo did"]);
+      expect(acts().map((m) => m.act?.id)).toEqual(["s", "a"]);
+    });
+
+    it("keeps what was on its way, and does not do it twice", async () => {
+      const { session, beside, waits } = await attended().then(async (all) => {
+        const { useWaiting } = await import("./waiting");
+        return { ...all, waits: () => useWaiting.getState() };
+      });
+      doing(beside);
+      const first = session.act(write("a"));
+      const second = session.act(write("b"));
+      beside.at = 0;
+      Wire.latest.drops();
+      expect(await Promise.all([first, second])).toEqual([{ ok: true }, { ok: true }]);
+      expect(waits().waits.map((w) => w.sent)).toEqual([true, false]);
+      beside.at = null;
+      await back(1, step("a", "point 1, 1"));
+      expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
+    });
+
+    it("lost again in the midst, it waits again", async () => {
+      const { session, beside, waits } = await alone();
+      for (const id of ["a", "b"]) await session.act(write(id));
+      beside.at = null;
+      await back(7);
+      Wire.latest.drops();
+      expect(waits().waits.map((w) => [w.act, w.sent])).toEqual([
+        [write("a"), true],
+        [write("b"), false],
+      ]);
+      await back(8, step("a", "point 1, 1"));
+      expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
+    });
+  });
+});

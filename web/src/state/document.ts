@@ -1,7 +1,7 @@
 /** The drawing as the server last sent it. Only messages of the session write here. */
 import { create } from "zustand";
 
-import type { Book, Header, May, Step } from "../api/types";
+import type { Ahead, Book, Header, May, Step } from "../api/types";
 
 export type Connection = "connecting" | "open" | "lost" | "gone";
 
@@ -56,7 +56,11 @@ export function setConnection(connection: Connection, why = ""): void {
 export const mayDraw = (): boolean => useDocument.getState().may !== "see";
 
 /** The steps in their order, after what is gone was taken out and what was placed stands in front of its neighbour. */
-function put(book: Book, before: readonly Step[], byId: ReadonlyMap<string, Step>): readonly Step[] {
+function put(
+  book: Pick<Ahead, "gone" | "placed">,
+  before: readonly Step[],
+  byId: ReadonlyMap<string, Step>,
+): readonly Step[] {
   const out = new Set([...book.gone, ...book.placed.map((p) => p.id)]);
   const kept = out.size > 0 ? before.filter((s) => !out.has(s.id)) : before;
   const steps = kept.map((s) => byId.get(s.id) ?? s);
@@ -73,14 +77,27 @@ function stops(before: Step | undefined, now: Step): boolean {
   return before?.problem === null && now.problem !== null && !now.off;
 }
 
+/** What is done ahead of the server, on top of the revision that it has. */
+export function takeAhead(ahead: Ahead): void {
+  const { name, revision } = useDocument.getState();
+  show({ ...ahead, name, revision, redo: null }, "lost");
+}
+
 export function takeBook(book: Book): void {
+  show(book, "open");
+}
+
+type Shown = Pick<Ahead, "header" | "whole" | "gone" | "placed" | "undo" | "last" | "steps"> &
+  Pick<Book, "name" | "revision" | "redo">;
+
+function show(book: Shown, connection: Connection): void {
   const before = useDocument.getState().byId;
   const byId = new Map(book.whole ? [] : before);
   for (const id of book.gone) byId.delete(id);
   for (const step of book.steps) byId.set(step.id, step);
   const steps = book.whole ? book.steps : put(book, useDocument.getState().steps, byId);
   useDocument.setState({
-    connection: "open",
+    connection,
     name: book.name,
     revision: book.revision,
     header: book.header,

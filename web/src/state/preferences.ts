@@ -31,6 +31,10 @@ interface Preferences {
   folded: boolean;
   /** Whether every figure has its name beside it. */
   names: boolean;
+  /** Whether others see where one is on the drawing, and one sees where they are. */
+  together: boolean;
+  /** Who reads what is only looked at: the core in this page, once it is awake, or the server. */
+  answering: "page" | "server";
   /** Drawing paper, or pale lines on deep blue. */
   look: "paper" | "blueprint";
   /** By drawing: the groups that are locked, and the names of figures that are marked. */
@@ -50,6 +54,8 @@ export const usePreferences = create<Preferences>()(
       turnView: true,
       folded: false,
       names: false,
+      together: true,
+      answering: "page",
       look: "paper",
       snaps: { set: {}, parts: 3, turn: 0, turns: [], step: 0, grid: 0, reach: 10 },
       locked: {},

@@ -23,6 +23,7 @@ const PAPER = {
   faint: "#CFCBC0",
   working: "#7C7F86",
   marked: "#A9C4DC",
+  other: "#6B4E93",
 };
 
 /** Pale lines on deep blue. */
@@ -46,6 +47,7 @@ const BLUEPRINT: typeof PAPER = {
   faint: "#3D608F",
   working: "#AFC1D9",
   marked: "#5F86B8",
+  other: "#C9B4F0",
 };
 
 export const LOOKS: Readonly<Record<LookName, typeof PAPER>> = { paper: PAPER, blueprint: BLUEPRINT };

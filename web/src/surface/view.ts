@@ -7,6 +7,7 @@ import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
 import { drawFigures, drawLit, drawMarked, pointNameRects } from "./layers/figures";
 import { drawAllNames } from "./layers/names";
+import { drawPeople, fading } from "./layers/people";
 import { drawBacking } from "./layers/backing";
 import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
@@ -16,6 +17,7 @@ import { boxOf, Following } from "./following";
 import { Gestures } from "./gestures";
 import { toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
+import { useOthers } from "../state/others";
 import { useBacking } from "../state/backing";
 import { usePreferences } from "../state/preferences";
 import { markedIn } from "../state/groups";
@@ -24,6 +26,8 @@ import { snapping } from "../state/snapping";
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1, turn: 0 };
 const MOST_SEEN = 50;
 const LEAST_BOX = 6;
+/** Milliseconds between two pictures of somebody who fades. */
+const FADES = 500;
 const HANDLE_PIXELS = 9;
 const HOME: Box = [-20, -20, 220, 140];
 
@@ -67,6 +71,7 @@ export class View {
   private instead: ReadonlyMap<string, Figure | null> = new Map();
   private readonly dirty = new Set<"grid" | "figures" | "overlay">();
   private frame = 0;
+  private fading = 0;
   private framed = false;
   private pointer: { x: number; y: number } | null = null;
   /** How far the handle that is pulled lies off where it was grasped. */
@@ -101,9 +106,11 @@ export class View {
           this.touch("grid", "figures");
         }
       }),
+      useOthers.subscribe(() => this.touch("overlay")),
       useBacking.subscribe(() => this.touch("grid", "overlay")),
       usePreferences.subscribe((now, before) => {
-        if (now.names !== before.names || now.marked !== before.marked) this.touch("overlay");
+        if (now.names !== before.names || now.marked !== before.marked || now.together !== before.together)
+          this.touch("overlay");
         if (now.look !== before.look) this.touch("grid", "figures", "overlay");
       }),
       useInterface.subscribe((now, before) => {
@@ -140,6 +147,7 @@ export class View {
     this.gestures.close();
     this.drawing.close();
     cancelAnimationFrame(this.frame);
+    window.clearTimeout(this.fading);
   }
 
   // The view -----------------------------------------------------------------------------------------
@@ -446,6 +454,7 @@ export class View {
         drawAllNames(g, this.camera, figures, taken, lit);
       }
       if (header) drawScaleBar(g, this.camera, header.unit);
+      this.drawOthers(g, figures);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);
     }
@@ -453,6 +462,16 @@ export class View {
     this.canvases.figures.dataset.steps = String(steps.length);
     this.canvases.figures.dataset.camera = `${x} ${y} ${scale} ${turn}`;
     this.dirty.clear();
+  }
+
+  /** Who else is here; drawn again while somebody who keeps still fades. */
+  private drawOthers(g: CanvasRenderingContext2D, figures: ReturnType<typeof figuresOf>): void {
+    const { others } = useOthers.getState();
+    if (others.length === 0) return;
+    const now = performance.now();
+    drawPeople(g, this.camera, others, figures, now);
+    window.clearTimeout(this.fading);
+    if (fading(others, now)) this.fading = window.setTimeout(() => this.touch("overlay"), FADES);
   }
 }
 

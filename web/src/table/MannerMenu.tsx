@@ -3,6 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 import type { Header } from "../api/types";
+import { Answering } from "../core/Answering";
 import { Drop } from "../Drop";
 import { useDocument } from "../state/document";
 import { figureBy } from "../state/figures";
@@ -96,6 +97,7 @@ function Settings({ header }: { header: Header }) {
         />
         <Text>The view turns with the datum</Text>
       </Flex>
+      <Answering />
     </Box>
   );
 }

@@ -4,9 +4,14 @@ import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
 
 import { FoldedLine } from "../book/FoldedLine";
+import { actWords, PutAside } from "../book/PutAside";
+import { useWaiting } from "../session/waiting";
 import { Stopped } from "../book/Stopped";
 import { SidePanel } from "../book/SidePanel";
+import type { Where } from "../api/types";
 import { Session } from "../session/session";
+import { MOST_SHOWN } from "../session/whereabouts";
+import { selectedIds } from "../state/selection";
 import { forgetBacking, loadBacking } from "../state/backing";
 import { forgetDocument, useDocument } from "../state/document";
 import { loadGroups } from "../state/groups";
@@ -65,6 +70,7 @@ function Laid({ parts }: { parts: TableParts }) {
           </Box>
           {!folded && <SidePanel />}
         </Flex>
+        {folded && <PutAside />}
         {folded && <Stopped />}
         {folded && <FoldedLine />}
         <Tray />
@@ -116,6 +122,7 @@ function useParts(id: string): TableParts | null {
       id,
       (line) => made.openLine?.take(line),
       (busy) => view.current?.showBusy(busy),
+      () => whereAmI(view.current),
     );
     made.openLine = new OpenLine(session, (line) => {
       view.current?.show(line);
@@ -135,10 +142,30 @@ function useParts(id: string): TableParts | null {
   return parts;
 }
 
+function whereAmI(view: View | null): Where {
+  const pointed = view?.pointed() ?? null;
+  return {
+    at: pointed && [pointed.x, pointed.y],
+    selected: selectedIds().slice(0, MOST_SHOWN),
+    mending: useInterface.getState().mend?.id ?? null,
+  };
+}
+
 function Missing({ why }: { why: string }) {
+  const waits = useWaiting((w) => w.waits);
   return (
     <Box p="10">
       <Text fontSize="16px">{why}</Text>
+      {waits.length > 0 && (
+        <Box mt="3">
+          <Text>What you did without the connection is kept here:</Text>
+          {waits.map(({ act }, n) => (
+            <Text key={n} fontFamily="mono">
+              {actWords(act, () => "a step")}
+            </Text>
+          ))}
+        </Box>
+      )}
       <Link to="/">
         <Text color="snap" mt="2">
           To all drawings

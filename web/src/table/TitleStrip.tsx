@@ -6,11 +6,13 @@ import { renameDrawing } from "../api/client";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { Drop } from "../Drop";
+import { AtTable } from "../people/AtTable";
 import { OwnMenu } from "../people/OwnMenu";
 import { Shared } from "../people/Shared";
 import { useWho } from "../state/who";
 import { Strip, Word } from "../Words";
 import { BackingAsking, BackingMenu } from "./BackingMenu";
+import { useWaiting } from "../session/waiting";
 import { useTable } from "./context";
 import { MannerMenu } from "./MannerMenu";
 import { doOrSay } from "./writing";
@@ -19,6 +21,7 @@ export function TitleStrip() {
   const { undo, redo, connection, may } = useDocument();
   const looking = may === "see";
   const history = useInterface((i) => i.history);
+  const waits = useWaiting((w) => w.waits.length);
   const { session } = useTable();
   return (
     <Strip>
@@ -30,6 +33,7 @@ export function TitleStrip() {
       <Rule />
       <Views />
       <Box flex="1" />
+      <AtTable />
       <SharedMenu />
       <Word
         color={connection === "lost" ? "place" : "quiet"}
@@ -43,7 +47,7 @@ export function TitleStrip() {
             {
               open: looking ? "Looking only" : "Saved",
               connecting: "Opening …",
-              lost: "Connection lost, trying again …",
+              lost: waits > 0 ? `Connection lost; ${String(waits)} wait here` : "Connection lost, trying again …",
               gone: "Deleted",
             }[connection]
           }
@@ -125,7 +129,14 @@ function Name() {
   if (may === "see") return <Text fontWeight={500}>{name}</Text>;
   if (typed === null) {
     return (
-      <Word title="Click to rename" onClick={() => setTyped(name)}>
+      <Word
+        title={`${name} (click to rename)`}
+        flexShrink={1}
+        minW="60px"
+        overflow="hidden"
+        textOverflow="ellipsis"
+        onClick={() => setTyped(name)}
+      >
         {name}
       </Word>
     );

@@ -62,6 +62,17 @@ export class Rows {
     if (mend) useInterface.setState({ mend: { ...mend, row } });
   }
 
+  /** As one line, with a text that was meant for it; where the step is gone, it is a new one's. */
+  mendAs(id: string, wanted: string): void {
+    const step = useDocument.getState().byId.get(id);
+    const { draft, text, mend } = useInterface.getState();
+    if (step) {
+      const before = mend?.before ?? { draft, text };
+      useInterface.setState({ mend: { id, original: step.text, before }, draft: null, selected: id, leaf: "book" });
+    }
+    this.line.type(wanted);
+  }
+
   /** With ``more`` something is added to it: none of its givens is opened. */
   mend(id: string, more = false): void {
     const step = useDocument.getState().byId.get(id);

@@ -1,0 +1,26 @@
+"""The answer to what a table asks to have read, within so many seconds."""
+
+from ..book.book import Book
+from ..budget import OverBudget, within
+from ..desk.line_views import Looked, cut_short, line_view
+from ..desk.view_types import LineView
+
+READ_SECONDS = 1.5
+"""For what is only looked at while it is written."""
+
+
+def read_within(book: Book, at: Looked, seq: int = 0, seconds: float = READ_SECONDS) -> tuple[LineView, bool]:
+    """The open line, and whether it was read to its end: what would take longer is cut short, and what was kept with the book
+    meanwhile let go."""
+    try:
+        with within(seconds, seconds):
+            return line_view(book, at, seq), True
+    except OverBudget:
+        forget(book)
+        return cut_short(book, at, seconds, seq), False
+
+
+def forget(book: Book) -> None:
+    """Lets go what is kept with a book and may be half worked out: it is made anew when it is needed."""
+    book.shared.clear()
+    book.kept.clear()

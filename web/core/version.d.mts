@@ -1,0 +1,2 @@
+/** A name for the core as it is now. */
+export function version(): string;
