@@ -3,7 +3,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Line, Problem } from "../api/types";
 import { useInterface } from "../state/interface";
-import { LOOKING_ONLY } from "../session/session";
+import { LOOKING_ONLY } from "../session/changing";
 import { useDocument } from "../state/document";
 import { useTable } from "../table/context";
 import { Word } from "../Words";

@@ -34,12 +34,11 @@ export function choose(id: string | null, more: boolean): void {
   else selectAll(selected === null ? others : [...others, selected], id);
 }
 
-/** After the book has changed: what was selected goes on being so by its name, whichever step draws it now. */
-export function followNames(
-  before: ReadonlyMap<string, Step>,
-  steps: readonly Step[],
-  byId: ReadonlyMap<string, Step>,
-): void {
+/** Changes the book: what was selected goes on being so by its name, whichever step draws it now. */
+export function keepingSelection(change: () => void): void {
+  const before = useDocument.getState().byId;
+  change();
+  const { steps, byId } = useDocument.getState();
   const ids = selectedIds();
   if (ids.every((id) => figureBy(byId, id)?.figure)) return;
   const now = new Map(figuresOf(steps).flatMap((one) => (one.figure && one.name !== "" ? [[one.name, one.id]] : [])));

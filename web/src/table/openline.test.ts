@@ -2,7 +2,8 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Act, Draft, Line, ReadRequest, Step } from "../api/types";
-import type { Answer, Session } from "../session/session";
+import type { Answer } from "../session/answer";
+import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
 import { useKinds } from "../state/kinds";
