@@ -109,12 +109,9 @@ TEXTS = [
     "point a, a",
     "line from 0, 0 to 0, 0",
 ]
-acts = st.lists(
-    st.tuples(
-        st.sampled_from(["insert", "delete", "mend", "move", "off", "several"]), st.integers(0, 30), st.sampled_from(TEXTS)
-    ),
-    max_size=25,
-)
+ACTS = ["insert", "delete", "mend", "move", "off", "several"]
+acts = st.lists(st.tuples(st.sampled_from(ACTS), st.integers(0, 30), st.sampled_from(TEXTS)), max_size=25)
+"""What is done, where, and with which text: see `edit_for`."""
 
 
 def edit_for(b: Book, act: str, at: int, text: str, id: str) -> Edit | None:

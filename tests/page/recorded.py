@@ -8,7 +8,7 @@ from typing import Any
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.scene import seen
-from kentrograph.core.language.codec import header_data, manner_data
+from kentrograph.core.language.packed import packed
 from kentrograph.core.language.script import book_of, read_script
 
 DEMO = Path(__file__).parents[2] / "demo"
@@ -27,12 +27,7 @@ def drawings() -> Iterator[tuple[str, Book]]:
 
 def source_of(book: Book, revision: int = 0) -> str:
     """A book as the server sends its steps to a page."""
-    steps = [book.steps[id] for id in book.order]
-    manners = [manner_data(step.manner) for step in steps]
-    rows = [
-        [s.id, s.name, s.dealt, s.statement.text, n, s.hidden, s.off, list(book.order.key(s.id))] for n, s in enumerate(steps)
-    ]
-    return json.dumps({"revision": revision, "header": header_data(book.header), "manners": manners, "steps": rows})
+    return json.dumps({"revision": revision, "edits": [], **packed(book)})
 
 
 def readings(book: Book, count: int, dice: Random) -> Iterator[dict[str, Any]]:

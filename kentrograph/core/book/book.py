@@ -4,10 +4,10 @@ A `Book` is never changed: `Book.edited` gives another one that shares everythin
 resolve to the nearest earlier step that defines them, so a step can only need what stands before it.
 """
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import replace
 from itertools import islice
-from typing import Any
+from typing import Any, NamedTuple
 
 from immutables import Map
 
@@ -17,7 +17,7 @@ from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .evaluation import Evaluation
 from .manner import Header, Manner
 from .names import parted
-from .network import TABLES, key_of_own, result_of
+from .network import TABLES, Need, key_of_own, result_of
 from .order import Key, Order
 from .pieces import part_or_none
 from .planned import Planned
@@ -26,6 +26,14 @@ from .values import Drawn, Value
 
 LOOKED_THROUGH = 5000
 """So many steps are looked through for names to offer."""
+
+
+class Known(NamedTuple):
+    """What is known of a step from before: its plan and what that needs, the steps that these are, and what it holds."""
+
+    planned: Planned
+    links: tuple[Need, ...]
+    value: Value
 
 
 class Book(Evaluation):
@@ -50,6 +58,34 @@ class Book(Evaluation):
         book._close()
         return book
 
+    @classmethod
+    def put_together(cls, header: Header, steps: Iterable[Step], keys: Iterable[Key], known: Mapping[str, Known]) -> "Book":
+        """A book as it was worked out before: of the steps in ``known`` that is taken as it is, and only the others are planned,
+        linked and evaluated."""
+        book = cls()
+        book.header = header
+        every = tuple(steps)
+        book.order = Order((step.id for step in every), keys)
+        book._hold_open(*TABLES)
+        rest: list[str] = []
+        for step in every:
+            id = step.id
+            book.steps[id] = step
+            book._define(step)
+            found = known.get(id)
+            if found is None:
+                rest.append(id)
+                book._plans[id] = Planned(step, header.manner.unit)
+            else:
+                book._plans[id], book._links[id] = found.planned, found.links
+        book._use({id: known[id].links for id in book.order if id in known})
+        book._link(rest, set())
+        for id, held in known.items():
+            book.values[id] = held.value
+        book._evaluate_these(rest)
+        book._close()
+        return book
+
     # Reading ------------------------------------------------------------------------------------------
 
     def position(self, id: str) -> int:
@@ -60,6 +96,10 @@ class Book(Evaluation):
         """The index of what is put in front of a step; of what is put at the end where that is None. Raises `Refused`
         (no_step)."""
         return len(self.order) if id is None else self.order.position(id)
+
+    def plan_of(self, id: str) -> tuple[Planned, tuple[Need, ...]]:
+        """A step's plan, and the steps that it needs."""
+        return self._plans[id], self._links[id]
 
     def names_like(self, first: str, before: int) -> dict[str, str]:
         """The names that begin with a letter and are defined before an index, by the form in which they are compared; of a

@@ -87,6 +87,14 @@ class Evaluation(Network):
         self.evaluating = False
         self.changed = self.order
 
+    def _evaluate_these(self, ids: Iterable[str]) -> None:
+        """Steps whose values are not known yet, in order; those of all others are."""
+        self.evaluating = True
+        for id in ids:
+            self.values[id] = self._value(self.steps[id], self._plans[id], self._links[id])
+        self.evaluating = False
+        self.changed = self.order
+
     def _evaluate(self, ids: Iterable[str]) -> None:
         self._hold_open("values")
         values, users, steps, plans, links = self.values, self._users, self.steps, self._plans, self._links

@@ -4,10 +4,10 @@ Names resolve to the nearest earlier step that defines them.
 """
 
 from bisect import bisect_left
-from collections.abc import Collection, Iterable, Iterator
+from collections.abc import Collection, Iterable, Iterator, Mapping
 from dataclasses import replace
 from itertools import zip_longest
-from typing import Any, Protocol, TypeVar
+from typing import Any
 
 from immutables import Map
 
@@ -20,26 +20,10 @@ from .pieces import kind_of_part
 from .planned import Planned
 from .planner import DRAWING
 from .step import Step, like_name
+from .table import Table
 from .values import Drawn, Value
 
 TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_markers")
-
-_V = TypeVar("_V")
-
-
-class Table(Protocol[_V]):
-    """A table of a book, by ids or names: an `immutables.Map`, of which a change costs the same however large it is. While an
-    edit holds it open it can be written to like a dictionary."""
-
-    def __getitem__(self, key: str, /) -> _V: ...
-    def __setitem__(self, key: str, value: _V, /) -> None: ...
-    def __delitem__(self, key: str, /) -> None: ...
-    def __contains__(self, key: object, /) -> bool: ...
-    def __len__(self) -> int: ...
-    def get(self, key: str, default: Any = None, /) -> Any: ...
-    def pop(self, key: str, default: Any = None, /) -> Any: ...
-    def values(self) -> Iterable[_V]: ...
-
 
 Need = str | tuple[str, int, Path]
 """A step that another one needs, with the number of the figure that comes of it where that is not the first, and what is meant of
@@ -281,6 +265,7 @@ class Network:
         """Links steps to what they need, in the order of the book; those that have become another kind of thing. ``again`` is
         given those that have to be linked once more: they use names that are defined elsewhere now."""
         other_kinds: list[str] = []
+        linked: dict[str, tuple[Need, ...]] = {}
         for id in ids:
             if self.steps[id].statement.hinges and self._settle_reading(id, again):
                 other_kinds.append(id)
@@ -291,10 +276,21 @@ class Network:
             if needs != self._links.get(id):
                 self._hold_open("_links", "_users")
                 self._unlink(id)
-                self._links[id] = needs
-                for need in {step_of(need) for need in needs}:
-                    self._users[need] = (*self._users.get(need, ()), id)
+                self._links[id] = linked[id] = needs
+        if linked:
+            self._use(linked)
         return other_kinds
+
+    def _use(self, linked: Mapping[str, tuple[Need, ...]]) -> None:
+        """Puts steps down as users of what they need. All at once: a place that a hundred thousand steps hang on would have its
+        users copied as often."""
+        users: dict[str, list[str]] = {}
+        for id, needs in linked.items():
+            for need in {step_of(need) for need in needs}:
+                users.setdefault(need, []).append(id)
+        self._hold_open("_users")
+        for need, more in users.items():
+            self._users[need] = (*self._users.get(need, ()), *more)
 
     def _unlink(self, id: str) -> None:
         self._hold_open("_links", "_users")

@@ -1,5 +1,7 @@
 """A step's plan, made once, and what it needs."""
 
+from typing import Any
+
 from ..problem import Problem, Refused
 from .kinds import plan_statement
 from .planner import Plan
@@ -29,3 +31,22 @@ class Planned:
         self.needs_last = planner.needs_last
         self.fast_plan = None if self.needs_last else self.plan
         """The plan of a step that counts from no last place: most are like that."""
+
+
+class PlannedLater(Planned):
+    """The same of a step that was planned before and could be: what it needs is known, the plan is made when it is asked for."""
+
+    __slots__ = ("_step", "_unit")
+
+    def __init__(self, step: Step, unit: str, names: tuple[str, ...], needed: int, needs_last: bool) -> None:
+        self._step, self._unit = step, unit
+        self.names, self.needed, self.needs_last = names, needed, needs_last
+        self.problem = None
+
+    def __getattr__(self, name: str) -> Any:
+        # Only what is not known yet comes by here.
+        if name not in ("plan", "fast_plan"):
+            raise AttributeError(name)
+        made = Planned(self._step, self._unit)
+        self.plan, self.fast_plan, self.problem = made.plan, made.fast_plan, made.problem
+        return getattr(made, name)

@@ -12,8 +12,9 @@ from ..book.book import Book
 from ..budget import OverBudget, within
 from ..desk.view_types import HeaderView, StepView
 from ..desk.views import before_view, step_view, values_view, ways_view, working_view
-from ..language.codec import edit_from, header_data, header_from, step_from
+from ..language.codec import edit_from, header_data
 from ..language.messages import sentence
+from ..language.packed import book_from
 from ..problem import Refused, refuse
 from .acts import edit_maker, own_steps
 from .answers import forget, read_within
@@ -65,16 +66,12 @@ class Held:
         """With what waits: what is read."""
 
     def open(self, source: str) -> int:
-        """Takes all steps of a drawing, as the server's rows have them; the revision that they are of."""
+        """Takes all steps of a drawing (`language.packed`), and what was done since; the revision to which that leads."""
         said = json.loads(source)
-        manners: list[Any] = said["manners"]
-        steps, places = [], []
-        for id, name, dealt, text, manner, hidden, off, place in said["steps"]:
-            data = {"id": id, "name": name, "dealt": dealt, "text": text, "manner": manners[manner], "hidden": hidden, "off": off}
-            steps.append(step_from(data))
-            places.append(tuple(place))
-        self.kept = self.book = Book.new(header_from(said["header"]), steps, places)
-        self.revision = said["revision"]
+        self.kept = book_from(said)
+        for edit in said["edits"]:
+            self.kept, _ = self.kept.edited(edit_from(edit))
+        self.book, self.revision = self.kept, said["revision"]
         return self.revision
 
     def follow(self, since: int, revision: int, edits: str) -> bool:
