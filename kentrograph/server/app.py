@@ -28,6 +28,7 @@ from .gate import Gate
 from .limits import Limits
 from .listener import listen
 from .live_session import LiveSession
+from .packing import Packing
 from .presence import Presence
 from .rooms import Rooms
 from .routes import router
@@ -55,13 +56,15 @@ def create_app(
     engine = engine_for(database_url)
     service, work = Service(engine), Work()
     pictures = ShelfPictures(service, work)
-    rooms = Rooms(service, work, Presence(database_url), pictures.changed)
+    packing = Packing(service, work)
+    rooms = Rooms(service, work, Presence(database_url), pictures.changed, packing.took)
     callers = Callers(service.session, office, person)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         log.info("begins to serve", extra={"version": __version__, "office": office})
-        tasks = [asyncio.create_task(one) for one in (listen(database_url, rooms), rooms.presence.run(), pictures.run())]
+        runs = (listen(database_url, rooms), rooms.presence.run(), pictures.run(), packing.run())
+        tasks = [asyncio.create_task(one) for one in runs]
         if backup is not None:
             tasks.append(asyncio.create_task(back_up_daily(backup)))
         yield
@@ -73,7 +76,7 @@ def create_app(
         title="Kentrograph", version=__version__, lifespan=lifespan, docs_url=None, redoc_url=None,
         responses={code: {"model": ErrorView} for code in (400, 401, 403, 404, 409, 422)},
     )  # fmt: skip
-    app.state.service, app.state.rooms = service, rooms
+    app.state.service, app.state.rooms, app.state.packing = service, rooms, packing
     app.add_middleware(Limits, forget=service.forget)
     app.add_middleware(Gate, callers=callers)
     app.add_middleware(Doors, origins=origins)

@@ -25,7 +25,7 @@ from .refusals import CLOSED, LONGEST_REASON
 from .rooms import Room, Rooms
 from .sentences import schema_sentence
 from .service import Service
-from .socket_schemas import ClientMessage, DoRequest, EchoRequest, OtherView, ReadRequest, WhereRequest
+from .socket_schemas import ClientMessage, DoRequest, EchoRequest, Opening, OtherView, ReadRequest, WhereRequest
 from .tracking import Fault
 from .work import Work
 
@@ -50,6 +50,8 @@ class LiveSession:
         self.told: tuple[int, str] | None = None
         """The revision and the name that the other side has; None while it believes that the drawing is gone."""
         self.book: Book | None = None
+        self.opened: int | None = None
+        """The revision that the other side has by what was kept of it."""
         self.may = socket.scope["state"]["may"]
         self._woken = asyncio.Event()
         self._replies: deque[bytes] = deque()
@@ -107,6 +109,7 @@ class LiveSession:
         await self.socket.accept()
         # Before anything is shown it is known what may be done with it.
         await self.socket.send_bytes(orjson.dumps({"type": "standing", "may": self.may.name.lower()}))
+        await self._tell_what_is_kept()
         self.room = self.rooms.enter(self.id, self)
         self._tell_where(None)
         self._woken.set()
@@ -124,6 +127,19 @@ class LiveSession:
             sender.cancel()
             self.rooms.leave(self.room, self)
             self.rooms.presence.leave(self.id, self.seat)
+
+    async def _tell_what_is_kept(self) -> None:
+        """Of a large drawing something can be shown before its book is there."""
+        try:
+            opening = await self.work.background(self.service.opening, self.id)
+        except UNANSWERED:
+            # The room waits until the database answers again, and sends the whole.
+            return
+        if opening is not None:
+            # The name comes with the book.
+            self.opened, self.told = opening.revision, (opening.revision, "")
+            told = Opening(revision=opening.revision, steps=opening.steps)
+            await self.socket.send_bytes(told.model_dump_json().encode())
 
     # Out: one sender, the newest state first, then the answers in their order
 
@@ -164,7 +180,10 @@ class LiveSession:
                 return
             if (state.revision, state.name) == self.told:
                 return
-            far = self.told is None or state.revision - self.told[0] > FAR
+            if self.opened is not None:
+                self.book = await self.work.background(self.service.opened_at, self.id, self.opened)
+                self.opened = None
+            far = self.told is None or self.book is None or state.revision - self.told[0] > FAR
             since = None if far or self.told is None else self.told[0]
             message = await self.room.message(since, None if far else self.book, state)
             self.book, self.told, self._said_gone = state.book, (state.revision, state.name), False

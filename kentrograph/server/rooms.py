@@ -23,6 +23,8 @@ from .service import Service
 from .work import Work, patiently
 
 log = logging.getLogger("kentrograph")
+TRAIL = 100
+"""Books of which it is remembered what led to them; they share what is the same."""
 KEPT = 8
 """Messages that are kept of a drawing: what brings a table from one revision to the newest."""
 
@@ -50,8 +52,11 @@ class Seat(Protocol):
 class Room:
     """One drawing that is open here."""
 
-    def __init__(self, id: UUID, service: Service, work: Work) -> None:
+    def __init__(self, id: UUID, service: Service, work: Work, took: Callable[[State], None]) -> None:
         self.id = id
+        self._took = took
+        self._trail: dict[object, Book] = {}
+        """Of the last books, each by the stamp of the one from which it came."""
         self.service = service
         self.work = work
         self.seats: set[Seat] = set()
@@ -91,11 +96,25 @@ class Room:
         if self.state is not None and state.revision < self.state.revision:
             return
         self.state, self.gone = state, False
+        self._took(state)
+        self._trail[state.book.before] = state.book
+        for stamp in list(self._trail)[:-TRAIL]:
+            del self._trail[stamp]
         if state.edit is not None:
             self._edits[state.revision] = state.edit
             for old in list(self._edits)[:-KEPT]:
                 del self._edits[old]
         self._wake()
+
+    def _touched(self, known: Book | None, book: Book) -> set[str] | None:
+        """What all edits from one book to another touched; None where not all of them were seen here."""
+        touched: set[str] = set()
+        at = known
+        while at is not None and at.stamp is not book.stamp:
+            at = self._trail.get(at.stamp)
+            if at is not None:
+                touched |= at.touched
+        return touched if at is not None else None
 
     def changed(self) -> None:
         """Something has become of the drawing: it is looked at again, once for all who ask meanwhile."""
@@ -138,7 +157,7 @@ class Room:
             edits = self.service.edits(self.id, since, state.revision)
         # The whole of a large drawing is made of many small things: see `making_books`.
         with self.service.reading(self.id), making_books() if known is None else nullcontext():
-            return book_message(state, known, since, edits)
+            return book_message(state, known, since, edits, self._touched(known, state.book))
 
     def _wake(self) -> None:
         for seat in self.seats:
@@ -148,17 +167,26 @@ class Room:
 class Rooms:
     """The rooms of this worker, and whose turn it is to change each drawing."""
 
-    def __init__(self, service: Service, work: Work, presence: Presence, changed: Callable[[], None]) -> None:
+    def __init__(
+        self,
+        service: Service,
+        work: Work,
+        presence: Presence,
+        changed: Callable[[], None],
+        took: Callable[[State], None],
+    ) -> None:
+        """``changed`` is told of each change that is done here, ``took`` of what a drawing that is open here has come to."""
         self.service = service
         self.work = work
         self.presence = presence
         presence.changed = self._others_changed
         self._changed = changed
+        self._took = took
         self._rooms: dict[UUID, Room] = {}
 
     def enter(self, id: UUID, seat: Seat) -> Room:
         """The room of a drawing, with this table in it."""
-        room = self._rooms.setdefault(id, Room(id, self.service, self.work))
+        room = self._rooms.setdefault(id, Room(id, self.service, self.work, self._took))
         room.seats.add(seat)
         if room.state is None:
             room.changed()

@@ -6,7 +6,6 @@ from typing import Annotated, Any
 from urllib.parse import quote
 from uuid import UUID
 
-import orjson
 from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
@@ -25,13 +24,15 @@ from ..core.language.script import write_script
 from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
-from ..store import backings, changes, drawings, history, pictures, shelf
+from ..store import backings, changes, drawings, history, packed, pictures, shelf
 from ..store.changes import State
 from ..store.database import UNANSWERED
+from ..store.errors import NoRevision
 from .bodies import body_of
 from .caller import caller_of, person_of
 from .doors import PICTURE_HEADERS
 from .help_pages import picture, sections
+from .packing import Packing
 from .present import book_message
 from .rooms import rooms_of
 from .schemas import (
@@ -122,7 +123,16 @@ def list_drawings(
 def create_drawing(request: Request, new: NewDrawing) -> Any:
     """A new drawing, empty or from a text."""
     with service_of(request).session() as session:
-        return drawings.create_drawing(session, new.name, person_of(request), new.text)
+        made = drawings.create_drawing(session, new.name, person_of(request), new.text)
+    return _made(request, made)
+
+
+def _made(request: Request, made: drawings.Made) -> drawings.Listed:
+    """Its book is at hand when it is opened, which is next."""
+    service_of(request).cache.put(made.listed.id, made.listed.revision, made.book)
+    packing: Packing = request.app.state.packing
+    packing.made(made.listed.id, len(made.book.order))
+    return made.listed
 
 
 @router.get("/drawings/{id}/picture", response_model=PictureView)
@@ -151,7 +161,18 @@ def _whole(service: Service, state: State) -> Response:
 @router.get("/drawings/{id}/source", response_class=Response)
 def get_source(id: UUID, request: Request) -> Any:
     """All steps as they are kept, of one revision: what a page needs to work the drawing out itself (JSON)."""
-    return Response(orjson.dumps(service_of(request).source(id)), media_type="application/json", headers=NOT_KEPT)
+    return Response(service_of(request).source(id), media_type="application/json", headers=NOT_KEPT)
+
+
+@router.get("/drawings/{id}/opened/{revision}", response_class=Response)
+def get_opened(id: UUID, revision: int, request: Request) -> Any:
+    """A large drawing as it was kept at a revision, as its table was told (`Opening`): a `BookView` without steps, then each
+    step, one to a line of JSON. There is none any more where a later one was kept meanwhile."""
+    with service_of(request).session() as session:
+        found = packed.views(session, id, revision)
+    if found is None:
+        raise NoRevision(f"What was kept of revision {revision} is gone.", revision=revision, newest=revision)
+    return Response(found, media_type="application/x-ndjson", headers={**NOT_KEPT, "Content-Encoding": "gzip"})
 
 
 @router.get("/drawings/{id}/text", response_class=PlainTextResponse)
@@ -279,7 +300,8 @@ def duplicate_drawing(request: Request, id: UUID) -> Any:
     """A copy of a drawing as it stands."""
     book = service_of(request).state(id).book
     with service_of(request).session() as session:
-        return drawings.duplicate_drawing(session, id, book, person_of(request))
+        made = drawings.duplicate_drawing(session, id, book, person_of(request))
+    return _made(request, made)
 
 
 @router.post("/drawings/{id}/changes", response_model=BookView)

@@ -12,12 +12,13 @@ from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
+from ..core.book.caches import forget
+from ..core.book.index import index_of
 from ..core.budget import OverBudget, unlimited, within
 from ..core.desk.comparing import bring_back
-from ..core.page import answers
 from ..core.page.acts import Make, edit_maker, own_steps
 from ..core.problem import refuse
-from ..store import books, changes, history
+from ..store import books, changes, history, packed
 from ..store.cache import BookCache
 from ..store.changes import Facts, State
 from ..store.memory import making_books
@@ -108,16 +109,20 @@ class Service:
             if (found := self.cache.get(id, revision)) is not None:
                 return found
             nearest = self.cache.nearest(id, revision)
-            if nearest is not None and revision - nearest[0] <= books.FAR:
+            if nearest is not None and revision - nearest[0] <= packed.FAR:
                 with self.session() as session:
-                    edits = books.edits_since(session, id, nearest[0], revision)
+                    edits = packed.edits_since(session, id, nearest[0], revision)
                 with self.reading(id):
-                    book = books.followed(nearest[1], edits)
+                    book = packed.followed(nearest[1], edits)
                 at = revision
             else:
                 with self.moment() as session:
                     loaded = books.load(session, id)
-                book, at = loaded.evaluated(), loaded.revision
+                book, at = books.opened(loaded, id, self.cache), loaded.revision
+            if len(book.order) >= packed.FROM:
+                # Made here, and not by the first reading, which is to be quick.
+                with self.reading(id), making_books():
+                    index_of(book)
             self.cache.put(id, at, book)
         return book if at == revision else None
 
@@ -135,7 +140,7 @@ class Service:
     def forget(self, id: UUID) -> None:
         """Lets go what was kept with the books of a drawing and may be half worked out: it is made anew when it is needed."""
         for book in self.cache.of(id):
-            answers.forget(book)
+            forget(book)
 
     def _bringing_back(self, id: UUID, revision: int) -> Make:
         with self.moment() as session:
@@ -147,10 +152,27 @@ class Service:
         if since == revision:
             return []
         with self.session() as session:
-            return [one.edit for one in books.edits_since(session, id, since, revision)]
+            return packed.edits_since(session, id, since, revision)
 
-    def source(self, id: UUID) -> dict[str, Any]:
-        """All steps of a drawing as they are kept, for whoever works it out themselves. Raises `NoDrawing`."""
+    def opening(self, id: UUID) -> packed.Opening | None:
+        """What can be shown of a drawing before its book is there; None where it is not large, or nothing is kept."""
+        with self.session() as session:
+            return packed.opening(session, id)
+
+    def opened_at(self, id: UUID, revision: int) -> Book | None:
+        """The book of a revision that was kept; None where another one is by now."""
+        if (found := self.cache.get(id, revision)) is not None:
+            return found
+        with self.moment() as session:
+            kept = packed.kept(session, id)
+        if kept is None or kept.first != revision:
+            return None
+        book = kept.opened()
+        self.cache.pin(id, revision, book)
+        return book
+
+    def source(self, id: UUID) -> bytes:
+        """All steps of a drawing as they are kept, for whoever works it out themselves (JSON). Raises `NoDrawing`."""
         with self.moment() as session:
             changes.facts(session, id)
             return books.source(session, id)

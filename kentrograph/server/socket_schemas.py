@@ -182,6 +182,15 @@ class Standing(BaseModel):
     may: MayWord
 
 
+class Opening(BaseModel):
+    """The drawing is a large one: what was kept of a revision is to be fetched (``/opened/{revision}``), with so many steps, and
+    what has become of it since follows."""
+
+    type: Literal["opening"] = "opening"
+    revision: int
+    steps: int
+
+
 class OtherView(BaseModel):
     """Somebody at the drawing."""
 
@@ -229,6 +238,7 @@ SOCKET_TYPES: tuple[type, ...] = (
     Done,
     RefusedView,
     Standing,
+    Opening,
     OthersView,
     Gone,
     BackingChanged,

@@ -30,6 +30,7 @@ class BookCache:
     def __init__(self, most_steps: int = MOST_STEPS) -> None:
         self.most_steps = most_steps
         self._books: OrderedDict[UUID, dict[int, Book]] = OrderedDict()
+        self._pinned: dict[UUID, tuple[int, Book]] = {}
         self._counts: dict[UUID, int] = {}
         self._total = 0
         self._making: WeakValueDictionary[UUID, _Lock] = WeakValueDictionary()
@@ -41,7 +42,14 @@ class BookCache:
             found = self._books.get(id, {}).get(revision)
             if found is not None:
                 self._books.move_to_end(id)
-            return found
+                return found
+            pinned = self._pinned.get(id)
+            return pinned[1] if pinned is not None and pinned[0] == revision else None
+
+    def pin(self, id: UUID, revision: int, book: Book) -> None:
+        """Keeps a book of a drawing besides the newest ones, for as long as any of them is kept; one of each drawing."""
+        with self._lock:
+            self._pinned[id] = (revision, book)
 
     def nearest(self, id: UUID, revision: int) -> tuple[int, Book] | None:
         """The newest book of a drawing that is older than a revision, with its own."""
@@ -64,6 +72,7 @@ class BookCache:
             while len(self._books) > 1 and self._total > self.most_steps:
                 gone, _ = self._books.popitem(last=False)
                 self._total -= self._counts.pop(gone)
+                self._pinned.pop(gone, None)
 
     def of(self, id: UUID) -> list[Book]:
         """All books of a drawing that are here."""

@@ -23,6 +23,6 @@ def load_demo(session: Session, folder: Path, person: Known) -> list[str]:
         text = file.read_text(encoding="utf-8")
         name = text.splitlines()[0].lstrip("# ").strip()
         made = create_drawing(session, name, person, text)
-        share(session, made.id, ALL, None, May.DRAW)
+        share(session, made.listed.id, ALL, None, May.DRAW)
         names.append(name)
     return names

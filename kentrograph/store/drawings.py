@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import datetime
+from typing import NamedTuple
 from uuid import UUID, uuid4
 
 from sqlalchemy import func, select, text, update
@@ -48,7 +49,14 @@ def get_drawing(session: Session, id: UUID, lock: bool = False) -> Drawing:
     return row
 
 
-def create_drawing(session: Session, name: str, person: Known, book_text: str = "") -> Listed:
+class Made(NamedTuple):
+    """A drawing that is new, and its book."""
+
+    listed: Listed
+    book: Book
+
+
+def create_drawing(session: Session, name: str, person: Known, book_text: str = "") -> Made:
     """A new drawing, empty or with the steps of a text, owned by who makes it. Raises `StoreError` for what will not do."""
     script = read_script(book_text)
     if script.misread:
@@ -57,7 +65,7 @@ def create_drawing(session: Session, name: str, person: Known, book_text: str = 
     return store_drawing(session, checked_name(name), book_of(script), person, f"new drawing {name}")
 
 
-def duplicate_drawing(session: Session, id: UUID, book: Book, person: Known) -> Listed:
+def duplicate_drawing(session: Session, id: UUID, book: Book, person: Known) -> Made:
     """A copy of a drawing with this book, with a history of its own, owned by who makes it."""
     original = get_drawing(session, id)
     return store_drawing(session, _free_name(session, original.name), book, person, f"copy of {original.name}")
@@ -91,7 +99,7 @@ def checked_name(name: str) -> str:
     return kept
 
 
-def store_drawing(session: Session, name: str, book: Book, person: Known, label: str) -> Listed:
+def store_drawing(session: Session, name: str, book: Book, person: Known, label: str) -> Made:
     """Keeps a book as a drawing of its own."""
     # By the clock, not by the transaction: of several that are made in one the order is known.
     now = func.clock_timestamp()
@@ -104,7 +112,7 @@ def store_drawing(session: Session, name: str, book: Book, person: Known, label:
     keep_picture(session, row.id, 0, book)
     share(session, row.id, "person", person.id, May.OWN)
     session.refresh(row)
-    return Listed(row.id, row.name, row.revision, row.changed_at, "own", [person.name], 0)
+    return Made(Listed(row.id, row.name, row.revision, row.changed_at, "own", [person.name], 0), book)
 
 
 def _free_name(session: Session, name: str) -> str:

@@ -66,6 +66,19 @@ class ShelfPicture(Base):
     picture: Mapped[dict[str, Any]]
 
 
+class PackedBook(Base):
+    """A large drawing as a core worked it out at a revision: its book, and its steps as they are shown (`store.packed`)."""
+
+    __tablename__ = "packed_books"
+
+    drawing_id: Mapped[UUID] = mapped_column(ForeignKey("drawings.id", ondelete="CASCADE"), primary_key=True)
+    revision: Mapped[int]
+    core: Mapped[str]
+    steps: Mapped[int]
+    book: Mapped[bytes]
+    views: Mapped[bytes]
+
+
 class Change(Base):
     """One change, never altered: who and when, the edit, its inverse, and what undo and redo would take after it."""
 

@@ -3,6 +3,7 @@
 import gc
 import json
 
+from kentrograph.core.language.packed import packed
 from kentrograph.core.page.held import Held
 
 MANNER = {"unit": "mm", "zero": "east", "clockwise": False, "datum": [0, 0, 0]}
@@ -19,12 +20,14 @@ READS = ("", "p", "circle touching C1", "line from P1", "measure", "40 at 30", "
 
 def source(texts):
     steps = [[f"s{n}", "", True, text, 0, False, False, [n]] for n, text in enumerate(texts)]
-    return json.dumps({"revision": 0, "header": {**MANNER, "decimals": 2}, "manners": [MANNER], "steps": steps})
+    return json.dumps({"revision": 0, "edits": [], "header": {**MANNER, "decimals": 2}, "manners": [MANNER], "steps": steps})
 
 
 def warm():
     held = Held()
     held.open(source(TEXTS))
+    # As a large drawing comes: with what its steps hold.
+    held.open(json.dumps({"revision": 0, "edits": [], **packed(held.book)}))
     for text in READS:
         for pointer in (None, POINTER):
             held.read(json.dumps({"seq": 1, "text": text, "pointer": pointer}))

@@ -14,8 +14,10 @@ T = TypeVar("T")
 class Shared(Generic[T]):
     """Kept for all revisions of a book together: what stands in it has to say itself what it is of."""
 
-    def __init__(self, make: Callable[[], T]) -> None:
+    def __init__(self, make: Callable[[], T], steady: bool = False) -> None:
+        """``steady`` is what is never left half worked out: its making looks at no budget."""
         self._make = make
+        self.steady = steady
 
     def of(self, book: Network) -> T:
         """What is kept with this book; new and empty the first time."""
@@ -37,3 +39,10 @@ class Kept(Generic[T]):
             book.kept[self] = self._make()
         found: T = book.kept[self]
         return found
+
+
+def forget(book: Network) -> None:
+    """Lets go what is kept with a book and may be half worked out: it is made anew when it is needed."""
+    for cache in [cache for cache in book.shared if not cache.steady]:
+        del book.shared[cache]
+    book.kept.clear()

@@ -177,7 +177,7 @@ def index_half_way(book: Network) -> Index:
     return _INDEX.of(book).half_way(book)
 
 
-_INDEX = Shared(Index)
+_INDEX = Shared(Index, steady=True)
 
 
 def _ring(i: int, j: int, ring: int) -> Iterator[tuple[int, int]]:

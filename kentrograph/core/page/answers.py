@@ -1,6 +1,7 @@
 """The answer to what a table asks to have read, within so many seconds."""
 
 from ..book.book import Book
+from ..book.caches import forget
 from ..budget import OverBudget, within
 from ..desk.line_views import Looked, cut_short, line_view
 from ..desk.view_types import LineView
@@ -18,9 +19,3 @@ def read_within(book: Book, at: Looked, seq: int = 0, seconds: float = READ_SECO
     except OverBudget:
         forget(book)
         return cut_short(book, at, seconds, seq), False
-
-
-def forget(book: Book) -> None:
-    """Lets go what is kept with a book and may be half worked out: it is made anew when it is needed."""
-    book.shared.clear()
-    book.kept.clear()

@@ -1,5 +1,6 @@
 """What a receiver of a book lacks of a newer one: in which steps the two differ, and where steps have come to stand."""
 
+from collections.abc import Set as AbstractSet
 from dataclasses import dataclass
 
 from ..book.book import Book
@@ -25,12 +26,13 @@ class Difference:
     steps: list[str]
 
 
-def difference(book: Book, known: Book | None) -> Difference:
-    """What differs from a book that the receiver has; all of it where there is none, or where every step may read otherwise."""
+def difference(book: Book, known: Book | None, touched: AbstractSet[str] | None = None) -> Difference:
+    """What differs from a book that the receiver has; all of it where there is none, or where every step may read otherwise.
+    ``touched`` is what all edits between the two touched, where that is known."""
     if known is None or known.header != book.header:
         return Difference(True, [], [], list(book.order))
     moved = moved_on_paper(book, known)
-    looked_at = _looked_at(book, known) | moved
+    looked_at = _looked_at(book, known, touched) | moved
     differ = (id for id in looked_at if id in book.order and (id in moved or _differs(book, known, id)))
     return Difference(
         False,
@@ -40,14 +42,16 @@ def difference(book: Book, known: Book | None) -> Difference:
     )
 
 
-def _looked_at(book: Book, known: Book) -> set[str]:
+def _looked_at(book: Book, known: Book, touched: AbstractSet[str] | None) -> set[str]:
     """The steps of two books that may differ.
 
     Where the one came of the other by an edit these are what that touched, and what shares a name with it.
     """
-    if book.before is not known.stamp:
-        return {*known.order, *book.order}
-    return {id for touched in book.touched for id in (touched, *sharing(book, touched), *sharing(known, touched))}
+    if touched is None:
+        if book.before is not known.stamp:
+            return {*known.order, *book.order} if book.stamp is not known.stamp else set()
+        touched = book.touched
+    return {id for one in touched for id in (one, *sharing(book, one), *sharing(known, one))}
 
 
 def _placed(book: Book, known: Book, looked_at: set[str]) -> list[Placed]:

@@ -3,12 +3,15 @@
 All that comes in and goes out is JSON (RFC 8259), so that the page hands it on as it is.
 """
 
+import gc
 import json
 from collections.abc import Callable
 from dataclasses import dataclass, fields, is_dataclass
 from typing import Any
 
 from ..book.book import Book
+from ..book.caches import forget
+from ..book.index import index_of
 from ..budget import OverBudget, within
 from ..desk.view_types import HeaderView, StepView
 from ..desk.views import before_view, step_view, values_view, ways_view, working_view
@@ -17,7 +20,7 @@ from ..language.messages import sentence
 from ..language.packed import book_from
 from ..problem import Refused, refuse
 from .acts import edit_maker, own_steps
-from .answers import forget, read_within
+from .answers import read_within
 from .asked import looked_of
 from .differing import Placed, difference
 
@@ -67,10 +70,19 @@ class Held:
 
     def open(self, source: str) -> int:
         """Takes all steps of a drawing (`language.packed`), and what was done since; the revision to which that leads."""
-        said = json.loads(source)
-        self.kept = book_from(said)
-        for edit in said["edits"]:
-            self.kept, _ = self.kept.edited(edit_from(edit))
+        # A book is made of many small objects that form no rings: the collector would look through them again and again, and
+        # need never look at them later (CPython, `gc.freeze`).
+        gc.disable()
+        try:
+            said = json.loads(source)
+            self.kept = book_from(said)
+            for edit in said["edits"]:
+                self.kept, _ = self.kept.edited(edit_from(edit))
+            # Made here, and not by the first reading, which is to be quick.
+            index_of(self.kept)
+        finally:
+            gc.freeze()
+            gc.enable()
         self.book, self.revision = self.kept, said["revision"]
         return self.revision
 

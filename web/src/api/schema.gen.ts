@@ -608,6 +608,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawings/{id}/opened/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Opened
+         * @description A large drawing as it was kept at a revision, as its table was told (`Opening`): a `BookView` without steps, then each
+         *     step, one to a line of JSON. There is none any more where a later one was kept meanwhile.
+         */
+        get: operations["get_opened_api_drawings__id__opened__revision__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drawings/{id}/picture": {
         parameters: {
             query?: never;
@@ -2752,6 +2773,23 @@ export interface components {
             figure: string;
             /** Words */
             words: string;
+        };
+        /**
+         * Opening
+         * @description The drawing is a large one: what was kept of a revision is to be fetched (``/opened/{revision}``), with so many steps, and
+         *     what has become of it since follows.
+         */
+        Opening: {
+            /** Revision */
+            revision: number;
+            /** Steps */
+            steps: number;
+            /**
+             * Type
+             * @default opening
+             * @constant
+             */
+            type: "opening";
         };
         /**
          * OtherView
@@ -6560,6 +6598,81 @@ export interface operations {
                 content: {
                     "application/json": number[];
                 };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorView"];
+                };
+            };
+        };
+    };
+    get_opened_api_drawings__id__opened__revision__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Bad Request */
             400: {

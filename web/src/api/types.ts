@@ -64,6 +64,7 @@ export type WhereRequest = Schemas["WhereRequest"];
 export type Ahead = Schemas["AheadView"];
 export type Where = Required<Pick<WhereRequest, "at" | "selected" | "mending">>;
 export type Other = Required<Schemas["OtherView"]>;
+export type Opening = Schemas["Opening"];
 export type DoRequest = Schemas["DoRequest"];
 export type ServerMessage =
   | Book
@@ -71,6 +72,7 @@ export type ServerMessage =
   | Schemas["Done"]
   | Schemas["RefusedView"]
   | Schemas["Standing"]
+  | Schemas["Opening"]
   | { readonly type: "others"; readonly others: readonly Other[] }
   | Schemas["Gone"]
   | Schemas["BackingChanged"]

@@ -67,6 +67,7 @@ async function opened() {
   );
   session.open();
   Wire.latest.onopen?.();
+  Wire.latest.says(book(0));
   return { session, lines, busy };
 }
 
@@ -412,5 +413,62 @@ describe("the core beside", () => {
       await back(8, step("a", "point 1, 1"));
       expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
     });
+  });
+});
+
+describe("a large drawing", () => {
+  const kept = (revision: number, ...ids: string[]) =>
+    [book(revision), ...ids.map((id) => step(id, "point 1, 1"))].map((one) => JSON.stringify(one)).join("\n");
+
+  it("is shown by what was kept, and then by what has become of it since", async () => {
+    const { session, lines } = await opened();
+    const { useDocument } = await import("../state/document");
+    vi.stubGlobal("fetch", () => Promise.resolve(new Response(kept(5, "a", "b"))));
+    Wire.latest.says({ type: "opening", revision: 5, steps: 2 });
+    // What comes meanwhile waits until that is there.
+    Wire.latest.says({
+      ...book(6, step("c", "point 3, 3")),
+      whole: false,
+      since: 5,
+      placed: [{ id: "c", in_front_of: "b" }],
+    });
+    expect(useDocument.getState().revision).toBe(0);
+    await vi.waitFor(() => expect(useDocument.getState().revision).toBe(6));
+    expect(useDocument.getState().steps.map((one) => one.id)).toEqual(["a", "c", "b"]);
+    expect(useDocument.getState().opening).toBeNull();
+    session.read(reading("x"));
+    Wire.latest.says(line(Wire.latest.sent.at(-1)?.seq ?? 0));
+    expect(lines).toHaveLength(1);
+  });
+
+  it("begins again where what was kept is gone, and where the connection breaks", async () => {
+    const { session } = await opened();
+    const { useDocument } = await import("../state/document");
+    const warned = vi.spyOn(console, "warn").mockReturnValue(undefined);
+    vi.stubGlobal("fetch", () => Promise.resolve(new Response("", { status: 404 })));
+    const first = Wire.latest;
+    first.says({ type: "opening", revision: 5, steps: 2 });
+    await vi.waitFor(() => expect(first.readyState).toBe(3));
+    expect(warned).toHaveBeenCalledOnce();
+    first.drops();
+    await vi.advanceTimersByTimeAsync(300);
+    expect(Wire.latest).not.toBe(first);
+    let aborted = false;
+    vi.stubGlobal("fetch", (_: string, { signal }: RequestInit) => {
+      return new Promise((_, reject) => {
+        signal?.addEventListener("abort", () => {
+          aborted = true;
+          reject(new Error("aborted"));
+        });
+      });
+    });
+    Wire.latest.onopen?.();
+    Wire.latest.says({ type: "opening", revision: 6, steps: 2 });
+    session.read(reading("not yet"));
+    expect(Wire.latest.sent).toEqual([]);
+    Wire.latest.drops();
+    expect(aborted).toBe(true);
+    expect(useDocument.getState().connection).toBe("lost");
+    session.close();
   });
 });

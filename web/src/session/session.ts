@@ -1,5 +1,5 @@
 /** The live session of one table: the connection, who answers what is asked, and what comes of what is done. */
-import type { Act, Line, ServerMessage, Where } from "../api/types";
+import type { Act, Line, Opening, ServerMessage, Where } from "../api/types";
 import { core as coreOfPage, type Core } from "../core/core";
 import { loadBacking } from "../state/backing";
 import { setConnection, takeBook, useDocument } from "../state/document";
@@ -9,6 +9,7 @@ import { keepingSelection } from "../state/selection";
 import { loadWho } from "../state/who";
 import type { Answer } from "./answer";
 import { Changing } from "./changing";
+import { fetchKept } from "./kept";
 import { Reading, type Asked } from "./reading";
 import { Socket } from "./socket";
 import { Whereabouts } from "./whereabouts";
@@ -23,6 +24,10 @@ export class Session {
   private whereabouts: Whereabouts | null = null;
   /** Whether the core beside has been asked to attend. */
   private attended = false;
+  /** Whether the server has sent the drawing as it stands since it was reached. */
+  private caughtUp = false;
+  /** While what was kept of a large drawing is on its way: how to call that off, and what has come meanwhile. */
+  private opening: { readonly off: AbortController; readonly meanwhile: ServerMessage[] } | null = null;
   private stopListening: (() => void) | null = null;
   private readonly reading: Reading;
   private readonly changing: Changing;
@@ -47,7 +52,8 @@ export class Session {
           this.core.read(request);
           return true;
         },
-        server: send,
+        // Nothing is read before the drawing is there to be read.
+        server: (request) => this.caughtUp && send(request),
       },
       onLine,
     );
@@ -87,6 +93,7 @@ export class Session {
   }
 
   close(): void {
+    this.opening?.off.abort();
     this.socket?.close();
     this.socket = null;
     this.whereabouts?.close();
@@ -144,9 +151,38 @@ export class Session {
     this.onBusy(busy);
   }
 
+  /** Shows what was kept of a large drawing, then does what came meanwhile. */
+  private async show(opening: Opening): Promise<void> {
+    const one = { off: new AbortController(), meanwhile: new Array<ServerMessage>() };
+    this.opening = one;
+    try {
+      const progress = (done: number, steps: number) => useDocument.setState({ opening: { done, steps } });
+      const book = await fetchKept(this.drawing, opening, progress, one.off.signal);
+      if (this.opening !== one) return;
+      this.opening = null;
+      keepingSelection(() => takeBook(book));
+      for (const message of one.meanwhile) this.take(message);
+      this.tell();
+    } catch (error) {
+      if (this.opening !== one) return;
+      // A later one was kept meanwhile, or the way there broke: all begins again.
+      console.warn(error);
+      this.opening = null;
+      this.socket?.again();
+    }
+  }
+
   private take(message: ServerMessage): void {
+    if (this.opening) {
+      this.opening.meanwhile.push(message);
+      return;
+    }
     switch (message.type) {
+      case "opening":
+        void this.show(message);
+        break;
       case "book":
+        this.caughtUp = true;
         this.core?.follow(message);
         keepingSelection(() => takeBook(message));
         if (!this.attended) window.setTimeout(() => this.attend(), AFTER_PICTURE);
@@ -180,6 +216,9 @@ export class Session {
   }
 
   private lost(): void {
+    this.opening?.off.abort();
+    this.opening = null;
+    this.caughtUp = false;
     setConnection("lost");
     takeOthers([], 0);
     this.reading.lost();

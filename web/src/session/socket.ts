@@ -38,6 +38,11 @@ export class Socket {
     return true;
   }
 
+  /** Begins again: the server tells all anew. */
+  again(): void {
+    this.socket?.close();
+  }
+
   close(): void {
     this.closed = true;
     window.clearTimeout(this.timer);

@@ -9,6 +9,8 @@ interface Document {
   connection: Connection;
   /** What whoever sits here may do with it. */
   may: May;
+  /** Of a large drawing that is being opened: how many of its steps are there, and how many there will be. */
+  opening: { readonly done: number; readonly steps: number } | null;
   /** Why it is not there. */
   why: string;
   id: string;
@@ -29,6 +31,7 @@ interface Document {
 const EMPTY: Document = {
   connection: "connecting",
   may: "own",
+  opening: null,
   why: "",
   id: "",
   name: "",
@@ -98,6 +101,7 @@ function show(book: Shown, connection: Connection): void {
   const steps = book.whole ? book.steps : put(book, useDocument.getState().steps, byId);
   useDocument.setState({
     connection,
+    opening: null,
     name: book.name,
     revision: book.revision,
     header: book.header,

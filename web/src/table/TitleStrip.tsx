@@ -18,7 +18,7 @@ import { MannerMenu } from "./MannerMenu";
 import { doOrSay } from "./writing";
 
 export function TitleStrip() {
-  const { undo, redo, connection, may } = useDocument();
+  const { undo, redo, connection, may, opening } = useDocument();
   const looking = may === "see";
   const history = useInterface((i) => i.history);
   const waits = useWaiting((w) => w.waits.length);
@@ -46,7 +46,7 @@ export function TitleStrip() {
           {
             {
               open: looking ? "Looking only" : "Saved",
-              connecting: "Opening …",
+              connecting: opening ? openingWords(opening) : "Opening …",
               lost: waits > 0 ? `Connection lost; ${String(waits)} wait here` : "Connection lost, trying again …",
               gone: "Deleted",
             }[connection]
@@ -67,6 +67,10 @@ export function TitleStrip() {
       <OwnMenu />
     </Strip>
   );
+}
+
+function openingWords({ done, steps }: { readonly done: number; readonly steps: number }): string {
+  return `Opening … ${done.toLocaleString("en")} of ${steps.toLocaleString("en")} steps`;
 }
 
 /** The drawing is one, and has three views: the table it is drawn on, the sheet and the files it is handed over as. */

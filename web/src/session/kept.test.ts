@@ -1,0 +1,51 @@
+/** What was kept of a large drawing comes in pieces that end anywhere, and is shown whole or not at all. */
+import { afterEach, describe, expect, it, vi } from "vitest";
+
+import { fetchKept } from "./kept";
+
+const FRAME = { type: "book", revision: 7, name: "d", steps: [] };
+const steps = Array.from({ length: 40 }, (_, n) => ({ id: `s${String(n)}`, text: `point ${String(n)}, ⌀ ½` }));
+const BYTES = new TextEncoder().encode([FRAME, ...steps].map((one) => JSON.stringify(one)).join("\n"));
+
+function served(bytes: Uint8Array, piece: number, status = 200) {
+  const body = new ReadableStream<Uint8Array>({
+    start(controller) {
+      for (let at = 0; at < bytes.length; at += piece) controller.enqueue(bytes.slice(at, at + piece));
+      controller.close();
+    },
+  });
+  vi.stubGlobal("fetch", () => Promise.resolve(new Response(body, { status })));
+}
+
+const asked = (count: number) =>
+  fetchKept("d", { type: "opening", revision: 7, steps: count }, () => undefined, new AbortController().signal);
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+});
+
+describe("what was kept", () => {
+  it.each([1, 2, 3, 17, 64, 1000, 100_000])("is the same in pieces of %i bytes", async (piece) => {
+    served(BYTES, piece);
+    expect(await asked(40)).toEqual({ ...FRAME, steps });
+  });
+
+  it("says how far it is", async () => {
+    served(BYTES, 500);
+    const told: number[] = [];
+    const progress = (done: number) => told.push(done);
+    await fetchKept("d", { type: "opening", revision: 7, steps: 40 }, progress, new AbortController().signal);
+    expect(told.length).toBeGreaterThan(2);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+    expect(told.at(-1)).toBe(40);
+  });
+
+  it("is refused where it is gone, or does not come whole", async () => {
+    served(BYTES, 100, 404);
+    await expect(asked(40)).rejects.toThrow("404");
+    served(BYTES.slice(0, BYTES.lastIndexOf(10)), 100);
+    await expect(asked(40)).rejects.toThrow("whole");
+    served(BYTES.slice(0, BYTES.length - 3), 100);
+    await expect(asked(40)).rejects.toThrow();
+  });
+});
