@@ -11,6 +11,7 @@ import sys
 import time
 from collections.abc import Callable
 from contextlib import AsyncExitStack
+from pathlib import Path
 from random import Random
 from statistics import quantiles
 from typing import Any
@@ -207,21 +208,60 @@ def browser() -> str:
 
 
 def large() -> str:
-    """A drawing of 100,000 figures: until the first picture, until the page answers, and by how much memory."""
+    """A drawing of 100,000 figures: until it is made; until the first picture and until the page answers, right after that, once
+    it is kept, and from a server that knows nothing; how long a move and a written step take then, and by how much memory."""
     with office(1) as place, sync_playwright() as playwright:
         here = Browsing(place, Network(0))
+        begun = time.perf_counter()
         id = drawing(place, "Large", large_text(100_000))
+        parts = [f"made in {time.perf_counter() - begun:.0f} s"]
         made = playwright.chromium.launch(executable_path=shutil.which("chromium"))
-        with here.context(made, "page") as context:
-            begun = time.perf_counter()
-            page = here.opened(context, id)
-            first = time.perf_counter() - begun
-            _awake(page)
-            ready = time.perf_counter() - begun
-            here.begins(page)
-            moved = _p95(page.evaluate(MOVE, [60, SEED]))
+        for when in ("right after that", "kept", "after a new start of the server"):
+            if when.startswith("after"):
+                place.again()
+            with here.context(made, "page") as context:
+                begun = time.perf_counter()
+                page = here.opened(context, id)
+                page.wait_for_selector("canvas[data-took]", timeout=120_000)
+                first = time.perf_counter() - begun
+                _awake(page)
+                ready = time.perf_counter() - begun
+                parts.append(f"{when}: first picture {first:.1f} s, the page answers after {ready:.1f} s")
+                if when == "kept":
+                    parts.append(_worked_on(here, page))
         made.close()
-        return f"first picture {first:.1f} s, the page answers after {ready:.1f} s, a move {moved:.0f} ms (p95)"
+        parts.append(f"server {_memory(place.process):.0f} MB")
+        return "; ".join(parts)
+
+
+def _worked_on(here: Browsing, page: Page) -> str:
+    """How long moves and steps take at an open table, and the memory of its page."""
+    written = []
+    for number in range(12):
+        page.keyboard.type(f"circle centre {300 + number}, 300 radius 7")
+        begun = time.perf_counter()
+        page.keyboard.press("Enter")
+        page.get_by_text(f"centre {300 + number}, 300").first.wait_for(timeout=60_000)
+        written.append(1e3 * (time.perf_counter() - begun))
+    here.begins(page)
+    moved = _p95(page.evaluate(MOVE, [60, SEED]))
+    memory = max(_memory(int(one.name)) for one in Path("/proc").iterdir() if one.name.isdigit() and _is_page(one))
+    return (
+        f"a move {moved:.0f} ms (p95), a step in the book after {sorted(written)[6]:.0f} ms, the page's process {memory:.0f} MB"
+    )
+
+
+def _is_page(process: Path) -> bool:
+    try:
+        return b"--type=renderer" in (process / "cmdline").read_bytes()
+    except OSError:
+        return False
+
+
+def _memory(process: int) -> float:
+    """What a process holds in memory, in MB."""
+    lines = Path(f"/proc/{process}/status").read_text().splitlines()
+    return next(float(line.split()[1]) / 1e3 for line in lines if line.startswith("VmRSS"))
 
 
 def _cpu(process: int) -> float:

@@ -85,10 +85,28 @@ class Client:
 class Office:
     """A running server and the cookies of its people."""
 
-    def __init__(self, address: str, cookies: list[str], process: int) -> None:
+    def __init__(self, address: str, start: Callable[[], "subprocess.Popen[bytes]"]) -> None:
         self.address = address
-        self.cookies = cookies
-        self.process = process
+        self.cookies: list[str] = []
+        self._start = start
+        self._server = start()
+
+    @property
+    def process(self) -> int:
+        """The id of the process that serves."""
+        return self._server.pid
+
+    def stop(self) -> None:
+        """Ends the server."""
+        self._server.terminate()
+        self._server.wait(20)
+
+    def again(self) -> None:
+        """Ends the server and starts another one, which knows nothing yet."""
+        self.stop()
+        self._server = self._start()
+        with httpx.Client(base_url=f"{self.address}/api", timeout=60, verify=False) as api:
+            _until_ready(api)
 
     def api(self, number: int) -> httpx.Client:
         """Calls of one person."""
@@ -120,12 +138,13 @@ def office(people: int, *options: str) -> Iterator[Office]:
         port = free_port()
         address = f"http://127.0.0.1:{port}"
         subprocess.run([*command, "prepare"], cwd=ROOT, env=environment, check=True)
-        server = subprocess.Popen([*command, "serve", "--office", "--port", str(port), *options], cwd=ROOT, env=environment)
+        serving = [*command, "serve", "--office", "--port", str(port), *options]
+        place = Office(address, lambda: subprocess.Popen(serving, cwd=ROOT, env=environment))
         try:
-            yield Office(address, _joined(address, command, environment, people), server.pid)
+            place.cookies = _joined(address, command, environment, people)
+            yield place
         finally:
-            server.terminate()
-            server.wait(20)
+            place.stop()
             cluster.stop()
 
 

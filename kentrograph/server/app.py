@@ -57,7 +57,7 @@ def create_app(
     service, work = Service(engine), Work()
     pictures = ShelfPictures(service, work)
     packing = Packing(service, work)
-    rooms = Rooms(service, work, Presence(database_url), pictures.changed, packing.took)
+    rooms = Rooms(service, work, Presence(database_url), packing, pictures.changed)
     callers = Callers(service.session, office, person)
 
     @asynccontextmanager

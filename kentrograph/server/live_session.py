@@ -15,6 +15,7 @@ from ..core.language.messages import sentence
 from ..core.page.answers import read_within
 from ..core.page.asked import looked_of
 from ..core.problem import Refused
+from ..store import packed
 from ..store.database import UNANSWERED, unanswered
 from ..store.errors import StaleBase, StoreError
 from .caller import Caller, Callers
@@ -184,6 +185,11 @@ class LiveSession:
                 self.book = await self.work.background(self.service.opened_at, self.id, self.opened)
                 self.opened = None
             far = self.told is None or self.book is None or state.revision - self.told[0] > FAR
+            if far and len(state.book.order) >= packed.FROM and await self.rooms.packing.kept(self.id):
+                # Such a one is fetched, and not sent: making the message of it takes as long as keeping it.
+                await self._tell_what_is_kept()
+                if self.opened is not None:
+                    continue
             since = None if far or self.told is None else self.told[0]
             message = await self.room.message(since, None if far else self.book, state)
             self.book, self.told, self._said_gone = state.book, (state.revision, state.name), False

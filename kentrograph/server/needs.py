@@ -67,7 +67,7 @@ NEEDS: Mapping[str, Need] = {
     "GET /api/drawings/{id}/picture": Need.SEE,
     "GET /api/drawings/{id}/text": Need.SEE,
     "GET /api/drawings/{id}/source": Need.SEE,
-    "GET /api/drawings/{id}/opened/{revision}": Need.SEE,
+    "GET /api/drawings/{id}/opened": Need.SEE,
     "GET /api/drawings/{id}/numbers": Need.SEE,
     "GET /api/drawings/{id}/working/{step}": Need.SEE,
     "GET /api/drawings/{id}/before/{step}": Need.SEE,

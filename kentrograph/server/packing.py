@@ -3,13 +3,16 @@
 import asyncio
 import gzip
 import logging
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
+from dataclasses import fields
+from operator import attrgetter
 from uuid import UUID
 
 import orjson
 from sqlalchemy.exc import SQLAlchemyError
 
 from ..core.book.index import index_of
+from ..core.desk.view_types import StepView
 from ..core.desk.views import step_view
 from ..core.page.differing import difference
 from ..store import packed
@@ -27,6 +30,9 @@ RESTS = 2.0
 RETRY = 30.0
 IN_ONE = 100
 """Views that are made in one turn."""
+COLUMNS = tuple(field.name for field in fields(StepView))
+"""What is said of each step, in this order: the names of a hundred thousand fields would be half of what is read."""
+_columns = attrgetter(*COLUMNS)
 _LEVEL = 1
 
 
@@ -39,6 +45,7 @@ class Packing:
         self._wanted: dict[UUID, None] = {}
         self._kept: dict[UUID, int] = {}
         """Which revision of a drawing is known to be kept."""
+        self._making: dict[UUID, asyncio.Task[bool]] = {}
         self._any = asyncio.Event()
         self._loop: asyncio.AbstractEventLoop | None = None
 
@@ -60,6 +67,7 @@ class Packing:
     async def run(self) -> None:
         """Keeps them until cancelled."""
         self._loop = asyncio.get_running_loop()
+        await self._begin()
         while True:
             await self._any.wait()
             self._any.clear()
@@ -67,16 +75,43 @@ class Packing:
             while self._wanted:
                 id = next(iter(self._wanted))
                 del self._wanted[id]
-                try:
-                    self._kept[id] = await self.work.background(self.keep, id)
-                except NoDrawing:
-                    pass
-                except SQLAlchemyError as error:
+                if not await self.kept(id):
                     # It is told of again with the next change.
-                    log.warning("drawing %s could not be kept for opening: %s", id, type(error).__name__)
                     await asyncio.sleep(RETRY)
-                except Exception:
-                    log.exception("drawing %s cannot be kept for opening", id)
+
+    async def _begin(self) -> None:
+        """After the application was renewed: what another core has kept is kept anew, that of drawings that are at work first."""
+        try:
+            for id in await self.work.background(self._left_behind):
+                self._want(id, packed.FROM)
+        except SQLAlchemyError as error:
+            # Each is found out when it is opened.
+            log.warning("it could not be looked which drawings another core has kept: %s", type(error).__name__)
+
+    def _left_behind(self) -> Sequence[UUID]:
+        with self.service.session() as session:
+            return packed.left_behind(session)
+
+    async def kept(self, id: UUID) -> bool:
+        """Waits until a drawing is kept, once for all who ask meanwhile; whether it is."""
+        task = self._making.get(id)
+        if task is None:
+            task = self._making[id] = asyncio.create_task(self._try(id))
+            task.add_done_callback(lambda _: self._making.pop(id))
+        return await asyncio.shield(task)
+
+    async def _try(self, id: UUID) -> bool:
+        try:
+            self._kept[id] = await self.work.background(self.keep, id)
+        except NoDrawing:
+            return False
+        except SQLAlchemyError as error:
+            log.warning("drawing %s could not be kept for opening: %s", id, type(error).__name__)
+            return False
+        except Exception:
+            log.exception("drawing %s cannot be kept for opening", id)
+            return False
+        return True
 
     def keep(self, id: UUID) -> int:
         """Keeps a drawing as it stands, unless it was kept just now; the revision that is kept. Raises `NoDrawing`."""
@@ -88,7 +123,7 @@ class Packing:
         if before is not None and state.revision - before.revision < EVERY:
             return before.revision
         old = self._views_of(id, before.revision) if before is not None else {}
-        lines = [frame_of_all(state)]
+        lines = [frame_of_all(state), orjson.dumps(COLUMNS)]
         for line in self.service.in_turns(id, self._lines(state, old, before.revision if before is not None else None)):
             lines += line
         views = gzip.compress(b"\n".join(lines), _LEVEL, mtime=0)
@@ -104,7 +139,7 @@ class Packing:
             return {}
         with self.service.session() as session:
             found = packed.views(session, id, revision)
-        return dict(zip(book.order, gzip.decompress(found).split(b"\n")[1:], strict=True)) if found is not None else {}
+        return dict(zip(book.order, gzip.decompress(found).split(b"\n")[2:], strict=True)) if found is not None else {}
 
     def _lines(self, state: State, old: dict[str, bytes], revision: int | None) -> Iterator[list[bytes]]:
         """The views of all steps, some at a time; those that were kept where they are the same."""
@@ -115,4 +150,4 @@ class Packing:
         ids = list(book.order)
         for first in range(0, len(ids), IN_ONE):
             some = ids[first : first + IN_ONE]
-            yield [old[id] if id in old and id not in changed else orjson.dumps(step_view(book, id)) for id in some]
+            yield [old[id] if id in old and id not in changed else orjson.dumps(_columns(step_view(book, id))) for id in some]

@@ -16,6 +16,7 @@ from ..store.changes import State
 from ..store.errors import NoDrawing
 from ..store.memory import making_books
 from .metrics import changing
+from .packing import Packing
 from .presence import Presence
 from .present import book_message
 from .schemas import Act
@@ -172,21 +173,21 @@ class Rooms:
         service: Service,
         work: Work,
         presence: Presence,
+        packing: Packing,
         changed: Callable[[], None],
-        took: Callable[[State], None],
     ) -> None:
-        """``changed`` is told of each change that is done here, ``took`` of what a drawing that is open here has come to."""
+        """``changed`` is told of each change that is done here."""
         self.service = service
         self.work = work
         self.presence = presence
         presence.changed = self._others_changed
         self._changed = changed
-        self._took = took
+        self.packing = packing
         self._rooms: dict[UUID, Room] = {}
 
     def enter(self, id: UUID, seat: Seat) -> Room:
         """The room of a drawing, with this table in it."""
-        room = self._rooms.setdefault(id, Room(id, self.service, self.work, self._took))
+        room = self._rooms.setdefault(id, Room(id, self.service, self.work, self.packing.took))
         room.seats.add(seat)
         if room.state is None:
             room.changed()

@@ -27,7 +27,6 @@ from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings, history, packed, pictures, shelf
 from ..store.changes import State
 from ..store.database import UNANSWERED
-from ..store.errors import NoRevision
 from .bodies import body_of
 from .caller import caller_of, person_of
 from .doors import PICTURE_HEADERS
@@ -164,14 +163,14 @@ def get_source(id: UUID, request: Request) -> Any:
     return Response(service_of(request).source(id), media_type="application/json", headers=NOT_KEPT)
 
 
-@router.get("/drawings/{id}/opened/{revision}", response_class=Response)
-def get_opened(id: UUID, revision: int, request: Request) -> Any:
-    """A large drawing as it was kept at a revision, as its table was told (`Opening`): a `BookView` without steps, then each
-    step, one to a line of JSON. There is none any more where a later one was kept meanwhile."""
+@router.get("/drawings/{id}/opened", response_class=Response)
+def get_opened(id: UUID, request: Request) -> Any:
+    """A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of what is said of a step, and a
+    list of that for each; nothing (204) where nothing is kept. Its table is told which revision that is (`Opening`)."""
     with service_of(request).session() as session:
-        found = packed.views(session, id, revision)
+        found = packed.views(session, id)
     if found is None:
-        raise NoRevision(f"What was kept of revision {revision} is gone.", revision=revision, newest=revision)
+        return Response(status_code=204, headers=NOT_KEPT)
     return Response(found, media_type="application/x-ndjson", headers={**NOT_KEPT, "Content-Encoding": "gzip"})
 
 

@@ -183,8 +183,8 @@ class Standing(BaseModel):
 
 
 class Opening(BaseModel):
-    """The drawing is a large one: what was kept of a revision is to be fetched (``/opened/{revision}``), with so many steps, and
-    what has become of it since follows."""
+    """The drawing is a large one: what was kept of a revision is to be fetched (``/opened``), with so many steps, and what has
+    become of it since follows."""
 
     type: Literal["opening"] = "opening"
     revision: int

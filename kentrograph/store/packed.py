@@ -7,13 +7,14 @@ import hashlib
 import zlib
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import timedelta
 from functools import cache
 from pathlib import Path
 from typing import Any
 from uuid import UUID
 
 import orjson
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
@@ -27,6 +28,10 @@ FROM = 5_000
 """Steps from which a drawing is kept like that."""
 FAR = 60
 """Changes that are done again on what was kept; of a drawing that is further on all is read."""
+RECENT = 30
+"""Days."""
+FORM = b"2"
+"""Of what is kept here: another one where it is written otherwise."""
 _CORE = Path(__file__).parents[1] / "core"
 _LEVEL = 1
 
@@ -34,7 +39,7 @@ _LEVEL = 1
 @cache
 def core_version() -> str:
     """Which core this is: what it works out may differ from what another one did."""
-    found = hashlib.sha256()
+    found = hashlib.sha256(FORM)
     for file in sorted(_CORE.rglob("*.py")):
         found.update(file.relative_to(_CORE).as_posix().encode() + b"\0" + file.read_bytes() + b"\0")
     return found.hexdigest()[:16]
@@ -107,10 +112,12 @@ def opening(session: Session, id: UUID) -> Opening | None:
     return Opening(found.revision, found.steps) if found is not None else None
 
 
-def views(session: Session, id: UUID, revision: int) -> bytes | None:
-    """The views that were kept of a revision: a `BookView` without steps, then each step, one to a line (gzip)."""
-    kept = select(PackedBook.views).where(PackedBook.drawing_id == id, PackedBook.revision == revision)
-    return session.scalar(kept.where(PackedBook.core == core_version()))
+def views(session: Session, id: UUID, revision: int | None = None) -> bytes | None:
+    """The views that were kept, where they are of a ``revision`` that is asked for: a `BookView` without steps, the names of what
+    is said of a step, and that of each step, one to a line (gzip)."""
+    query = _near(select(PackedBook.views), id)
+    found: bytes | None = session.scalar(query.where(PackedBook.revision == revision) if revision is not None else query)
+    return found
 
 
 def kept(session: Session, id: UUID) -> Kept | None:
@@ -120,6 +127,14 @@ def kept(session: Session, id: UUID) -> Kept | None:
     if found is None:
         return None
     return Kept(found.revision, found.now, found.book, edits_since(session, id, found.revision, found.now))
+
+
+def left_behind(session: Session) -> Sequence[UUID]:
+    """Large drawings that another core has kept and that were changed in the last weeks, the latest first."""
+    query = select(PackedBook.drawing_id).join(Drawing, Drawing.id == PackedBook.drawing_id)
+    recent = Drawing.changed_at > func.now() - timedelta(days=RECENT)
+    mine = query.where(PackedBook.core != core_version(), Drawing.deleted_at.is_(None), recent)
+    return session.scalars(mine.order_by(Drawing.changed_at.desc())).all()
 
 
 def _near(query: Any, id: UUID) -> Any:

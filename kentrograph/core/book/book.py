@@ -66,23 +66,25 @@ class Book(Evaluation):
         book.header = header
         every = tuple(steps)
         book.order = Order((step.id for step in every), keys)
-        book._hold_open(*TABLES)
-        rest: list[str] = []
+        # What is known stands in plain dictionaries first, which are faster to write; it defines its names and carries none on.
+        definers: dict[str, tuple[str, ...]] = {}
         for step in every:
-            id = step.id
-            book.steps[id] = step
+            if step.id in known:
+                for key in step.keys:
+                    definers[key] = (*definers[key], step.id) if key in definers else (step.id,)
+        book.steps, book._definers = Map({step.id: step for step in every}), Map(definers)  # type: ignore[assignment]
+        book._plans = Map({id: found.planned for id, found in known.items()})  # type: ignore[assignment]
+        book._links = Map({id: found.links for id, found in known.items()})  # type: ignore[assignment]
+        book._hold_open(*TABLES)
+        book._use({id: found.links for id, found in known.items() if found.links})
+        rest = [step for step in every if step.id not in known]
+        for step in rest:
             book._define(step)
-            found = known.get(id)
-            if found is None:
-                rest.append(id)
-                book._plans[id] = Planned(step, header.manner.unit)
-            else:
-                book._plans[id], book._links[id] = found.planned, found.links
-        book._use({id: known[id].links for id in book.order if id in known})
-        book._link(rest, set())
-        for id, held in known.items():
-            book.values[id] = held.value
-        book._evaluate_these(rest)
+            book._plans[step.id] = Planned(step, header.manner.unit)
+        ids = [step.id for step in rest]
+        book._link(ids, set())
+        book.values = Map({id: found.value for id, found in known.items()}).mutate()  # type: ignore[assignment]
+        book._evaluate_these(ids)
         book._close()
         return book
 

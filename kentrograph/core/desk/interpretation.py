@@ -73,6 +73,9 @@ def named(given: Given) -> bool:
 
 def given_values(book: Book, step: Step, index: int) -> list[str]:
     """For each given, the value it was understood as; empty where the text says the same already."""
+    if all(_says_itself(argument) for given in step.statement.givens for argument in given.arguments):
+        # Of most steps of a large drawing nothing has to be worked out.
+        return [""] * len(step.statement.givens)
     planner = planner_of(step, book.header.manner.unit)
     shown: dict[int, list[str]] = {}
     for link, value in worked_out(book, planner, step.statement, index, book.last_place(index)):
@@ -141,12 +144,9 @@ def _unknown(book: Book, statement: Statement, key: str, index: int) -> Problem:
 
 def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: Any) -> str:
     """A value in words; nothing where the text says the same already, or names a figure."""
+    if _says_itself(argument):
+        return ""
     header = book.header
-    match argument:
-        case Name() | Portion() | Plain() | Bearing() | SymbolBody() | Words():
-            return ""
-        case Coordinates(x, y) if _literal(x) and _literal(y):
-            return ""
     if quantity == "offset":
         return f"{display.length(value[0], header)}, {display.length(value[1], header)}"
     if isinstance(argument, PLACES):
@@ -167,5 +167,12 @@ def env_of(book: Book, planner: Planner, index: int) -> list[Any]:
     return env
 
 
-def _literal(node: Any) -> bool:
-    return isinstance(node, Plain | Bearing)
+def _says_itself(argument: Argument) -> bool:
+    """Whether the text of an argument says its value already, or names a figure."""
+    if type(argument) is Coordinates:
+        return isinstance(argument.x, _LITERAL) and isinstance(argument.y, _LITERAL)
+    return isinstance(argument, _PLAIN)
+
+
+_LITERAL = (Plain, Bearing)
+_PLAIN = (Name, Portion, Plain, Bearing, SymbolBody, Words)

@@ -608,7 +608,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/drawings/{id}/opened/{revision}": {
+    "/api/drawings/{id}/opened": {
         parameters: {
             query?: never;
             header?: never;
@@ -617,10 +617,10 @@ export interface paths {
         };
         /**
          * Get Opened
-         * @description A large drawing as it was kept at a revision, as its table was told (`Opening`): a `BookView` without steps, then each
-         *     step, one to a line of JSON. There is none any more where a later one was kept meanwhile.
+         * @description A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of what is said of a step, and a
+         *     list of that for each; nothing (204) where nothing is kept. Its table is told which revision that is (`Opening`).
          */
-        get: operations["get_opened_api_drawings__id__opened__revision__get"];
+        get: operations["get_opened_api_drawings__id__opened_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2776,8 +2776,8 @@ export interface components {
         };
         /**
          * Opening
-         * @description The drawing is a large one: what was kept of a revision is to be fetched (``/opened/{revision}``), with so many steps, and
-         *     what has become of it since follows.
+         * @description The drawing is a large one: what was kept of a revision is to be fetched (``/opened``), with so many steps, and what has
+         *     become of it since follows.
          */
         Opening: {
             /** Revision */
@@ -6655,13 +6655,12 @@ export interface operations {
             };
         };
     };
-    get_opened_api_drawings__id__opened__revision__get: {
+    get_opened_api_drawings__id__opened_get: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: string;
-                revision: number;
             };
             cookie?: never;
         };

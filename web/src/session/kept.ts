@@ -1,5 +1,6 @@
 /** A large drawing is shown by what the server kept of it, which comes line by line, before its book is there. */
 import type { Book, Opening, Step } from "../api/types";
+import { keptOf, takeEarly } from "./early";
 
 /** Told how many of the steps have come. */
 export type Progress = (done: number, steps: number) => void;
@@ -10,35 +11,57 @@ export async function fetchKept(
   { revision, steps }: Opening,
   progress: Progress,
   signal: AbortSignal,
+  atOnce = AT_ONCE,
 ): Promise<Book> {
-  const answer = await fetch(`/api/drawings/${drawing}/opened/${String(revision)}`, { signal });
-  if (!answer.ok || !answer.body) throw new Error(`what was kept could not be had: ${String(answer.status)}`);
+  const answer = await (takeEarly(drawing) ?? fetch(keptOf(drawing), { signal }));
+  if (answer.status !== 200 || !answer.body)
+    throw new Error(`what was kept could not be had: ${String(answer.status)}`);
+  const { body } = answer;
+  // What was asked for early goes on by itself.
+  signal.addEventListener("abort", () => void body.cancel().catch(() => undefined));
   const found: Step[] = [];
   let frame: Book | null = null;
-  for await (const lines of inLines(answer.body)) {
-    const rest = frame === null ? lines.slice(1) : lines;
-    frame ??= JSON.parse(lines[0] ?? "") as Book;
+  let columns: readonly string[] = [];
+  for await (const lines of inLines(body, atOnce)) {
+    const rest = [...lines];
+    if (frame === null) frame = JSON.parse(rest.shift() ?? "") as Book;
+    if (columns.length === 0 && rest.length > 0) columns = JSON.parse(rest.shift() ?? "") as string[];
+    if (frame.revision !== revision) throw new Error("what was kept is of another revision");
     // One text for many steps is read faster than many texts.
-    found.push(...(JSON.parse(`[${rest.join(",")}]`) as Step[]));
+    for (const said of JSON.parse(`[${rest.join(",")}]`) as unknown[][]) found.push(stepOf(columns, said));
     progress(found.length, steps);
   }
   if (frame === null || found.length !== steps) throw new Error("what was kept did not come whole");
   return { ...frame, steps: found };
 }
 
-/** The lines of a text as it comes, as many at a time as there are. */
-async function* inLines(body: ReadableStream<Uint8Array>): AsyncGenerator<string[]> {
+function stepOf(columns: readonly string[], said: readonly unknown[]): Step {
+  const step: Record<string, unknown> = {};
+  for (let n = 0; n < columns.length; n++) step[columns[n] ?? ""] = said[n];
+  return step as unknown as Step;
+}
+
+/** Characters that are read at once. */
+const AT_ONCE = 4_000_000;
+
+/** The lines of a text as it comes, many at a time: each time the whole page is told. */
+async function* inLines(body: ReadableStream<Uint8Array>, atOnce: number): AsyncGenerator<string[]> {
   const reader = body.getReader();
   const decoder = new TextDecoder();
-  let begun = "";
+  let pieces: string[] = [];
+  let size = 0;
   for (;;) {
     const { done, value } = await reader.read();
-    begun += done ? decoder.decode() : decoder.decode(value, { stream: true });
-    const end = done ? begun.length : begun.lastIndexOf("\n");
-    if (end > 0) {
-      const lines = begun.slice(0, end).split("\n");
-      begun = begun.slice(end + 1);
-      yield lines;
+    const piece = done ? decoder.decode() : decoder.decode(value, { stream: true });
+    pieces.push(piece);
+    size += piece.length;
+    if (done || size >= atOnce) {
+      const text = pieces.join("");
+      const end = done ? text.length : text.lastIndexOf("\n");
+      if (end > 0) yield text.slice(0, end).split("\n");
+      const rest = end > 0 ? text.slice(end + 1) : text;
+      pieces = [rest];
+      size = rest.length;
     }
     if (done) return;
   }

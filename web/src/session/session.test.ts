@@ -418,7 +418,9 @@ describe("the core beside", () => {
 
 describe("a large drawing", () => {
   const kept = (revision: number, ...ids: string[]) =>
-    [book(revision), ...ids.map((id) => step(id, "point 1, 1"))].map((one) => JSON.stringify(one)).join("\n");
+    [book(revision), ["id", "text", "figure"], ...ids.map((id) => [id, "point 1, 1", null])]
+      .map((one) => JSON.stringify(one))
+      .join("\n");
 
   it("is shown by what was kept, and then by what has become of it since", async () => {
     const { session, lines } = await opened();

@@ -9,6 +9,7 @@ import { keepingSelection } from "../state/selection";
 import { loadWho } from "../state/who";
 import type { Answer } from "./answer";
 import { Changing } from "./changing";
+import { dropEarly } from "./early";
 import { fetchKept } from "./kept";
 import { Reading, type Asked } from "./reading";
 import { Socket } from "./socket";
@@ -161,6 +162,8 @@ export class Session {
       if (this.opening !== one) return;
       this.opening = null;
       keepingSelection(() => takeBook(book));
+      // It takes the core a while to come to such a drawing.
+      window.setTimeout(() => this.attend(), AFTER_PICTURE);
       for (const message of one.meanwhile) this.take(message);
       this.tell();
     } catch (error) {
@@ -182,6 +185,7 @@ export class Session {
         void this.show(message);
         break;
       case "book":
+        dropEarly();
         this.caughtUp = true;
         this.core?.follow(message);
         keepingSelection(() => takeBook(message));

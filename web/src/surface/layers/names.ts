@@ -26,6 +26,8 @@ const RADIANS = Math.PI / 180;
 const OFF = 6;
 const HEIGHT = 14;
 const MOST = 400;
+/** So many figures are looked at that find no room: among more of them nobody would find a name. */
+const MOST_WITHOUT = 1500;
 const MOST_PIECES = 6;
 const ROUND = [45, 135, 315, 225, 90, 0, 180, 270, 22, 68, 112, 158];
 const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8];
@@ -38,25 +40,29 @@ export function placeNames(
   taken: readonly Rect[],
 ): Name[] {
   const names: Name[] = [];
-  const full = [...taken];
+  const full = new Taken(taken);
+  let without = 0;
   for (const step of steps) {
-    if (names.length >= MOST) break;
+    if (names.length >= MOST || without >= MOST_WITHOUT) break;
     // Points have theirs always.
     if (
       step.figure === null ||
       step.figure.kind === "paper" ||
       step.hidden ||
       step.name === "" ||
-      step.kind === "point"
+      step.kind === "point" ||
+      outOfSight(c, step.figure)
     )
       continue;
     const w = width(step.name);
+    without += 1;
     for (const spot of spots(c, seenFigure(c, step.figure))) {
       const rect = beside(spot, w);
       const inside = rect[0] >= 2 && rect[1] >= 2 && rect[2] <= c.width - 2 && rect[3] <= c.height - 2;
-      if (!inside || full.some((other) => meet(rect, other))) continue;
+      if (!inside || full.meets(rect)) continue;
       names.push({ text: step.name, rect });
-      full.push(rect);
+      full.add(rect);
+      without -= 1;
       break;
     }
   }
@@ -87,6 +93,51 @@ export function drawAllNames(
     g.strokeText(text, rect[0], rect[3] - 3);
     g.fillText(text, rect[0], rect[3] - 3);
   }
+}
+
+const CELL = 64;
+const ACROSS = 128;
+
+/** Where something stands already, by the cells that it lies in. */
+class Taken {
+  private readonly cells = new Map<number, Rect[]>();
+
+  constructor(rects: readonly Rect[]) {
+    for (const rect of rects) this.add(rect);
+  }
+
+  add(rect: Rect): void {
+    for (const cell of cellsOf(rect)) {
+      const there = this.cells.get(cell);
+      if (there) there.push(rect);
+      else this.cells.set(cell, [rect]);
+    }
+  }
+
+  meets(rect: Rect): boolean {
+    return cellsOf(rect).some((cell) => this.cells.get(cell)?.some((other) => meet(rect, other)) ?? false);
+  }
+}
+
+/** What lies far out of sight is all in one. */
+const cellAt = (pixel: number): number => Math.min(ACROSS - 1, Math.max(0, Math.floor(pixel / CELL) + 1));
+
+function cellsOf([left, top, right, bottom]: Rect): number[] {
+  const cells: number[] = [];
+  const [first, last] = [cellAt(left), cellAt(right)];
+  const [high, low] = [cellAt(top), cellAt(bottom)];
+  for (let i = first; i <= last; i++) for (let j = high; j <= low; j++) cells.push(i * ACROSS + j);
+  return cells;
+}
+
+/** Whether no part of a figure is in view; an endless one, and one on turned paper, may always be. */
+function outOfSight(c: Camera, figure: Figure): boolean {
+  const box = figure.box;
+  if (!box || figure.through || c.turn !== 0) return false;
+  const [left = 0, bottom = 0, right = 0, top = 0] = box;
+  return (
+    toScreenX(c, right) < 0 || toScreenX(c, left) > c.width || toScreenY(c, bottom) < 0 || toScreenY(c, top) > c.height
+  );
 }
 
 function meet(a: Rect, b: Rect): boolean {

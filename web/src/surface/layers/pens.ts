@@ -44,11 +44,12 @@ export function traceInPens(drawn: Paths, c: Camera, pen: PenName, figure: Figur
   else if (pen !== "pencil" || useInterface.getState().pencil) traceFigure(drawn[pen], c, figure);
 }
 
-export function strokePens(g: CanvasRenderingContext2D, drawn: Paths): void {
+/** `thin` draws all as narrow as can be. */
+export function strokePens(g: CanvasRenderingContext2D, drawn: Paths, thin = false): void {
   for (const [pen, { width, dash }] of Object.entries(PENS) as [PenName, Stroke][]) {
     g.setLineDash(dash);
     g.strokeStyle = pen === "pencil" ? LOOK.pencil : LOOK.ink;
-    g.lineWidth = width;
+    g.lineWidth = thin ? 1 : width;
     g.stroke(drawn[pen]);
   }
   g.setLineDash([]);
