@@ -10,7 +10,7 @@ from itertools import chain
 from pathlib import Path
 from threading import Lock
 
-from machine import LOGS, ROOT, VENV, WEB, debian_packages, python_and_node
+from machine import LOGS, ROOT, VENV, WEB, debian_packages, proxy, python_and_node
 from say import Stop, elapsed, give_up, say
 
 BIN = VENV / "bin"
@@ -25,6 +25,7 @@ def main() -> int:
     try:
         debian_packages(browser=True)
         python_and_node(tests=True)
+        proxy()
     except Stop as stop:
         give_up(str(stop))
     wanted = [one for one in checks() if only in one[0]]

@@ -48,6 +48,25 @@ def debian_packages(browser: bool) -> None:
         logged(command.split(), "apt", environment=environment)
 
 
+def proxy() -> Path:
+    """Debian's nginx, behind which the tests put servers: the machine's own, or unpacked here (installed it would serve)."""
+    installed, here = shutil.which("nginx"), ROOT / "var" / "nginx" / "usr" / "sbin" / "nginx"
+    if installed is not None:
+        return Path(installed)
+    if not here.exists():
+        folder = here.parents[2]
+        folder.mkdir(parents=True, exist_ok=True)
+        LOGS.mkdir(parents=True, exist_ok=True)
+        with doing("fetching Debian's nginx for the tests"):
+            if subprocess.run(["apt-get", "download", "nginx"], cwd=folder, capture_output=True).returncode:
+                logged(["apt-get", "update"], "apt")
+                logged(["apt-get", "download", "nginx"], "apt", folder)
+            package = next(folder.glob("nginx_*.deb"))
+            logged(["dpkg", "-x", str(package), str(folder)], "apt")
+            package.unlink()
+    return here
+
+
 def python_and_node(tests: bool) -> None:
     """Python's and Node's dependencies and the built front end, side by side."""
     if sys.version_info[:2] < (3, 11):  # noqa: UP036 — this runs on whatever python3 the machine has
