@@ -30,7 +30,7 @@ class Network:
 
     def stop(self) -> None:
         self.cut()
-        self._loop.call_soon_threadsafe(self._loop.stop)
+        self._loop.call_soon_threadsafe(self._end)
         self._thread.join(10)
 
     def cut(self) -> None:
@@ -41,6 +41,12 @@ class Network:
     def mend(self) -> None:
         """Connections can be made again."""
         self._cut = False
+
+    def _end(self) -> None:
+        for task in asyncio.all_tasks(self._loop):
+            task.cancel()
+        # Behind what the tasks do when they are called off.
+        self._loop.call_later(0.1, self._loop.stop)
 
     def _lose(self) -> None:
         for writer in list(self._writers):

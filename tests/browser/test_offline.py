@@ -1,5 +1,6 @@
 """The connection is lost in the midst of a figure, while somebody else goes on: the table goes on, and all of it is kept."""
 
+import time
 from collections.abc import Callable, Iterator
 from typing import Any
 
@@ -11,6 +12,9 @@ from ..conftest import Server, kentrograph
 from ..server.office import PASSWORD, Person
 from .drafter import Drafter
 from .network import Network
+
+AWAY = 30.0
+"""Seconds without a connection."""
 
 
 @pytest.fixture(scope="module")
@@ -81,6 +85,7 @@ def test_a_chain_goes_on_while_the_connection_is_lost_and_somebody_else_draws(
     drafter.types("path", "P1", "40, 0")
     drafter.settles()
     lines[1].cut()
+    begun = time.monotonic()
     expect(status(drafter.page)).to_contain_text("Connection lost")
     # The figure in the midst of which it was lost, another one on it, and a slip that is taken back.
     drafter.types("40, 30", "close", "circle", "P2", "5")
@@ -104,6 +109,8 @@ def test_a_chain_goes_on_while_the_connection_is_lost_and_somebody_else_draws(
     bo.post(f"/drawings/{id}/changes", json={"act": {"do": "write", "id": "b1", "text": "point 90, 90"}}).raise_for_status()
     bo.post(f"/drawings/{id}/changes", json={"act": {"do": "mend", "id": step_of(bo, id, "P2"), "text": "point 20, 0"}})
     assert len(stored(bo, id)) == 3
+    # The table tries again and again for half a minute.
+    drafter.page.wait_for_timeout(1e3 * max(0.0, begun + AWAY - time.monotonic()))
     lines[1].mend()
     expect(status(drafter.page)).to_have_text("Saved", timeout=15_000)
     drafter.sees_steps(7)

@@ -4,6 +4,7 @@ import type { Shown } from "../../state/figures";
 import type { Camera } from "../camera";
 import { toScreenX, toScreenY } from "../camera";
 import { FONT, LOOK } from "../look";
+import { Sight } from "../sight";
 import { seenFigure } from "../turned";
 
 type Pair = readonly [number, number];
@@ -41,6 +42,7 @@ export function placeNames(
 ): Name[] {
   const names: Name[] = [];
   const full = new Taken(taken);
+  const sight = new Sight(c);
   let without = 0;
   for (const step of steps) {
     if (names.length >= MOST || without >= MOST_WITHOUT) break;
@@ -51,7 +53,7 @@ export function placeNames(
       step.hidden ||
       step.name === "" ||
       step.kind === "point" ||
-      outOfSight(c, step.figure)
+      sight.hides(step.figure)
     )
       continue;
     const w = width(step.name);
@@ -128,16 +130,6 @@ function cellsOf([left, top, right, bottom]: Rect): number[] {
   const [high, low] = [cellAt(top), cellAt(bottom)];
   for (let i = first; i <= last; i++) for (let j = high; j <= low; j++) cells.push(i * ACROSS + j);
   return cells;
-}
-
-/** Whether no part of a figure is in view; an endless one, and one on turned paper, may always be. */
-function outOfSight(c: Camera, figure: Figure): boolean {
-  const box = figure.box;
-  if (!box || figure.through || c.turn !== 0) return false;
-  const [left = 0, bottom = 0, right = 0, top = 0] = box;
-  return (
-    toScreenX(c, right) < 0 || toScreenX(c, left) > c.width || toScreenY(c, bottom) < 0 || toScreenY(c, top) > c.height
-  );
 }
 
 function meet(a: Rect, b: Rect): boolean {
