@@ -171,7 +171,7 @@ def _large(page: Page, address: str, rows: list[tuple[str, float, float, float]]
     """Adds the row of the pointer; answers with the ratios of moving the paper and of opening."""
     id = _made(address, large_text(10_000))
     socket = _socket(address, id)
-    first, fetched = openings(page, address, id, socket)
+    first, fetched = openings(page, address, id)
     page.wait_for_timeout(1500)
     figures = [s["figure"] for s in _call(address, "GET", f"/drawings/{id}")["steps"]]
     times = repaints(page, figures)

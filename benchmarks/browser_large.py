@@ -62,15 +62,12 @@ async ([count, figures]) => {
 }
 """
 
-# Milliseconds to fetch and parse the drawing's data through a socket of its own, and from the shelf to the first picture.
+# Milliseconds to fetch and parse what is kept of the drawing, and from the shelf to the first picture.
 FETCH = """
-async (url) => {
+async (path) => {
   const begun = performance.now();
-  const socket = new WebSocket(url);
-  socket.binaryType = 'arraybuffer';
-  const message = await new Promise((resolve) => (socket.onmessage = resolve));
-  JSON.parse(typeof message.data === 'string' ? message.data : new TextDecoder().decode(message.data));
-  socket.close();
+  const text = await (await fetch(path)).text();
+  JSON.parse('[' + text.replaceAll('\\n', ',') + ']');
   return performance.now() - begun;
 }
 """
@@ -101,14 +98,37 @@ def repaints(page: Page, figures: list[Any]) -> dict[str, list[float]]:
     return found
 
 
-def openings(page: Page, address: str, id: str, socket: str) -> tuple[list[float], list[float]]:
+def in_sight(page: Page, figures: list[Any]) -> list[Any]:
+    """The figures of which the box comes into view."""
+    camera = page.get_by_test_id("figures").get_attribute("data-camera") or ""
+    x, y, scale = map(float, camera.split()[:3])
+    size = page.get_by_label("Drawing surface").bounding_box()
+    assert size is not None
+    across, up = size["width"] / 2 / scale, size["height"] / 2 / scale
+    return [
+        figure for figure in figures
+        if figure["box"][0] < x + across and figure["box"][2] > x - across
+        and figure["box"][1] < y + up and figure["box"][3] > y - up
+    ]  # fmt: skip
+
+
+def kept(page: Page, address: str, id: str) -> str:
+    """Where what is kept of a large drawing is, once it is."""
+    path = f"/api/drawings/{id}/opened"
+    while page.request.get(address + path).status != 200:
+        page.wait_for_timeout(200)
+    return path
+
+
+def openings(page: Page, address: str, id: str) -> tuple[list[float], list[float]]:
     """Times from the shelf to the first picture, and to fetch and parse the same data."""
+    path = kept(page, address, id)
     first: list[float] = []
     fetched: list[float] = []
     for _ in range(6):
         page.goto(address)
         page.wait_for_timeout(800)
-        fetched.append(page.evaluate(FETCH, socket))
+        fetched.append(page.evaluate(FETCH, path))
         page.wait_for_timeout(300)
         first.append(page.evaluate(OPEN, f"/drawings/{id}"))
     return first, fetched

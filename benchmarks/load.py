@@ -20,6 +20,7 @@ from playwright.sync_api import BrowserContext, Page, sync_playwright
 from websockets.exceptions import ConnectionClosed
 
 from benchmarks.browser import FRAME, MOVE, MOVES, spread_book
+from benchmarks.browser_large import in_sight, repaints
 from benchmarks.core import SEED
 from benchmarks.office import Office, drawing, office, told
 from tests.browser.network import Network
@@ -222,13 +223,14 @@ def large() -> str:
             with here.context(made, "page") as context:
                 begun = time.perf_counter()
                 page = here.opened(context, id)
-                page.wait_for_selector("canvas[data-took]", timeout=120_000)
+                page.wait_for_selector("canvas[data-steps]:not([data-steps='0'])", timeout=120_000)
                 first = time.perf_counter() - begun
                 _awake(page)
                 ready = time.perf_counter() - begun
                 parts.append(f"{when}: first picture {first:.1f} s, the page answers after {ready:.1f} s")
                 if when == "kept":
                     parts.append(_worked_on(here, page))
+                    parts.append(_repainted(page, _figures(place, id)))
         made.close()
         parts.append(f"server {_memory(place.process):.0f} MB")
         return "; ".join(parts)
@@ -249,6 +251,26 @@ def _worked_on(here: Browsing, page: Page) -> str:
     return (
         f"a move {moved:.0f} ms (p95), a step in the book after {sorted(written)[6]:.0f} ms, the page's process {memory:.0f} MB"
     )
+
+
+def _figures(place: Office, id: str) -> list[Any]:
+    with place.api(0) as api:
+        return [step["figure"] for step in api.get(f"/drawings/{id}").raise_for_status().json()["steps"]]
+
+
+def _repainted(page: Page, figures: list[Any]) -> str:
+    """Sharp repaints against a bare loop over what is in sight: of all, and close by."""
+    parts = []
+    page.keyboard.press("Escape")
+    for what, nearer in (("of all", 0), ("close by", 5)):
+        for _ in range(nearer):
+            page.keyboard.press("PageUp")
+        page.wait_for_timeout(1000)
+        seen = in_sight(page, figures)
+        times = repaints(page, seen)
+        ours, theirs = _p95(times["ours"]), _p95(times["theirs"])
+        parts.append(f"a sharp repaint {what} ({len(seen):,} in sight) {ours:.0f} ms, a bare loop {theirs:.0f} ms (p95)")
+    return "; ".join(parts)
 
 
 def _is_page(process: Path) -> bool:

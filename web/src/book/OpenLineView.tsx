@@ -17,12 +17,14 @@ export function OpenLineView() {
   const steps = useDocument((d) => d.steps);
   const may = useDocument((d) => d.may);
   const before = useInterface((i) => i.before);
-  const inserted = steps.findIndex((s) => s.id === before);
-  const number = mend ? steps.findIndex((s) => s.id === mend.id) + 1 : (inserted < 0 ? steps.length : inserted) + 1;
+  const mended = useDocument((d) => (mend ? d.byId.get(mend.id) : undefined));
+  // Every move of the pointer comes by here: all steps are looked through only where one of them is meant.
+  const inserted = before === null ? -1 : steps.findIndex((s) => s.id === before);
+  const place = mended ? steps.indexOf(mended) : inserted < 0 ? steps.length : inserted;
+  const number = place + 1;
   const problem = refused ?? line?.problem ?? null;
   // What is only begun is no mistake; it is one when it is entered.
   const unfinished = refused === null && problem?.kind === "unfinished";
-  const mended = steps.find((s) => s.id === mend?.id);
   const title = lineTitle(mended, draft, line);
   return (
     <Box

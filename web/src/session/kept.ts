@@ -30,6 +30,8 @@ export async function fetchKept(
     // One text for many steps is read faster than many texts.
     for (const said of JSON.parse(`[${rest.join(",")}]`) as unknown[][]) found.push(stepOf(columns, said));
     progress(found.length, steps);
+    // So that it is seen, however fast more of it comes.
+    await new Promise((next) => setTimeout(next));
   }
   if (frame === null || found.length !== steps) throw new Error("what was kept did not come whole");
   return { ...frame, steps: found };
@@ -42,7 +44,7 @@ function stepOf(columns: readonly string[], said: readonly unknown[]): Step {
 }
 
 /** Characters that are read at once. */
-const AT_ONCE = 4_000_000;
+const AT_ONCE = 6_000_000;
 
 /** The lines of a text as it comes, many at a time: each time the whole page is told. */
 async function* inLines(body: ReadableStream<Uint8Array>, atOnce: number): AsyncGenerator<string[]> {
