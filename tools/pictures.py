@@ -5,6 +5,7 @@
 
 import json
 import shutil
+import sys
 import urllib.request
 from pathlib import Path
 
@@ -315,3 +316,7 @@ def blueprint(page: Page, address: str) -> None:
     take(page, "blueprint")
     page.keyboard.press("Alt+n")
     page.get_by_role("button", name="Paper").click()
+
+
+if __name__ == "__main__":
+    main(sys.argv[1].rstrip("/"))
