@@ -18,6 +18,7 @@ from ..core.page.differing import difference
 from ..store import packed
 from ..store.changes import State
 from ..store.errors import NoDrawing
+from ..store.memory import give_back
 from .present import frame_of_all
 from .service import Service
 from .work import Work
@@ -130,6 +131,8 @@ class Packing:
         with self.service.session() as session:
             packed.keep(session, id, state.revision, state.book, views)
         self.service.cache.pin(id, state.revision, state.book)
+        del lines, views, old
+        give_back()
         return state.revision
 
     def _views_of(self, id: UUID, revision: int) -> dict[str, bytes]:
