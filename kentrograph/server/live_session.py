@@ -34,6 +34,8 @@ log = logging.getLogger("kentrograph")
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest | WhereRequest] = TypeAdapter(ClientMessage)
 MOST_REPLIES = 64
 """Answers that wait for a reader who is slow: until they are taken nothing further is read of what they send."""
+ALIVE_SECONDS = 5.0
+"""Of silence, until a table is told that it is still being listened to."""
 FAR = 500
 """A table that is more revisions behind is sent the whole drawing afresh, so that nothing old is kept for its sake."""
 
@@ -147,7 +149,10 @@ class LiveSession:
     async def _send_all(self) -> None:
         try:
             while True:
-                await self._woken.wait()
+                if not await self._is_woken():
+                    # Whoever hears nothing for long takes the connection for lost, though nobody has ended it.
+                    await self.socket.send_bytes(b'{"type":"alive"}')
+                    continue
                 self._woken.clear()
                 if self._look and not await self._still_may():
                     return
@@ -169,6 +174,14 @@ class LiveSession:
             await self.socket.close(1011)
         finally:
             self._taken.set()
+
+    async def _is_woken(self) -> bool:
+        """Whether there is something to tell; waits for it, but not for long."""
+        try:
+            await asyncio.wait_for(self._woken.wait(), ALIVE_SECONDS)
+        except TimeoutError:
+            return False
+        return True
 
     async def _bring_up_to_date(self) -> None:
         assert self.room is not None

@@ -220,6 +220,12 @@ class BackingChanged(BaseModel):
     type: Literal["backing"] = "backing"
 
 
+class Alive(BaseModel):
+    """Nothing is new: the connection is still there."""
+
+    type: Literal["alive"] = "alive"
+
+
 class EchoView(BaseModel):
     """The answer to an echo."""
 
@@ -242,6 +248,7 @@ SOCKET_TYPES: tuple[type, ...] = (
     OthersView,
     Gone,
     BackingChanged,
+    Alive,
     EchoView,
     AheadView,
 )

@@ -19,6 +19,7 @@ class Network:
         """Bytes that came through, either way."""
         self._dice = Random(11)
         self._cut = False
+        self._swallows = False
         self._writers: set[asyncio.StreamWriter] = set()
         self._loop = asyncio.new_event_loop()
         self._begun = threading.Event()
@@ -38,9 +39,16 @@ class Network:
         self._cut = True
         self._loop.call_soon_threadsafe(self._lose)
 
+    def swallow(self) -> None:
+        """Every connection stays, and nothing comes through any more: as where somebody walks out of reach."""
+        self._swallows = True
+
     def mend(self) -> None:
-        """Connections can be made again."""
+        """Connections can be made again; those that have swallowed something are of no use."""
         self._cut = False
+        if self._swallows:
+            self._swallows = False
+            self._loop.call_soon_threadsafe(self._lose)
 
     def _end(self) -> None:
         for task in asyncio.all_tasks(self._loop):
@@ -94,6 +102,8 @@ class Network:
         try:
             while True:
                 data = await reader.read(65_536)
+                if self._swallows and data:
+                    continue
                 self.passed += len(data)
                 # In their order, however uneven: a stream overtakes nothing.
                 last = max(last, loop.time() + self.delay + self._dice.uniform(-1, 1) * self.jitter)

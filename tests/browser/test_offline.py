@@ -189,3 +189,21 @@ def test_over_a_slow_network_what_is_looked_at_asks_nobody(
     assert network.passed > passed
     assert stored(people[0], id)[-1] == "line touching C1 right touching C2 right"
     network.delay = network.jitter = 0.0
+
+
+def test_a_connection_that_is_only_silent_is_taken_for_lost(
+    away: Callable[[str], Drafter], lines: tuple[Server, Network], people: tuple[Person, Person]
+) -> None:
+    ann, _ = people
+    id = ann.draws("Out of reach", "P1 = point 0, 0\n")
+    drafter = away(id)
+    lines[1].swallow()
+    drafter.types("circle centre P1 radius 5")
+    expect(status(drafter.page)).to_contain_text("Connection lost; 1 wait here", timeout=20_000)
+    drafter.sees_steps(2)
+    drafter.types("point 9, 9")
+    drafter.sees_steps(3)
+    assert stored(ann, id) == ["P1 = point 0, 0"]
+    lines[1].mend()
+    expect(status(drafter.page)).to_have_text("Saved", timeout=20_000)
+    assert stored(ann, id) == ["P1 = point 0, 0", "circle centre P1 radius 5", "point 9, 9"]

@@ -52,8 +52,10 @@ def kept(api: httpx.Client, id: str) -> Receiver | None:
 
 
 def received(socket: ClientConnection) -> dict[str, Any]:
-    found: dict[str, Any] = json.loads(socket.recv(timeout=60))
-    return found
+    while (found := json.loads(socket.recv(timeout=60)))["type"] == "alive":
+        pass
+    told: dict[str, Any] = found
+    return told
 
 
 def opened(server: Server, api: httpx.Client, id: str) -> tuple[Receiver, dict[str, Any]]:

@@ -1,6 +1,7 @@
 """The socket: two tables on one drawing, the open line read live, and a server killed after it has acknowledged."""
 
 import json
+import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Any
@@ -23,7 +24,9 @@ class Table(Receiver):
 
     def receive(self, kind: str) -> dict[str, Any]:
         """The next message of a kind; books on the way are taken in."""
+        over = time.monotonic() + 15
         while True:
+            assert time.monotonic() < over, f"no {kind} has come"
             message: dict[str, Any] = json.loads(self.socket.recv(timeout=10))
             if message["type"] == "book":
                 self.take(message)
@@ -178,3 +181,11 @@ def test_acknowledged_change_outlives_a_killed_server(database: str) -> None:
             assert book(api, id)["undo"] == "point P1"
     finally:
         server.stop()
+
+
+def test_who_hears_nothing_new_hears_that_it_is_there(server: Server, drawing: dict[str, Any]) -> None:
+    with table(server, drawing["id"]) as one:
+        begun = time.monotonic()
+        for _ in range(2):
+            assert one.receive("alive") == {"type": "alive"}
+        assert 8.0 < time.monotonic() - begun < 13.0

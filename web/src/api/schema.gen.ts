@@ -1390,6 +1390,18 @@ export interface components {
             whole: boolean;
         };
         /**
+         * Alive
+         * @description Nothing is new: the connection is still there.
+         */
+        Alive: {
+            /**
+             * Type
+             * @default alive
+             * @constant
+             */
+            type: "alive";
+        };
+        /**
          * BackingChanged
          * @description The picture under the drawing is another one, lies elsewhere, or was taken away.
          */

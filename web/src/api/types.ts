@@ -76,4 +76,5 @@ export type ServerMessage =
   | { readonly type: "others"; readonly others: readonly Other[] }
   | Schemas["Gone"]
   | Schemas["BackingChanged"]
+  | Schemas["Alive"]
   | Schemas["EchoView"];

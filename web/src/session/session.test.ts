@@ -77,6 +77,9 @@ beforeEach(() => {
   vi.stubGlobal("WebSocket", Wire);
   vi.stubGlobal("location", { protocol: "http:", host: "here" });
   vi.stubGlobal("window", globalThis);
+  const events = new EventTarget();
+  for (const name of ["addEventListener", "removeEventListener", "dispatchEvent"] as const)
+    vi.stubGlobal(name, events[name].bind(events));
   vi.stubGlobal("localStorage", {
     getItem: (k: string) => kept.get(k) ?? null,
     setItem: (k: string, v: string) => kept.set(k, v),
@@ -413,6 +416,40 @@ describe("the core beside", () => {
       await back(8, step("a", "point 1, 1"));
       expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
     });
+  });
+});
+
+describe("a connection that is broken, though nobody says so", () => {
+  it("is taken for lost once nothing is heard for long, and comes back", async () => {
+    const { session } = await opened();
+    const { useDocument } = await import("../state/document");
+    const first = Wire.latest;
+    for (let n = 0; n < 6; n++) {
+      await vi.advanceTimersByTimeAsync(5_000);
+      first.says({ type: "alive" });
+    }
+    expect(useDocument.getState().connection).toBe("open");
+    await vi.advanceTimersByTimeAsync(13_001);
+    expect(useDocument.getState().connection).toBe("lost");
+    // What comes of it later is nothing any more.
+    first.says(book(9));
+    expect(useDocument.getState().revision).toBe(0);
+    await vi.advanceTimersByTimeAsync(300);
+    expect(Wire.latest).not.toBe(first);
+    Wire.latest.onopen?.();
+    Wire.latest.says(book(1));
+    expect(useDocument.getState().connection).toBe("open");
+    session.close();
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(useDocument.getState().connection).toBe("open");
+  });
+
+  it("is lost at once where the browser knows it", async () => {
+    const { session } = await opened();
+    const { useDocument } = await import("../state/document");
+    window.dispatchEvent(new Event("offline"));
+    expect(useDocument.getState().connection).toBe("lost");
+    session.close();
   });
 });
 

@@ -214,6 +214,7 @@ export class Session {
       case "backing":
         void loadBacking(this.drawing);
         break;
+      case "alive":
       case "echo":
         break;
     }

@@ -3,6 +3,8 @@ import type { ServerMessage } from "../api/types";
 
 const FIRST_WAIT = 250;
 const LONGEST_WAIT = 5_000;
+/** The server says something every five seconds; whoever hears nothing for so long has lost it, though nobody has said so. */
+const SILENT = 13_000;
 /** Codes with which the server says that coming back is no use (RFC 6455, 7.4.2: for private use). */
 const SIGNED_OUT = 4401;
 const SHUT = new Set([SIGNED_OUT, 4403, 4404]);
@@ -20,11 +22,14 @@ export class Socket {
   private wait = FIRST_WAIT;
   private closed = false;
   private timer = 0;
+  private silence = 0;
+  private readonly offline = () => this.again();
 
   constructor(
     private readonly address: string,
     private readonly listener: Listener,
   ) {
+    window.addEventListener("offline", this.offline);
     this.open();
   }
 
@@ -40,13 +45,38 @@ export class Socket {
 
   /** Begins again: the server tells all anew. */
   again(): void {
-    this.socket?.close();
+    const { socket } = this;
+    if (!socket || this.closed) return;
+    // What is left of it says nothing more: where the way is broken its end would come only after minutes.
+    this.let(socket);
+    this.lost();
   }
 
   close(): void {
     this.closed = true;
+    window.removeEventListener("offline", this.offline);
     window.clearTimeout(this.timer);
-    this.socket?.close();
+    if (this.socket) this.let(this.socket);
+  }
+
+  private let(socket: WebSocket): void {
+    window.clearTimeout(this.silence);
+    this.socket = null;
+    socket.onopen = socket.onmessage = socket.onclose = null;
+    socket.close();
+  }
+
+  private lost(): void {
+    this.listener.lost();
+    window.clearTimeout(this.timer);
+    this.timer = window.setTimeout(() => this.open(), this.wait);
+    this.wait = Math.min(LONGEST_WAIT, this.wait * 2);
+  }
+
+  /** Something was heard. */
+  private heard(): void {
+    window.clearTimeout(this.silence);
+    this.silence = window.setTimeout(() => this.again(), SILENT);
   }
 
   private open(): void {
@@ -54,24 +84,28 @@ export class Socket {
     socket.binaryType = "arraybuffer";
     this.socket = socket;
     const decoder = new TextDecoder();
+    // To be opened takes no longer than that, either.
+    this.heard();
     socket.onopen = () => {
+      this.heard();
       this.wait = FIRST_WAIT;
       this.listener.opened();
     };
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
+      this.heard();
       const text = typeof event.data === "string" ? event.data : decoder.decode(event.data);
       this.listener.message(JSON.parse(text) as ServerMessage);
     };
     socket.onclose = (event: CloseEvent) => {
       if (this.closed) return;
+      window.clearTimeout(this.silence);
       if (SHUT.has(event.code)) {
         this.closed = true;
         this.listener.shut(event.reason, event.code === SIGNED_OUT);
         return;
       }
-      this.listener.lost();
-      this.timer = window.setTimeout(() => this.open(), this.wait);
-      this.wait = Math.min(LONGEST_WAIT, this.wait * 2);
+      this.socket = null;
+      this.lost();
     };
   }
 }
