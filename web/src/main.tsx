@@ -1,3 +1,5 @@
+import "./session/begin";
+
 import "@fontsource-variable/ibm-plex-sans/index.css";
 import "@fontsource/ibm-plex-mono/400.css";
 
@@ -10,12 +12,10 @@ import { Entrance } from "./people/Entrance";
 import { Join } from "./people/Join";
 import { Look } from "./people/Look";
 import { PeoplePage } from "./people/PeoplePage";
-import { askEarly } from "./session/early";
 import { Shelf } from "./shelf/Shelf";
 import { Table } from "./table/Table";
 import { system } from "./theme";
 
-askEarly();
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no root");
 createRoot(root).render(
