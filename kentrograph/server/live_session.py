@@ -3,6 +3,8 @@
 import asyncio
 import logging
 from collections import deque
+from collections.abc import Awaitable
+from typing import TypeVar
 from uuid import UUID
 
 import orjson
@@ -31,9 +33,11 @@ from .tracking import Fault
 from .work import Work
 
 log = logging.getLogger("kentrograph")
+T = TypeVar("T")
 _MESSAGES: TypeAdapter[ReadRequest | DoRequest | EchoRequest | WhereRequest] = TypeAdapter(ClientMessage)
 MOST_REPLIES = 64
 """Answers that wait for a reader who is slow: until they are taken nothing further is read of what they send."""
+ALIVE = b'{"type":"alive"}'
 ALIVE_SECONDS = 5.0
 """Of silence, until a table is told that it is still being listened to."""
 FAR = 500
@@ -151,7 +155,7 @@ class LiveSession:
             while True:
                 if not await self._is_woken():
                     # Whoever hears nothing for long takes the connection for lost, though nobody has ended it.
-                    await self.socket.send_bytes(b'{"type":"alive"}')
+                    await self.socket.send_bytes(ALIVE)
                     continue
                 self._woken.clear()
                 if self._look and not await self._still_may():
@@ -183,6 +187,13 @@ class LiveSession:
             return False
         return True
 
+    async def _meanwhile(self, work: Awaitable[T]) -> T:
+        """What comes of something that may take long; until then it is said that somebody is there."""
+        task = asyncio.ensure_future(work)
+        while not (await asyncio.wait({task}, timeout=ALIVE_SECONDS))[0]:
+            await self.socket.send_bytes(ALIVE)
+        return task.result()
+
     async def _bring_up_to_date(self) -> None:
         assert self.room is not None
         while True:
@@ -195,16 +206,17 @@ class LiveSession:
             if (state.revision, state.name) == self.told:
                 return
             if self.opened is not None:
-                self.book = await self.work.background(self.service.opened_at, self.id, self.opened)
+                self.book = await self._meanwhile(self.work.background(self.service.opened_at, self.id, self.opened))
                 self.opened = None
             far = self.told is None or self.book is None or state.revision - self.told[0] > FAR
-            if far and len(state.book.order) >= packed.FROM and await self.rooms.packing.kept(self.id):
+            large = far and len(state.book.order) >= packed.FROM
+            if large and await self._meanwhile(self.rooms.packing.kept(self.id)):
                 # Such a one is fetched, and not sent: making the message of it takes as long as keeping it.
                 await self._tell_what_is_kept()
                 if self.opened is not None:
                     continue
             since = None if far or self.told is None else self.told[0]
-            message = await self.room.message(since, None if far else self.book, state)
+            message = await self._meanwhile(self.room.message(since, None if far else self.book, state))
             self.book, self.told, self._said_gone = state.book, (state.revision, state.name), False
             await self.socket.send_bytes(message)
 

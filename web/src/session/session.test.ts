@@ -444,6 +444,27 @@ describe("a connection that is broken, though nobody says so", () => {
     expect(useDocument.getState().connection).toBe("open");
   });
 
+  it("is given longer each time, for what is on its way may be large", async () => {
+    const { session } = await opened();
+    const { useDocument } = await import("../state/document");
+    let wire = Wire.latest;
+    for (const seconds of [13, 26, 52, 104, 120, 120]) {
+      await vi.advanceTimersByTimeAsync(1000 * seconds - 1);
+      expect(useDocument.getState().connection).toBe("open");
+      await vi.advanceTimersByTimeAsync(2);
+      expect(useDocument.getState().connection).toBe("lost");
+      while (Wire.latest === wire) await vi.advanceTimersByTimeAsync(50);
+      wire = Wire.latest;
+      wire.onopen?.();
+      wire.says(book(1));
+    }
+    wire.says({ type: "alive" });
+    await vi.advanceTimersByTimeAsync(13_001);
+    // Once all was said it is as before.
+    expect(useDocument.getState().connection).toBe("lost");
+    session.close();
+  });
+
   it("is lost at once where the browser knows it", async () => {
     const { session } = await opened();
     const { useDocument } = await import("../state/document");

@@ -3,8 +3,12 @@ import type { ServerMessage } from "../api/types";
 
 const FIRST_WAIT = 250;
 const LONGEST_WAIT = 5_000;
-/** The server says something every five seconds; whoever hears nothing for so long has lost it, though nobody has said so. */
+/**
+ * The server says something every five seconds; whoever hears nothing for so long has lost it, though nobody has said so. Or what
+ * it says is so large for the way that it is not here yet: each time in a row it is given twice as long.
+ */
 const SILENT = 13_000;
+const MOST_SILENT = 120_000;
 /** Codes with which the server says that coming back is no use (RFC 6455, 7.4.2: for private use). */
 const SIGNED_OUT = 4401;
 const SHUT = new Set([SIGNED_OUT, 4403, 4404]);
@@ -23,6 +27,7 @@ export class Socket {
   private closed = false;
   private timer = 0;
   private silence = 0;
+  private patience = SILENT;
   private readonly offline = () => this.again();
 
   constructor(
@@ -76,7 +81,10 @@ export class Socket {
   /** Something was heard. */
   private heard(): void {
     window.clearTimeout(this.silence);
-    this.silence = window.setTimeout(() => this.again(), SILENT);
+    this.silence = window.setTimeout(() => {
+      this.patience = Math.min(MOST_SILENT, 2 * this.patience);
+      this.again();
+    }, this.patience);
   }
 
   private open(): void {
@@ -92,9 +100,12 @@ export class Socket {
       this.listener.opened();
     };
     socket.onmessage = (event: MessageEvent<ArrayBuffer | string>) => {
-      this.heard();
       const text = typeof event.data === "string" ? event.data : decoder.decode(event.data);
-      this.listener.message(JSON.parse(text) as ServerMessage);
+      const message = JSON.parse(text) as ServerMessage;
+      // Nothing large is on its way any more.
+      if (message.type === "alive") this.patience = SILENT;
+      this.heard();
+      this.listener.message(message);
     };
     socket.onclose = (event: CloseEvent) => {
       if (this.closed) return;
