@@ -1,6 +1,6 @@
 """Another person's echo while a table of 10,000 figures is opened, over the same echo while nothing goes on.
 
-`python -m benchmarks.live ADDRESS`; the server must run. Every opening is of a drawing that no one has looked at yet.
+`python -m benchmarks.live ADDRESS`; the server must run. Every drawing that is opened is kept, and nobody has looked at it yet.
 """
 
 import json
@@ -31,6 +31,9 @@ def echoes(address: str) -> tuple[float, float, float]:
         large = [
             api.post("/drawings", json={"name": f"large {n}", "text": large_text(10_000)}).json()["id"] for n in range(OPENINGS)
         ]
+        for id in large:
+            while api.get(f"/drawings/{id}/opened").status_code != 200:
+                time.sleep(0.5)
         with _table(address, small) as table:
             table.recv()
             quiet = [_echo(table, n) for n in range(QUIET)]
@@ -61,8 +64,11 @@ def _echo(table: ClientConnection, seq: int) -> float:
 
 
 def _open(address: str, id: str) -> None:
+    """As a page does: what was kept, then what has become of it."""
     with _table(address, id) as table:
-        table.recv()
+        while (told := json.loads(table.recv())["type"]) != "book":
+            if told == "opening":
+                httpx.get(f"{address}/api/drawings/{id}/opened", timeout=60).raise_for_status()
 
 
 if __name__ == "__main__":

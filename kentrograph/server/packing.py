@@ -18,7 +18,7 @@ from ..core.page.differing import difference
 from ..store import packed
 from ..store.changes import State
 from ..store.errors import NoDrawing
-from ..store.memory import give_back
+from ..store.memory import give_back, making_books
 from .present import frame_of_all
 from .service import Service
 from .work import Work
@@ -116,6 +116,12 @@ class Packing:
 
     def keep(self, id: UUID) -> int:
         """Keeps a drawing as it stands, unless it was kept just now; the revision that is kept. Raises `NoDrawing`."""
+        with making_books():
+            revision = self._keep(id)
+        give_back()
+        return revision
+
+    def _keep(self, id: UUID) -> int:
         state = self.service.state(id)
         with self.service.reading(id):
             # Of a drawing that was made just now nobody has asked yet what is where.
@@ -131,8 +137,6 @@ class Packing:
         with self.service.session() as session:
             packed.keep(session, id, state.revision, state.book, views)
         self.service.cache.pin(id, state.revision, state.book)
-        del lines, views, old
-        give_back()
         return state.revision
 
     def _views_of(self, id: UUID, revision: int) -> dict[str, bytes]:

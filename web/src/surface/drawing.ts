@@ -2,8 +2,9 @@
 import type { Camera } from "./camera";
 import { toDrawing, toScreen } from "./turned";
 
-/** A picture that takes longer than this (ms) is not drawn anew for every move. */
-const SLOW = 8;
+/** A picture of which the tracing takes longer than this (ms) is not drawn anew for every move: to put it on the canvas takes many
+ *  times as long, and only once nobody can measure it. */
+const SLOW = 4;
 const REST = 90;
 const MOST_WAIT = 300;
 
