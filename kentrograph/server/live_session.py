@@ -182,7 +182,8 @@ class LiveSession:
     async def _is_woken(self) -> bool:
         """Whether there is something to tell; waits for it, but not for long."""
         try:
-            await asyncio.wait_for(self._woken.wait(), ALIVE_SECONDS)
+            async with asyncio.timeout(ALIVE_SECONDS):
+                await self._woken.wait()
         except TimeoutError:
             return False
         return True

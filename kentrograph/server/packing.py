@@ -131,8 +131,8 @@ class Packing:
             return before.revision
         old = self._views_of(id, before.revision) if before is not None else {}
         lines = [frame_of_all(state), orjson.dumps(COLUMNS)]
-        for line in self.service.in_turns(id, self._lines(state, old, before.revision if before is not None else None)):
-            lines += line
+        for some in self.service.in_turns(id, self._lines(state, old, before.revision if before is not None else None)):
+            lines += some
         views = gzip.compress(b"\n".join(lines), _LEVEL, mtime=0)
         with self.service.session() as session:
             packed.keep(session, id, state.revision, state.book, views)

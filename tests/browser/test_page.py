@@ -75,7 +75,7 @@ def test_it_is_chosen_and_seen_who_answers(drafter: Drafter, page: Page) -> None
     expect(box).not_to_be_checked()
     box.check()
     drafter.awakes()
-    expect(page.get_by_text("It does, whatever the network is about.")).to_be_visible()
+    expect(page.get_by_text("It does, however slow the network is.")).to_be_visible()
     box.uncheck()
     expect(page.locator("html")).to_have_attribute("data-core", "off")
     page.keyboard.press("Escape")

@@ -250,17 +250,13 @@ def _run(piece: Any, size: float, found: dict[tuple[int, int], None]) -> None:
     if isinstance(piece, Line):
         _run_line(piece, size, found)
         return
-    # The size of cells is a power of two: to multiply by its inverse is to divide by it, to the last bit.
-    inverse = 1.0 / size
+    quarter = 0.25 * size
     for x, y in _stops(piece, size):
-        u, v = x * inverse, y * inverse
-        left, right = floor(u - 0.25), floor(u + 0.25)
-        low, high = floor(v - 0.25), floor(v + 0.25)
-        found[(left, low)] = None
-        if left != right:
-            found[(right, low)] = None
-        if low != high:
-            found[(left, high)] = found[(right, high)] = None
+        left, right = floor((x - quarter) / size), floor((x + quarter) / size)
+        low, high = floor((y - quarter) / size), floor((y + quarter) / size)
+        for i in range(left, right + 1):
+            for j in range(low, high + 1):
+                found[(i, j)] = None
 
 
 def _run_line(line: Line, size: float, found: dict[tuple[int, int], None]) -> None:
@@ -290,6 +286,5 @@ def _stops(piece: Any, size: float) -> Iterator[tuple[float, float]]:
         return
     first, sweep = (piece.from_direction, piece.sweep) if isinstance(piece, Arc) else (0.0, 360.0)
     begin, step = radians(first), radians(sweep) / count
-    x, y, r = piece.centre.x, piece.centre.y, piece.radius
     for n in range(count + 1):
-        yield x + r * cos(begin + n * step), y + r * sin(begin + n * step)
+        yield (piece.centre.x + piece.radius * cos(begin + n * step), piece.centre.y + piece.radius * sin(begin + n * step))

@@ -8,7 +8,7 @@ const SAID: Readonly<Record<Standing, string>> = {
   off: "The server does.",
   waking: "It wakes; the server does meanwhile.",
   opening: "It reads the drawing; the server does meanwhile.",
-  ready: "It does, whatever the network is about.",
+  ready: "It does, however slow the network is.",
   failed: "It cannot here; the server does.",
 };
 

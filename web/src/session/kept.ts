@@ -28,7 +28,7 @@ export async function fetchKept(
     if (columns.length === 0 && rest.length > 0) columns = JSON.parse(rest.shift() ?? "") as string[];
     if (frame.revision !== revision) throw new Error("what was kept is of another revision");
     // One text for many steps is read faster than many texts.
-    for (const said of JSON.parse(`[${rest.join(",")}]`) as unknown[][]) found.push(stepOf(columns, said));
+    for (const said of JSON.parse(`[${rest.join(",")}]`) as unknown[][]) found.push(stepFrom(columns, said));
     progress(found.length, steps);
     // So that it is seen, however fast more of it comes.
     await new Promise((next) => setTimeout(next));
@@ -37,7 +37,7 @@ export async function fetchKept(
   return { ...frame, steps: found };
 }
 
-function stepOf(columns: readonly string[], said: readonly unknown[]): Step {
+function stepFrom(columns: readonly string[], said: readonly unknown[]): Step {
   const step: Record<string, unknown> = {};
   for (let n = 0; n < columns.length; n++) step[columns[n] ?? ""] = said[n];
   return step as unknown as Step;

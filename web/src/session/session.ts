@@ -94,7 +94,7 @@ export class Session {
   }
 
   close(): void {
-    this.opening?.off.abort();
+    this.callOff();
     this.socket?.close();
     this.socket = null;
     this.whereabouts?.close();
@@ -133,7 +133,8 @@ export class Session {
 
   /** The core wakes once the first picture is there, and not before: nobody waits for it. */
   private attend(): void {
-    if (!this.core || this.attended || usePreferences.getState().answering !== "page") return;
+    // The table may be shut by then.
+    if (!this.socket || !this.core || this.attended || usePreferences.getState().answering !== "page") return;
     this.attended = true;
     this.core.attend(
       this.drawing,
@@ -173,6 +174,13 @@ export class Session {
       this.opening = null;
       this.socket?.again();
     }
+  }
+
+  /** What is on its way of what was kept is not wanted any more. */
+  private callOff(): void {
+    const { opening } = this;
+    this.opening = null;
+    opening?.off.abort();
   }
 
   private take(message: ServerMessage): void {
@@ -221,8 +229,7 @@ export class Session {
   }
 
   private lost(): void {
-    this.opening?.off.abort();
-    this.opening = null;
+    this.callOff();
     this.caughtUp = false;
     setConnection("lost");
     takeOthers([], 0);

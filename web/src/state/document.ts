@@ -53,7 +53,7 @@ export function forgetDocument(id: string): void {
 }
 
 export function setConnection(connection: Connection, why = ""): void {
-  useDocument.setState({ connection, why });
+  useDocument.setState({ connection, why, opening: null });
 }
 
 export const mayDraw = (): boolean => useDocument.getState().may !== "see";

@@ -43,14 +43,14 @@ export function TitleStrip() {
         onClick={() => useInterface.setState({ history: !history })}
       >
         <span role="status">
-          {
+          {opening !== null && openingWords(opening)}
+          {opening === null &&
             {
               open: looking ? "Looking only" : "Saved",
-              connecting: opening ? openingWords(opening) : "Opening …",
+              connecting: "Opening …",
               lost: waits > 0 ? `Connection lost; ${String(waits)} wait here` : "Connection lost, trying again …",
               gone: "Deleted",
-            }[connection]
-          }
+            }[connection]}
         </span>
       </Word>
       <Rule />

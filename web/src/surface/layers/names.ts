@@ -57,16 +57,12 @@ export function placeNames(
     )
       continue;
     const w = width(step.name);
-    without += 1;
-    for (const spot of spots(c, seenFigure(c, step.figure))) {
-      const rect = beside(spot, w);
-      const inside = rect[0] >= 2 && rect[1] >= 2 && rect[2] <= c.width - 2 && rect[3] <= c.height - 2;
-      if (!inside || full.meets(rect)) continue;
+    const places = spots(c, seenFigure(c, step.figure)).map((spot) => beside(spot, w));
+    const rect = places.find((place) => inside(c, place) && !full.meets(place));
+    if (rect) {
       names.push({ text: step.name, rect });
       full.add(rect);
-      without -= 1;
-      break;
-    }
+    } else without += 1;
   }
   return names;
 }
@@ -95,6 +91,10 @@ export function drawAllNames(
     g.strokeText(text, rect[0], rect[3] - 3);
     g.fillText(text, rect[0], rect[3] - 3);
   }
+}
+
+function inside(c: Camera, [left, top, right, bottom]: Rect): boolean {
+  return left >= 2 && top >= 2 && right <= c.width - 2 && bottom <= c.height - 2;
 }
 
 const CELL = 64;
