@@ -20,6 +20,9 @@ export function Views() {
       align="center"
       fontSize="12px"
       color="quiet"
+      // In a crowd the words are read as anywhere; on bare paper nothing of this is seen.
+      bg="paper/85"
+      borderRadius="4px"
       onPointerMove={(e) => e.stopPropagation()}
       onPointerEnter={() => view.current?.leavePointer()}
     >

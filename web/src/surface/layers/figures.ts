@@ -11,7 +11,7 @@ import { paths, penOf, strokePens, traceInPens } from "./pens";
 
 const MANY = 3000;
 /** With so many in sight each is a few pixels large: thin strokes and dots leave them apart, in a tenth of the time. */
-const CROWDED = 20_000;
+const CROWDED = 8_000;
 
 export interface Marks {
   /** Figures that take the place of the book's while a step is being mended; null hides one. */
