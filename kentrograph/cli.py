@@ -65,6 +65,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     prepare.add_argument("--person", default="drafter", metavar="NAME", help="who keeps the office, or is alone at this machine")
     serve_cli.add_options(commands)
     commands.add_parser("schema", help="print the schema of the interface")
+    commands.add_parser("declared", help="print what the core declares, as a module of the front end")
     chosen = parser.parse_args(arguments)
     match chosen.command:
         case "run":
@@ -93,6 +94,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
             return service.load(chosen.folder, chosen.owner)
         case "join":
             return service.join(chosen.name, chosen.keeper, chosen.address, chosen.first)
+        case "declared":
+            return service.print_declared()
         case _:
             return service.print_schema()
 

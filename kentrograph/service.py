@@ -189,6 +189,14 @@ def print_schema() -> int:
     return 0
 
 
+def print_declared() -> int:
+    """Prints what the core declares, as a module of the front end; needs no database to answer."""
+    from .server.declared import declared_module
+
+    print(declared_module(), end="")
+    return 0
+
+
 def _url() -> str:
     found = os.environ.get(_VARIABLE)
     if not found:

@@ -91,20 +91,27 @@ def timed(name: str, command: list[str], folder: Path) -> tuple[bool, float]:
 
 
 def types_are_fresh() -> tuple[bool, float]:
-    """Whether the front end's types are those of the server's schema as it is now."""
+    """Whether the front end's types, and what it knows of the core, are those of the server as it is now."""
     begun = time.monotonic()
     say("\n== generated types")
-    schema, made = LOGS / "openapi.json", LOGS / "schema.gen.ts"
-    schema.write_text(subprocess.run([str(BIN / "kentrograph"), "schema"], capture_output=True, text=True, check=True).stdout)
-    subprocess.run(["npx", "openapi-typescript", str(schema), "-o", str(made)], cwd=WEB, capture_output=True, check=True)
-    kept = WEB / "src" / "api" / "schema.gen.ts"
-    differences = list(
-        difflib.unified_diff(kept.read_text().splitlines(), made.read_text().splitlines(), "kept", "made", lineterm="")
-    )
+    schema, types, declared = LOGS / "openapi.json", LOGS / "schema.gen.ts", LOGS / "declared.gen.ts"
+    schema.write_text(_printed("schema"))
+    declared.write_text(_printed("declared"))
+    subprocess.run(["npx", "openapi-typescript", str(schema), "-o", str(types)], cwd=WEB, capture_output=True, check=True)
+    differences = [line for made in (types, declared) for line in _differences(WEB / "src" / "api" / made.name, made)]
     if differences:
         say("\n".join(differences[:30]))
-        say("Make them anew: .venv/bin/kentrograph schema > web/openapi.json && (cd web && npm run schema)")
+        say("Make them anew: (cd web && npm run generate)")
     return not differences, time.monotonic() - begun
+
+
+def _printed(what: str) -> str:
+    return subprocess.run([str(BIN / "kentrograph"), what], capture_output=True, text=True, check=True).stdout
+
+
+def _differences(kept: Path, made: Path) -> list[str]:
+    before, after = kept.read_text().splitlines(), made.read_text().splitlines()
+    return list(difflib.unified_diff(before, after, "kept", "made", lineterm=""))
 
 
 if __name__ == "__main__":

@@ -23,6 +23,7 @@ from ..store.errors import StoreError
 from . import file_routes, history_routes, people_routes, selecting, sharing_routes, sheet_routes
 from .backups import back_up_daily
 from .caller import Callers, caller_of
+from .declared import DeclaredView
 from .doors import Doors
 from .gate import Gate
 from .limits import Limits
@@ -130,13 +131,13 @@ def _answer(status: int, code: str, message: str, fields: dict[str, Any]) -> JSO
 
 
 def _schema(app: FastAPI) -> None:
-    """Adds the socket's messages to the schema, so that the front end's types come from one place."""
+    """Adds the socket's messages and what is declared to the schema: the front end's types come from one place."""
     plain = app.openapi
 
     def with_socket() -> dict[str, Any]:
         schema = plain()
         sent: list[tuple[str, JsonSchemaMode, TypeAdapter[object]]] = [
-            (one.__name__, "serialization", TypeAdapter(one)) for one in SOCKET_TYPES
+            (one.__name__, "serialization", TypeAdapter(one)) for one in (*SOCKET_TYPES, DeclaredView)
         ]
         _, definitions = TypeAdapter.json_schemas(sent, ref_template="#/components/schemas/{model}")
         schema["components"]["schemas"] |= definitions["$defs"]

@@ -40,9 +40,6 @@ NEEDS: Mapping[str, Need] = {
     "POST /api/looking/{token}": Need.NOTHING,
     "GET /api/help": Need.NOTHING,
     "GET /api/help/pictures/{name}": Need.NOTHING,
-    "GET /api/snapping": Need.NOTHING,
-    "GET /api/kinds": Need.NOTHING,
-    "GET /api/pens": Need.NOTHING,
     "GET /api/files/formats": Need.NOTHING,
     # Of the office.
     "GET /api/office/mark": Need.NOTHING,

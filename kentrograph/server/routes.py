@@ -10,18 +10,15 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
-from ..core.book.pens import PENS
 from ..core.desk.causes import each_cause, in_order
 from ..core.desk.check_report import CheckReport, check_report
 from ..core.desk.fields import Field, length_of, numbers_of
 from ..core.desk.finding_views import CauseView, LooseView, cause_views, loose_view, offered
 from ..core.desk.help_views import help_kinds
-from ..core.desk.kind_views import KindView, kind_views
 from ..core.desk.view_types import ValueView, WayView, WorkingView
 from ..core.desk.views import before_view, values_view, ways_view, working_view
 from ..core.language.report import FigureData
 from ..core.language.script import write_script
-from ..core.snap.kinds import KINDS as PLACE_KINDS
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings, history, packed, pictures, shelf
@@ -43,11 +40,9 @@ from .schemas import (
     HelpSection,
     HelpView,
     Id,
-    PenView,
     Placing,
     ProcessView,
     Revision,
-    SnapKind,
     Typed,
 )
 from .service import Service, service_of
@@ -88,24 +83,6 @@ def get_help() -> Any:
 def get_help_picture(name: Annotated[str, Path(max_length=60)]) -> Any:
     """The picture of an example."""
     return FileResponse(picture(name), media_type="image/svg+xml", headers={"Cache-Control": "no-cache"})
-
-
-@router.get("/snapping", response_model=list[SnapKind])
-def get_snapping() -> Any:
-    """The kinds of place that can be taken, in words."""
-    return [{"key": k.key, "word": k.word, "explanation": k.explanation, "on": k.on} for k in PLACE_KINDS.values()]
-
-
-@router.get("/kinds", response_model=list[KindView])
-def get_kinds() -> list[KindView]:
-    """The kinds of figure and of reading that can be begun."""
-    return kind_views()
-
-
-@router.get("/pens", response_model=list[PenView])
-def get_pens() -> Any:
-    """What can be drawn with, and what each is for."""
-    return [{"word": word, "explanation": explanation} for word, explanation in PENS.items()]
 
 
 @router.get("/drawings", response_model=ShelfView)

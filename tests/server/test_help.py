@@ -1,9 +1,15 @@
 """The help at the table: what the declarations and the guide say, with every picture that is named."""
 
+import json
+
 import httpx
 
-from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.kinds import ALL, FIGURES
+from kentrograph.core.book.kinds.measure import READINGS
 from kentrograph.core.book.pens import PENS
+from kentrograph.core.desk.draft import READING
+from kentrograph.core.snap.kinds import KINDS as PLACES
+from kentrograph.server.declared import declared_module
 
 
 def test_it_has_every_kind_with_its_examples_and_every_picture_it_names(api: httpx.Client) -> None:
@@ -30,5 +36,9 @@ def test_no_other_file_is_a_picture(api: httpx.Client) -> None:
         assert answer.status_code == 404
 
 
-def test_the_pens_that_are_offered_are_those_of_the_language(api: httpx.Client) -> None:
-    assert {pen["word"]: pen["explanation"] for pen in api.get("/pens").json()} == PENS
+def test_what_is_built_into_the_front_end_is_all_that_is_declared() -> None:
+    built = json.loads(declared_module().split(" = ", 1)[1].rstrip().rstrip(";"))
+    assert {pen["word"]: pen["explanation"] for pen in built["pens"]} == PENS
+    assert [place["key"] for place in built["places"]] == list(PLACES)
+    kinds = [kind["word"] for kind in built["kinds"]]
+    assert kinds == [*FIGURES, READING, *(f"measure {word}" for word in READINGS)]

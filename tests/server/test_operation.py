@@ -86,7 +86,7 @@ def test_a_fault_is_told_with_its_number_and_found_in_the_log_without_what_was_t
 
 @pytest.mark.parametrize(("given", "kept"), [(b"from-a-proxy-17", True), (b"short", False), (b"two words here", False)])
 def test_the_number_that_a_proxy_gave_is_kept_where_it_is_one(logged: Path, given: bytes, kept: bool) -> None:
-    _, headers, _ = asyncio.run(asked("GET", "/api/kinds", (HEADER.lower().encode(), given)))
+    _, headers, _ = asyncio.run(asked("GET", "/api/help", (HEADER.lower().encode(), given)))
     number = headers[HEADER.lower().encode()]
     assert (number == given) == kept
     assert re.fullmatch(rb"[A-Za-z0-9-]{8,64}", number)

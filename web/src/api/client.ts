@@ -13,16 +13,13 @@ import type {
   FigureValue,
   Groups,
   Help,
-  Kind,
   Loose,
-  Pen,
   Picture,
   Placing,
   Pointer,
   PointTable,
   ShelfPage,
   Sheet,
-  SnapKind,
   Way,
   Working,
 } from "./types";
@@ -50,8 +47,6 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
 const at = (id: string) => ({ params: { path: { id } } });
 const ofStep = (id: string, step: string) => ({ params: { path: { id, step } } });
 
-export const kinds = (): Promise<Kind[]> => answer(http.GET("/api/kinds"));
-export const pens = (): Promise<Pen[]> => answer(http.GET("/api/pens"));
 export const help = (): Promise<Help> => answer(http.GET("/api/help"));
 export const helpPicture = (name: string): string => `/api/help/pictures/${encodeURIComponent(name)}`;
 type ShelfAsked = NonNullable<paths["/api/drawings"]["get"]["parameters"]["query"]>;
@@ -117,7 +112,6 @@ export const copiedText = (id: string, figures: string[], pointer: Pointer): Pro
 /** What a text draws, as it would be put down about 0, 0. */
 export const drawnBy = (id: string, text: string): Promise<Figure[]> =>
   answer(http.POST("/api/drawings/{id}/drawn", { ...at(id), body: { text } }));
-export const snapKinds = (): Promise<SnapKind[]> => answer(http.GET("/api/snapping"));
 export const restoreDrawing = (id: string): Promise<Drawing> => answer(http.POST("/api/drawings/{id}/restore", at(id)));
 
 export const backingOf = (id: string): Promise<Backing | null> =>

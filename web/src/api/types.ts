@@ -28,6 +28,7 @@ export type Book = Schemas["BookView"];
 export type Header = Schemas["HeaderView"];
 export type Reading = Schemas["ReadingView"];
 export type Problem = Schemas["ProblemView"];
+export type Declared = Schemas["DeclaredView"];
 export type Line = Schemas["LineView"];
 export type Solution = Schemas["SolutionView"];
 export type Loose = Schemas["LooseView"];

@@ -1,17 +1,9 @@
-/** The kinds of figure and of reading that can be begun, and the pens, as the server declares them. */
-import { create } from "zustand";
+/** The kinds of figure and of reading that can be begun, as the core declares them. */
+import { DECLARED } from "../api/declared.gen";
+import type { Kind } from "../api/types";
 
-import { kinds, pens } from "../api/client";
-import type { Kind, Pen } from "../api/types";
-
-export const useKinds = create<{ kinds: readonly Kind[]; pens: readonly Pen[] }>()(() => ({ kinds: [], pens: [] }));
-
-export async function loadKinds(): Promise<void> {
-  if (useKinds.getState().kinds.length > 0) return;
-  const [figures, drawnWith] = await Promise.all([kinds(), pens()]);
-  useKinds.setState({ kinds: figures, pens: drawnWith });
-}
+const BY_WORD = new Map(DECLARED.kinds.map((kind) => [kind.word, kind]));
 
 export function kindOf(word: string): Kind | undefined {
-  return useKinds.getState().kinds.find((kind) => kind.word === word);
+  return BY_WORD.get(word);
 }

@@ -3,12 +3,13 @@ import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
 import { alike, type Alike } from "../api/client";
+import { DECLARED } from "../api/declared.gen";
 import { useDocument } from "../state/document";
 import { figureBy } from "../state/figures";
 import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { selectAll } from "../state/selection";
-import { isOn, useSnapKinds } from "../state/snapping";
+import { isOn } from "../state/snapping";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { Steps } from "./Steps";
@@ -143,7 +144,6 @@ function Selecting({ close }: { close: () => void }) {
 /** Each kind: a word that asks for it just once, and a tick that keeps it on. */
 function Kinds({ close }: { close: () => void }) {
   const { openLine } = useTable();
-  const kinds = useSnapKinds((s) => s.kinds);
   const snaps = usePreferences((p) => p.snaps);
   const drafting = useInterface((i) => i.draft !== null);
   const set = (key: string, on: boolean) =>
@@ -153,7 +153,7 @@ function Kinds({ close }: { close: () => void }) {
       <Text color="label" fontWeight={600} fontSize="12px" mb="1">
         Places that are taken{drafting ? "; a word asks for one just once" : ""}
       </Text>
-      {kinds.map((kind) => (
+      {DECLARED.places.map((kind) => (
         <Flex key={kind.key} align="center" gap="1.5" fontSize="12px">
           <input
             type="checkbox"

@@ -17,8 +17,6 @@ import { forgetDocument, useDocument } from "../state/document";
 import { loadGroups } from "../state/groups";
 import { NOTHING, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
-import { loadKinds } from "../state/kinds";
-import { loadSnapKinds } from "../state/snapping";
 import { FilesPage } from "../files/FilesPage";
 import { useDrops } from "../files/drops";
 import { useFiles } from "../files/options";
@@ -133,8 +131,6 @@ function useParts(id: string): TableParts | null {
   }, [id]);
   useEffect(() => {
     parts.session.open();
-    void loadKinds();
-    void loadSnapKinds();
     void loadBacking(id);
     parts.openLine.restore();
     return () => parts.session.close();

@@ -3,7 +3,6 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Line } from "../api/types";
 import { NOTHING, useInterface } from "../state/interface";
-import { useKinds } from "../state/kinds";
 import type { Entry, Pointer } from "./entry";
 import { Hands } from "./hands";
 
@@ -17,12 +16,6 @@ let pointer: Pointer;
 
 beforeEach(() => {
   useInterface.setState({ ...NOTHING });
-  useKinds.setState({
-    kinds: [
-      { word: "ink", brush: true },
-      { word: "line", brush: false },
-    ] as never,
-  });
   entries = [];
   acts = [];
   read = {};

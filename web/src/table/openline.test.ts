@@ -6,7 +6,6 @@ import type { Answer } from "../session/answer";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
-import { useKinds } from "../state/kinds";
 import { OpenLine } from "./openline";
 
 type Reading = Omit<ReadRequest, "type" | "seq">;
@@ -44,13 +43,6 @@ beforeEach(() => {
   vi.stubGlobal("localStorage", { getItem: () => null, setItem: () => undefined, removeItem: () => undefined });
   useInterface.setState({ ...NOTHING });
   useDocument.setState({ byId: new Map(), steps: [] });
-  const held = { words: ["length", "direction"], behind: "" };
-  useKinds.setState({
-    kinds: [
-      { word: "line", endless: false, held, drag: { start: "from", end: "to", figure: "square" } },
-      { word: "path", endless: true, held: null, drag: null },
-    ] as never,
-  });
   acts = [];
   readings = [];
   lost = false;

@@ -4,7 +4,6 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { Draft, Line, Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
-import { useKinds } from "../state/kinds";
 import { Rows, untouched } from "./rows";
 
 const draft = (kind: string, ...rows: string[]): Draft => ({ kind, rows, at: null, again: false });
@@ -17,12 +16,6 @@ let rows: Rows;
 
 beforeEach(() => {
   useInterface.setState({ ...NOTHING });
-  useKinds.setState({
-    kinds: [
-      { word: "path", endless: true },
-      { word: "circle", endless: false },
-    ] as never,
-  });
   const step = { id: "s", text: "circle centre 0, 0 radius 5" } as unknown as Step;
   useDocument.setState({ byId: new Map([["s", step]]) });
   answer = stands(draft("circle", "centre 0, 0", "radius 5"));

@@ -2,9 +2,10 @@
 import { Box, chakra, Flex } from "@chakra-ui/react";
 import { useState } from "react";
 
+import { DECLARED } from "../api/declared.gen";
 import type { Kind } from "../api/types";
 import { useInterface } from "../state/interface";
-import { kindOf, useKinds } from "../state/kinds";
+import { kindOf } from "../state/kinds";
 import { usePreferences } from "../state/preferences";
 import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
@@ -45,9 +46,8 @@ const Heading = chakra("button", {
 /** The words of one group. */
 function Kinds({ group }: { group: Group }) {
   const { openLine } = useTable();
-  const kinds = useKinds((k) => k.kinds);
   const begun = useInterface((i) => i.draft?.kind);
-  return kinds
+  return DECLARED.kinds
     .filter((kind) => kind.group === group)
     .map(({ word, title, explanation, rare }) => (
       <Word
@@ -80,7 +80,6 @@ export function Tray() {
   // What is being written stays in sight, whichever words were open before; unless others are asked for meanwhile.
   const [asked, setAsked] = useState<{ readonly group: Group; readonly begun: string | undefined } | null>(null);
   const open = asked !== null && begun !== undefined && asked.begun === begun ? asked.group : (group ?? chosen);
-  const pens = useKinds((k) => k.pens);
   const pen = usePreferences((p) => p.pen);
   return (
     <Flex
@@ -122,7 +121,7 @@ export function Tray() {
         flex="none"
         ml="2"
       >
-        {pens.map(({ word: one, explanation }) => (
+        {DECLARED.pens.map(({ word: one, explanation }) => (
           <Word
             key={one}
             role="radio"
