@@ -94,8 +94,8 @@ def create_app(
     _schema(app)
 
     @app.websocket("/api/drawings/{id}/live")
-    async def live(socket: WebSocket, id: UUID) -> None:
-        await LiveSession(socket, rooms, callers, caller_of(socket), id).serve()
+    async def live(socket: WebSocket, id: UUID, whole: bool = False) -> None:
+        await LiveSession(socket, rooms, callers, caller_of(socket), id, whole).serve()
 
     if web.is_dir():
         _front_end(app, web)

@@ -47,12 +47,14 @@ FAR = 500
 class LiveSession:
     """One open table. It remembers only which book it has sent, and what has still to be sent."""
 
-    def __init__(self, socket: WebSocket, rooms: Rooms, callers: Callers, caller: Caller, id: UUID) -> None:
+    def __init__(self, socket: WebSocket, rooms: Rooms, callers: Callers, caller: Caller, id: UUID, whole: bool = False) -> None:
         self.socket = socket
         self.rooms = rooms
         self.callers = callers
         self.caller = caller
         self.id = id
+        self.whole = whole
+        """Whether it will have the whole book, and nothing that was kept of it."""
         self.room: Room | None = None
         self.told: tuple[int, str] | None = None
         """The revision and the name that the other side has; None while it believes that the drawing is gone."""
@@ -116,7 +118,8 @@ class LiveSession:
         await self.socket.accept()
         # Before anything is shown it is known what may be done with it.
         await self.socket.send_bytes(orjson.dumps({"type": "standing", "may": self.may.name.lower()}))
-        await self._tell_what_is_kept()
+        if not self.whole:
+            await self._tell_what_is_kept()
         self.room = self.rooms.enter(self.id, self)
         self._tell_where(None)
         self._woken.set()
@@ -143,9 +146,9 @@ class LiveSession:
             # The room waits until the database answers again, and sends the whole.
             return
         if opening is not None:
-            # The name comes with the book.
+            # Not as it is called: the book is to follow in any case.
             self.opened, self.told = opening.revision, (opening.revision, "")
-            told = Opening(revision=opening.revision, steps=opening.steps)
+            told = Opening(revision=opening.revision, steps=opening.steps, name=opening.name)
             await self.socket.send_bytes(told.model_dump_json().encode())
 
     # Out: one sender, the newest state first, then the answers in their order
@@ -210,7 +213,7 @@ class LiveSession:
                 self.book = await self._meanwhile(self.work.background(self.service.opened_at, self.id, self.opened))
                 self.opened = None
             far = self.told is None or self.book is None or state.revision - self.told[0] > FAR
-            large = far and len(state.book.order) >= packed.FROM
+            large = far and not self.whole and len(state.book.order) >= packed.FROM
             if large and await self._meanwhile(self.rooms.packing.kept(self.id)):
                 # Such a one is fetched, and not sent: making the message of it takes as long as keeping it.
                 await self._tell_what_is_kept()

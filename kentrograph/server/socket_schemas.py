@@ -184,11 +184,12 @@ class Standing(BaseModel):
 
 class Opening(BaseModel):
     """The drawing is a large one: what was kept of a revision is to be fetched (``/opened``), with so many steps, and what has
-    become of it since follows."""
+    become of it since follows. A table that cannot have it comes again with ``?whole=true``."""
 
     type: Literal["opening"] = "opening"
     revision: int
     steps: int
+    name: str
 
 
 class OtherView(BaseModel):

@@ -72,10 +72,11 @@ class Kept:
 
 @dataclass(frozen=True, slots=True)
 class Opening:
-    """What can be shown of a drawing before its book is there: the views of a revision, and of how many steps."""
+    """What can be shown of a drawing before its book is there: the views of a revision, of how many steps, under which name."""
 
     revision: int
     steps: int
+    name: str
 
 
 def followed(book: Book, edits: Sequence[dict[str, Any]]) -> Book:
@@ -107,10 +108,10 @@ def keep(session: Session, id: UUID, revision: int, book: Book, views: bytes) ->
 
 def opening(session: Session, id: UUID) -> Opening | None:
     """What can be shown at once of a drawing as it stands; None where nothing is kept, or what is kept is too old."""
-    query = select(PackedBook.revision, PackedBook.steps).join(Drawing, Drawing.id == PackedBook.drawing_id)
+    query = select(PackedBook.revision, PackedBook.steps, Drawing.name).join(Drawing, Drawing.id == PackedBook.drawing_id)
     near = Drawing.revision - PackedBook.revision <= FAR
     found = session.execute(query.where(PackedBook.drawing_id == id, PackedBook.core == core_version(), near)).one_or_none()
-    return Opening(found.revision, found.steps) if found is not None else None
+    return Opening(found.revision, found.steps, found.name) if found is not None else None
 
 
 def views(session: Session, id: UUID, revision: int | None = None) -> bytes | None:

@@ -63,7 +63,7 @@ def opened(server: Server, api: httpx.Client, id: str) -> tuple[Receiver, dict[s
     with connect(f"ws://127.0.0.1:{server.port}/api/drawings/{id}/live", max_size=None) as socket:
         assert received(socket)["type"] == "standing"
         opening = received(socket)
-        assert opening["type"] == "opening"
+        assert (opening["type"], opening["name"]) == ("opening", "Large")
         table = kept(api, id)
         assert table is not None
         assert (table.revision, len(table.order)) == (opening["revision"], opening["steps"])
@@ -85,6 +85,15 @@ def test_what_is_kept_is_the_whole_drawing(server: Server, large: str, api: http
     table, message = opened(server, api, large)
     assert (message["steps"], message["edits"], message["name"]) == ([], [], "Large")
     same_as_whole(table, api, large)
+
+
+def test_a_table_that_cannot_have_it_is_sent_the_whole(server: Server, large: str, api: httpx.Client) -> None:
+    until(lambda: kept(api, large))
+    with connect(f"ws://127.0.0.1:{server.port}/api/drawings/{large}/live?whole=true", max_size=None) as socket:
+        assert received(socket)["type"] == "standing"
+        message = received(socket)
+    assert (message["type"], message["whole"]) == ("book", True)
+    assert message["steps"] == book(api, large)["steps"]
 
 
 def test_what_was_done_since_follows(server: Server, large: str, api: httpx.Client) -> None:

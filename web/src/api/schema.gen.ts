@@ -2741,9 +2741,11 @@ export interface components {
         /**
          * Opening
          * @description The drawing is a large one: what was kept of a revision is to be fetched (``/opened``), with so many steps, and what has
-         *     become of it since follows.
+         *     become of it since follows. A table that cannot have it comes again with ``?whole=true``.
          */
         Opening: {
+            /** Name */
+            name: string;
             /** Revision */
             revision: number;
             /** Steps */

@@ -21,7 +21,13 @@ function served(bytes: Uint8Array, piece: number, status = 200) {
 }
 
 const asked = (count: number, atOnce = 1) =>
-  fetchKept("d", { type: "opening", revision: 7, steps: count }, () => undefined, new AbortController().signal, atOnce);
+  fetchKept(
+    "d",
+    { type: "opening", revision: 7, steps: count, name: "d" },
+    () => undefined,
+    new AbortController().signal,
+    atOnce,
+  );
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -30,7 +36,7 @@ afterEach(() => {
 describe("what was kept", () => {
   it("is not taken where it is of another revision", async () => {
     served(BYTES, 100);
-    const told = { type: "opening", revision: 8, steps: 40 } as const;
+    const told = { type: "opening", revision: 8, steps: 40, name: "d" } as const;
     await expect(fetchKept("d", told, () => undefined, new AbortController().signal)).rejects.toThrow(
       "another revision",
     );
@@ -47,7 +53,7 @@ describe("what was kept", () => {
       return answer(at);
     });
     askEarly();
-    const told = { type: "opening", revision: 7, steps: 40 } as const;
+    const told = { type: "opening", revision: 7, steps: 40, name: "d" } as const;
     expect((await fetchKept(id, told, () => undefined, new AbortController().signal)).steps).toHaveLength(40);
     expect(asked).toEqual([keptOf(id)]);
     expect(takeEarly(id)).toBeNull();
@@ -67,7 +73,13 @@ describe("what was kept", () => {
     served(BYTES, 500);
     const told: number[] = [];
     const progress = (done: number) => told.push(done);
-    await fetchKept("d", { type: "opening", revision: 7, steps: 40 }, progress, new AbortController().signal, 1);
+    await fetchKept(
+      "d",
+      { type: "opening", revision: 7, steps: 40, name: "d" },
+      progress,
+      new AbortController().signal,
+      1,
+    );
     expect(told.length).toBeGreaterThan(2);
     expect(told).toEqual([...told].sort((a, b) => a - b));
     expect(told.at(-1)).toBe(40);

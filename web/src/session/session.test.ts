@@ -14,13 +14,15 @@ interface Sent {
 class Wire {
   static readonly OPEN = 1;
   static latest: Wire;
+  readonly address: string;
   readyState = 1;
   binaryType = "";
   sent: Sent[] = [];
   onopen: (() => void) | null = null;
   onclose: ((event: { code: number; reason: string }) => void) | null = null;
   onmessage: ((event: { data: string }) => void) | null = null;
-  constructor() {
+  constructor(address: string) {
+    this.address = address;
     Wire.latest = this;
   }
   send(text: string) {
@@ -484,7 +486,7 @@ describe("a large drawing", () => {
     const { session, lines } = await opened();
     const { useDocument } = await import("../state/document");
     vi.stubGlobal("fetch", () => Promise.resolve(new Response(kept(5, "a", "b"))));
-    Wire.latest.says({ type: "opening", revision: 5, steps: 2 });
+    Wire.latest.says({ type: "opening", revision: 5, steps: 2, name: "d" });
     // What comes meanwhile waits until that is there.
     Wire.latest.says({
       ...book(6, step("c", "point 3, 3")),
@@ -507,7 +509,7 @@ describe("a large drawing", () => {
     const warned = vi.spyOn(console, "warn").mockReturnValue(undefined);
     vi.stubGlobal("fetch", () => Promise.resolve(new Response("", { status: 404 })));
     const first = Wire.latest;
-    first.says({ type: "opening", revision: 5, steps: 2 });
+    first.says({ type: "opening", revision: 5, steps: 2, name: "d" });
     await vi.waitFor(() => expect(first.readyState).toBe(3));
     expect(warned).toHaveBeenCalledOnce();
     first.drops();
@@ -523,12 +525,28 @@ describe("a large drawing", () => {
       });
     });
     Wire.latest.onopen?.();
-    Wire.latest.says({ type: "opening", revision: 6, steps: 2 });
+    Wire.latest.says({ type: "opening", revision: 6, steps: 2, name: "d" });
     session.read(reading("not yet"));
     expect(Wire.latest.sent).toEqual([]);
     Wire.latest.drops();
     expect(aborted).toBe(true);
     expect(useDocument.getState().connection).toBe("lost");
+    session.close();
+  });
+
+  it("is sent whole where what was kept cannot be had", async () => {
+    const { session } = await opened();
+    vi.spyOn(console, "warn").mockReturnValue(undefined);
+    vi.stubGlobal("fetch", () => Promise.resolve(new Response("", { status: 502 })));
+    for (const asked of [false, false, true]) {
+      const wire = Wire.latest;
+      expect(wire.address.endsWith("?whole=true")).toBe(asked);
+      if (asked) break;
+      wire.onopen?.();
+      wire.says({ type: "opening", revision: 5, steps: 2, name: "d" });
+      await vi.advanceTimersByTimeAsync(600);
+      expect(Wire.latest).not.toBe(wire);
+    }
     session.close();
   });
 });

@@ -17,6 +17,8 @@ import { Whereabouts } from "./whereabouts";
 
 /** Milliseconds that the first picture has to itself. */
 const AFTER_PICTURE = 300;
+/** Times in a row that what was kept of a large drawing may fail to come, before the server is asked for the whole of it. */
+const MOST_IN_VAIN = 2;
 
 export class Session {
   private socket: Socket | null = null;
@@ -29,6 +31,7 @@ export class Session {
   private caughtUp = false;
   /** While what was kept of a large drawing is on its way: how to call that off, and what has come meanwhile. */
   private opening: { readonly off: AbortController; readonly meanwhile: ServerMessage[] } | null = null;
+  private inVain = 0;
   private stopListening: (() => void) | null = null;
   private readonly reading: Reading;
   private readonly changing: Changing;
@@ -67,7 +70,9 @@ export class Session {
 
   open(): void {
     const scheme = location.protocol === "https:" ? "wss" : "ws";
-    this.socket = new Socket(`${scheme}://${location.host}/api/drawings/${this.drawing}/live`, {
+    const address = `${scheme}://${location.host}/api/drawings/${this.drawing}/live`;
+    const now = () => (this.inVain < MOST_IN_VAIN ? address : `${address}?whole=true`);
+    this.socket = new Socket(now, {
       message: (m) => {
         this.take(m);
         this.tell();
@@ -157,11 +162,13 @@ export class Session {
   private async show(opening: Opening): Promise<void> {
     const one = { off: new AbortController(), meanwhile: new Array<ServerMessage>() };
     this.opening = one;
+    useDocument.setState({ name: opening.name });
     try {
       const progress = (done: number, steps: number) => useDocument.setState({ opening: { done, steps } });
       const book = await fetchKept(this.drawing, opening, progress, one.off.signal);
       if (this.opening !== one) return;
       this.opening = null;
+      this.inVain = 0;
       keepingSelection(() => takeBook(book));
       // It takes the core a while to come to such a drawing.
       window.setTimeout(() => this.attend(), AFTER_PICTURE);
@@ -172,6 +179,7 @@ export class Session {
       // A later one was kept meanwhile, or the way there broke: all begins again.
       console.warn(error);
       this.opening = null;
+      this.inVain += 1;
       this.socket?.again();
     }
   }

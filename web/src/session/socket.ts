@@ -31,7 +31,7 @@ export class Socket {
   private readonly offline = () => this.again();
 
   constructor(
-    private readonly address: string,
+    private readonly address: () => string,
     private readonly listener: Listener,
   ) {
     window.addEventListener("offline", this.offline);
@@ -88,7 +88,7 @@ export class Socket {
   }
 
   private open(): void {
-    const socket = new WebSocket(this.address);
+    const socket = new WebSocket(this.address());
     socket.binaryType = "arraybuffer";
     this.socket = socket;
     const decoder = new TextDecoder();
