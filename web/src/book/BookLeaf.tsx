@@ -1,7 +1,7 @@
 /** The steps in words, in order, the newest in sight. */
 import { Box, chakra } from "@chakra-ui/react";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useDeferredValue, useEffect, useRef } from "react";
+import { useCallback, useDeferredValue, useEffect, useRef } from "react";
 
 import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
@@ -65,12 +65,14 @@ function LongBook() {
   const selected = useInterface((i) => (i.selected === null ? null : stepOf(i.selected)));
   const frame = useRef<HTMLDivElement>(null);
   const count = steps.length;
+  // The same one as long as the steps are: with another all places are counted anew.
+  const keyOf = useCallback((index: number) => steps[index]?.id ?? index, [steps]);
   const rows = useVirtualizer({
     count,
     getScrollElement: () => frame.current,
     estimateSize: () => 40,
     overscan: 6,
-    getItemKey: (index) => steps[index]?.id ?? index,
+    getItemKey: keyOf,
   });
   const begun = useInterface((i) => i.draft !== null && i.mend === null);
   useEffect(() => {

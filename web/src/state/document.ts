@@ -24,6 +24,8 @@ interface Document {
   last: readonly number[];
   /** Steps that the newest message brought or changed. */
   fresh: readonly string[];
+  /** Steps as they were until the newest message changed them or took them away; null where it brought the whole. */
+  former: readonly Step[] | null;
   /** Steps that were drawn until the newest message, and now wait for something that is gone or cannot be drawn. */
   stopped: readonly string[];
 }
@@ -43,6 +45,7 @@ const EMPTY: Document = {
   redo: null,
   last: [0, 0],
   fresh: [],
+  former: null,
   stopped: [],
 };
 
@@ -111,6 +114,7 @@ function show(book: Shown, connection: Connection): void {
     redo: book.redo,
     last: book.last,
     stopped: book.whole ? [] : book.steps.filter((s) => stops(before.get(s.id), s)).map((s) => s.id),
+    former: book.whole ? null : [...book.gone, ...book.steps.map((s) => s.id)].flatMap((id) => before.get(id) ?? []),
     fresh: book.steps.map((s) => s.id).filter((id) => book.whole || before.get(id) !== byId.get(id)),
   });
 }

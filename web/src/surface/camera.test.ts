@@ -35,19 +35,19 @@ describe("camera", () => {
     expect(fitted(camera, [7, 7, 7, 7])).toMatchObject({ x: 7, y: 7, scale: 2 });
   });
   it("stays where it is for what is in sight", () => {
-    expect(brought(camera, [0, 0, 20, 20], null)).toBe(camera);
+    expect(brought(camera, [0, 0, 20, 20], () => null)).toBe(camera);
   });
   it("moves no further than it must for what lies just outside", () => {
-    const moved = brought(camera, [205, 20, 230, 30], null);
+    const moved = brought(camera, [205, 20, 230, 30], () => null);
     expect(moved.scale).toBe(2);
     expect(toScreenX(moved, 230)).toBeLessThanOrEqual(800 - 40);
   });
   it("pushes nothing out of sight that was in it: it zooms out to hold both", () => {
     const seen: Box = [-180, -100, -150, -90];
-    const both = brought(camera, [205, 20, 230, 30], seen);
+    const both = brought(camera, [205, 20, 230, 30], () => seen);
     expect(both.scale).toBeLessThan(2);
     for (const box of [seen, [205, 20, 230, 30] as const]) expect(holds(both, box)).toBe(true);
-    expect(brought(camera, [990, 990, 1000, 1000], [0, 0, 20, 20]).scale).toBeLessThan(1);
+    expect(brought(camera, [990, 990, 1000, 1000], () => [0, 0, 20, 20]).scale).toBeLessThan(1);
   });
   it("finds a figure small where the table would look empty, but not a place without size", () => {
     expect(small(camera, [0, 0, 40, 40])).toBe(true);

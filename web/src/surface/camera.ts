@@ -59,9 +59,11 @@ export function holds(c: Camera, box: Box): boolean {
 }
 
 /** The view that shows a box which was just placed: unchanged if it is in sight, moved if nothing that is in sight would be
- * pushed out of it, else zoomed out to hold both. */
-export function brought(c: Camera, box: Box, inSight: Box | null): Camera {
+ * pushed out of it, else zoomed out to hold both. What is in sight is asked for only where it matters: of very many figures that
+ * takes a while. */
+export function brought(c: Camera, box: Box, seen: () => Box | null): Camera {
   if (holds(c, box)) return c;
+  const inSight = seen();
   const [left, right] = [toScreenX(c, box[0]), toScreenX(c, box[2])];
   const [top, bottom] = [toScreenY(c, box[3]), toScreenY(c, box[1])];
   if (right - left <= c.width - 2 * MARGIN && bottom - top <= c.height - 2 * MARGIN) {

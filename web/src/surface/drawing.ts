@@ -1,5 +1,9 @@
 /** The picture of the figures as it was drawn last: moved at once with the paper, drawn sharp again when the paper rests. */
+import type { Shown } from "../state/figures";
 import type { Camera } from "./camera";
+import { context } from "./context";
+import { Damage } from "./damage";
+import { drawFigures, mannerOf, type Manner, type Marks } from "./layers/figures";
 import { toDrawing, toScreen } from "./turned";
 
 /** A picture of which the tracing takes longer than this (ms) is not drawn anew for every move: to put it on the canvas takes many
@@ -10,12 +14,30 @@ const MOST_WAIT = 300;
 
 export class Drawing {
   slow = false;
+  readonly damage = new Damage();
   private drawn: Camera | null = null;
+  private manner: Manner = { crowded: false, many: false };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private since = 0;
 
-  /** Draws sharp, and remembers how long it took. */
-  sharp(canvas: HTMLCanvasElement, camera: Camera, draw: () => void): void {
+  /** Draws the figures sharp: those that were touched where the rest is good as it is, else all. */
+  paint(canvas: HTMLCanvasElement, camera: Camera, figures: readonly Shown[], marks: Marks): void {
+    const manner = mannerOf(camera, figures);
+    const part = this.damage.take(camera);
+    // Where a step is mended, what stands behind it is drawn another way.
+    if (part && marks.mended === null && this.stands(camera, manner))
+      drawFigures(context(canvas), camera, figures, marks, manner, part);
+    else this.sharp(canvas, camera, manner, () => drawFigures(context(canvas), camera, figures, marks, manner));
+  }
+
+  /** Whether the picture is good but for a part of it: of this view, in this manner, and worth to be kept. */
+  private stands(camera: Camera, manner: Manner): boolean {
+    const { crowded, many } = this.manner;
+    return this.slow && this.drawn === camera && manner.crowded === crowded && manner.many === many;
+  }
+
+  /** Remembers how long it took. */
+  private sharp(canvas: HTMLCanvasElement, camera: Camera, manner: Manner, draw: () => void): void {
     clearTimeout(this.timer);
     this.since = 0;
     const begun = performance.now();
@@ -23,6 +45,7 @@ export class Drawing {
     const took = performance.now() - begun;
     this.slow = took > SLOW;
     this.drawn = camera;
+    this.manner = manner;
     canvas.style.transform = "";
     // For whoever measures how long it takes.
     canvas.dataset.took = took.toFixed(2);

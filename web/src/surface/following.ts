@@ -55,7 +55,7 @@ export class Following {
     const figures = first ? figuresOf(steps).map((s) => s.figure) : [];
     const all = boxOf(c, figures);
     if (all && (small(c, all) || !holds(c, all))) this.see(fitted(c, all));
-    else this.see(brought(c, box, inSight(c, fresh)));
+    else this.see(brought(c, box, () => inSight(c, fresh)));
   }
 
   /** What is typed is kept in sight: the view goes out as far as its numbers want, and comes back with them. A place that was
@@ -101,7 +101,7 @@ export class Following {
 
   /** Whether the view had to change. */
   private bring(from: Camera, box: Box): boolean {
-    const next = brought(from, seenBox(from, box), inSight(from, []));
+    const next = brought(from, seenBox(from, box), () => inSight(from, []));
     if (next === from) return false;
     this.see(next);
     return true;

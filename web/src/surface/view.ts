@@ -1,17 +1,18 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
-import type { Figure, Line } from "../api/types";
+import type { Figure, Line, Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { figureBy, figuresOf, inSight, stepOf } from "../state/figures";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
-import { drawFigures, drawLit, drawMarked, pointNameRects } from "./layers/figures";
+import { drawLit, drawMarked, pointNameRects } from "./layers/figures";
 import { drawAllNames } from "./layers/names";
 import { drawPeople, fading } from "./layers/people";
 import { drawBacking } from "./layers/backing";
 import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
 import { drawOverlay, type Overlay } from "./layers/overlay";
 import { Carried, drawPlacing } from "./carried";
+import { context } from "./context";
 import { Drawing } from "./drawing";
 import { boxOf, Following } from "./following";
 import { Gestures } from "./gestures";
@@ -103,7 +104,9 @@ export class View {
           if (now.header !== before.header) this.turnWithDatum();
           if (this.framed && before.revision >= 0) this.following.placed(now.fresh);
           else if (now.revision >= 0) this.frameAll();
-          this.touch("grid", "figures");
+          this.touch("grid");
+          if (now.former === null) this.touch("figures");
+          else this.touchFigures([...now.former, ...now.fresh.flatMap((id) => now.byId.get(id) ?? [])]);
         }
       }),
       useOthers.subscribe(() => this.touch("overlay")),
@@ -379,8 +382,10 @@ export class View {
     this.following.typed(line);
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     // Only which figures are left out matters below: how they follow is drawn over it.
-    if (follows.size !== this.instead.size || [...follows.keys()].some((id) => !this.instead.has(id)))
-      this.touch("figures");
+    const { byId } = useDocument.getState();
+    const either = new Set([...follows.keys(), ...this.instead.keys()]);
+    const others = [...either].filter((id) => follows.has(id) !== this.instead.has(id));
+    if (others.length > 0) this.touchFigures(others.flatMap((id) => byId.get(id) ?? []));
     this.instead = follows;
     this.overlay = {
       preview: mend && !draft && line.solutions.length < 2 ? null : line.preview,
@@ -412,12 +417,20 @@ export class View {
 
   touch(...layers: ("grid" | "figures" | "overlay")[]): void {
     for (const layer of layers) this.dirty.add(layer);
+    if (layers.includes("figures")) this.drawing.damage.all();
     if (this.frame === 0) this.frame = requestAnimationFrame(() => this.paint());
+  }
+
+  /** What is, or was, to be seen of some steps is painted anew. */
+  private touchFigures(steps: readonly Step[]): void {
+    this.drawing.damage.add(figuresOf(steps));
+    this.dirty.add("figures");
+    this.touch();
   }
 
   private paint(): void {
     this.frame = 0;
-    const { steps, header } = useDocument.getState();
+    const { steps, header, revision } = useDocument.getState();
     const { pointed, selected, others, mend, trial, pencil, placing } = useInterface.getState();
     const chosen = new Set([...others, pointed, selected]);
     const figures = inSight(figuresOf(steps), pencil);
@@ -428,14 +441,11 @@ export class View {
       if (backing && image) drawBacking(g, this.camera, backing, image);
       drawGrid(g, this.camera, header.datum);
     }
-    if (this.dirty.has("figures")) {
-      this.drawing.sharp(this.canvases.figures, this.camera, () =>
-        drawFigures(context(this.canvases.figures), this.camera, figures, {
-          instead: this.instead,
-          mended: mend?.id ?? null,
-        }),
-      );
-    }
+    if (this.dirty.has("figures"))
+      this.drawing.paint(this.canvases.figures, this.camera, figures, {
+        instead: this.instead,
+        mended: mend?.id ?? null,
+      });
     if (this.dirty.has("overlay")) {
       const g = context(this.canvases.overlay);
       g.clearRect(0, 0, this.camera.width, this.camera.height);
@@ -460,6 +470,7 @@ export class View {
     }
     const { x, y, scale, turn } = this.camera;
     this.canvases.figures.dataset.steps = String(steps.length);
+    this.canvases.figures.dataset.revision = String(revision);
     this.canvases.figures.dataset.camera = `${x} ${y} ${scale} ${turn}`;
     this.dirty.clear();
   }
@@ -473,11 +484,4 @@ export class View {
     window.clearTimeout(this.fading);
     if (fading(others, now)) this.fading = window.setTimeout(() => this.touch("overlay"), FADES);
   }
-}
-
-function context(canvas: HTMLCanvasElement): CanvasRenderingContext2D {
-  const g = canvas.getContext("2d");
-  if (!g) throw new Error("this browser has no canvas to draw on");
-  g.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
-  return g;
 }

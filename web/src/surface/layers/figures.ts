@@ -2,6 +2,7 @@
 import type { Figure } from "../../api/types";
 import { type Shown, stepOf } from "../../state/figures";
 import type { Camera } from "../camera";
+import type { Part } from "../damage";
 import { traceFigure } from "../figures";
 import { drawOnPaper } from "../figures/paper";
 import { FONT, LOOK } from "../look";
@@ -10,6 +11,8 @@ import { toScreen } from "../turned";
 import { paths, penOf, strokePens, traceInPens } from "./pens";
 
 const MANY = 3000;
+/** Pixels that strokes, and the mark of a point, may reach beyond a figure. */
+const AROUND = 12;
 /** With so many in sight each is a few pixels large: thin strokes and dots leave them apart, in a tenth of the time. */
 const CROWDED = 8_000;
 
@@ -20,15 +23,38 @@ export interface Marks {
   readonly mended: string | null;
 }
 
-export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown[], marks: Marks): void {
-  g.clearRect(0, 0, c.width, c.height);
+/** How so many figures are drawn: whether that many are in sight, and whether there are many at all. */
+export interface Manner {
+  readonly crowded: boolean;
+  readonly many: boolean;
+}
+
+export function mannerOf(c: Camera, steps: readonly Shown[]): Manner {
+  return { crowded: isCrowded(new Sight(c, AROUND), steps), many: steps.length > MANY };
+}
+
+/** Draws them, or of them what lies in a part of the surface: what is painted around it stays. */
+export function drawFigures(
+  g: CanvasRenderingContext2D,
+  c: Camera,
+  steps: readonly Shown[],
+  marks: Marks,
+  { crowded, many }: Manner,
+  part: Part = [0, 0, c.width, c.height],
+): void {
+  const [left, top, right, bottom] = part;
+  if (!(right > left && bottom > top)) return;
+  g.save();
+  g.beginPath();
+  g.rect(left, top, right - left, bottom - top);
+  g.clip();
+  g.clearRect(left, top, right - left, bottom - top);
   const pens = paths();
   const faint = new Path2D();
   const written: Figure[] = [];
   const pale: Figure[] = [];
   let later = false;
-  const sight = new Sight(c, 12);
-  const crowded = isCrowded(sight, steps);
+  const sight = new Sight(c, AROUND, part);
   const replaced = (step: Shown) => marks.instead.size > 0 && marks.instead.has(stepOf(step.id));
   for (const step of steps) {
     // What lies wholly out of sight is left out.
@@ -48,7 +74,6 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
     if (step.figure.kind === "paper") written.push(step.figure);
   }
   // Among thousands of lines nobody sees how their ends are shaped, and round ones take much longer.
-  const many = steps.length > MANY;
   g.lineJoin = many ? "bevel" : "round";
   g.lineCap = many ? "butt" : "round";
   stroke(g, faint, LOOK.faint, 1);
@@ -56,6 +81,7 @@ export function drawFigures(g: CanvasRenderingContext2D, c: Camera, steps: reado
   for (const figure of pale) drawOnPaper(g, c, figure, LOOK.faint);
   for (const figure of written) drawOnPaper(g, c, figure, LOOK.ink);
   drawNames(g, c, steps, marks);
+  g.restore();
 }
 
 function isCrowded(sight: Sight, steps: readonly Shown[]): boolean {
