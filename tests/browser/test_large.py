@@ -96,5 +96,5 @@ def test_what_an_edit_leaves_alone_is_not_painted_again(drafter: Drafter, page: 
         drafter.presses("Alt+p", "Alt+p")
         drafter.settles()
         assert canvas.get_attribute("data-took") != whole, "not all was painted"
-        # What smooths the edges of thousands of strokes works more coarsely than for some: a stroke too many or too few is opaque.
+        # The edges of thousands of strokes are smoothed more coarsely than those of some; a stroke too many or too few is opaque.
         assert canvas.evaluate(FARTHEST) < 128
