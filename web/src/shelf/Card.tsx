@@ -48,48 +48,48 @@ export function Card({ drawing, office, onRename, onDuplicate, onDelete, onResto
         </Link>
       )}
       <Box px="3" pt="2" pb="1.5">
-        {name === null ? (
-          <Text fontWeight={600} fontSize="14px" truncate title={drawing.name}>
-            {drawing.name}
-          </Text>
-        ) : (
-          <Input
-            autoFocus
-            size="xs"
-            h="19px"
-            px="1"
-            aria-label="Name of the drawing"
-            value={name}
-            maxLength={200}
-            onChange={(e) => setName(e.target.value)}
-            onFocus={(e) => e.target.select()}
-            onBlur={finish}
-            onKeyDown={(e) => {
-              if (e.key === "Enter") finish();
-              if (e.key === "Escape") setName(null);
-            }}
-          />
-        )}
-        <Flex
-          direction={office ? "column" : "row"}
-          align={office ? "stretch" : "center"}
-          justify="space-between"
-          mt="0.5"
-        >
-          <Text color="quiet" fontSize="12px" truncate title={said(drawing)}>
-            {[ago(drawing.changed_at), ...(office ? drawing.owners : [])].join(" · ")}
-          </Text>
-          {onRestore ? (
-            <Flex {...(office ? { ml: "-1.5" } : { mr: "-1.5" })} fontSize="12px">
-              <Word onClick={onRestore}>Put it back</Word>
-            </Flex>
+        <Flex align="center" justify="space-between" gap="2" h="21px">
+          {name === null ? (
+            <Text fontWeight={600} fontSize="14px" truncate title={drawing.name}>
+              {drawing.name}
+            </Text>
           ) : (
-            <Flex {...(office ? { ml: "-1.5" } : { mr: "-1.5" })} fontSize="12px">
+            <Input
+              autoFocus
+              size="xs"
+              h="19px"
+              px="1"
+              aria-label="Name of the drawing"
+              value={name}
+              maxLength={200}
+              onChange={(e) => setName(e.target.value)}
+              onFocus={(e) => e.target.select()}
+              onBlur={finish}
+              onKeyDown={(e) => {
+                if (e.key === "Enter") finish();
+                if (e.key === "Escape") setName(null);
+              }}
+            />
+          )}
+          <Text flex="none" color="quiet" fontSize="12px" title={said(drawing)}>
+            {ago(drawing.changed_at)}
+          </Text>
+        </Flex>
+        {office && (
+          <Text color="quiet" fontSize="12px" truncate title={said(drawing)}>
+            {drawing.owners.join(" · ")}
+          </Text>
+        )}
+        <Flex mt="0.5" ml="-1.5" fontSize="12px">
+          {onRestore ? (
+            <Word onClick={onRestore}>Put it back</Word>
+          ) : (
+            <>
               {office && <Word onClick={onShare}>Share</Word>}
               {drawing.may !== "see" && <Word onClick={() => setName(drawing.name)}>Rename</Word>}
               <Word onClick={onDuplicate}>Duplicate</Word>
               {drawing.may === "own" && <Word onClick={onDelete}>Delete</Word>}
-            </Flex>
+            </>
           )}
         </Flex>
       </Box>

@@ -11,6 +11,8 @@ import { LOOK } from "../surface/look";
 
 const WIDTH = 268;
 const HEIGHT = 168;
+/** Among so many figures strokes are thin, so that they can be told apart. */
+const MANY = 500;
 
 export function Thumbnail({ drawing }: { drawing: Drawing }) {
   const { id, name, pictured } = drawing;
@@ -49,8 +51,9 @@ export function Thumbnail({ drawing }: { drawing: Drawing }) {
     const ink = new Path2D();
     for (const figure of picture.figures) traceFigure(figure.pen === "pencil" ? pencil : ink, camera, figure);
     g.lineJoin = "round";
-    stroke(g, pencil, LOOK.pencil, 0.75);
-    stroke(g, ink, LOOK.ink, 1.1);
+    const thin = picture.figures.length > MANY;
+    stroke(g, pencil, LOOK.pencil, thin ? 0.4 : 0.75);
+    stroke(g, ink, LOOK.ink, thin ? 0.4 : 1.1);
   }, [picture, look]);
   return (
     <canvas
