@@ -60,6 +60,8 @@ def test_every_row_of_every_kind_under_every_pointer(drawing: Book, word: str, t
                 pointer = {"x": x, "y": y, "reach": 2.0, "pixel": 0.2, **held}
                 line = answer(drawing, draft={**draft, "rows": rows[:count]}, pointer=pointer, aimed=True)
                 assert line.hint or line.problem
+                # No click is swallowed: it states something, or it is said beforehand why it does not.
+                assert line.click or line.unfit or (line.brush and (line.brush.entries or line.brush.why))
         if count < len(rows):
             typed = answer(drawing, draft={**draft, "rows": rows[:count]}, text=rows[count])
             assert typed.problem is None or typed.problem.message

@@ -37,6 +37,8 @@ def line_of(
     # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
     kind = KINDS.get(draft.kind) if draft is not None else None
     places = draft is not None and not draft.kind.startswith("measure") and not (kind is not None and kind.group == "paper")
+    # No more does the choice of what something is done with.
+    choosing = kind is not None and kind.givens[0].word == "figures" and draft is not None and not draft.rows
     last = last_of_draft(book, draft, index)
     rows = _rows(book, line, index)
     value = shown.value if isinstance(shown.value, Drawn) else None
@@ -63,7 +65,7 @@ def line_of(
         hint=line.hint,
         completions=line.completions,
         tag=_tag(book, pointed),
-        live=_live(last, target, book.header) if target is not None and places else None,
+        live=_live(last, target, book.header) if target is not None and places and not choosing else None,
         last=[last.x, last.y] if places else None,
         around=[about.x, about.y] if about else None,
         leaving=leaving(book, draft, index),

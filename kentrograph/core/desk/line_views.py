@@ -258,7 +258,9 @@ def _mend_view(book: Book, at: Looked, id: str) -> LineView:
 
 
 def _unfit(read: Shown) -> str | None:
-    """Why the place that is likeliest meant will not do, where another one would be taken."""
+    """Why the place that is likeliest meant will not do, where another one would be taken, or why nothing would."""
+    if read.idle:
+        return read.idle
     if read.unfit is None or read.pointed is None or not read.rows:
         return None
     return f"not what lies nearest: {sentence(read.unfit)}"

@@ -9,6 +9,7 @@ from ..book.book import Book
 from ..book.kinds import FIGURES
 from ..book.values import Drawn
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ..language.messages import sentence
 from ..problem import Problem
 from ..units import plain
 from .draft import READING, Draft
@@ -47,6 +48,8 @@ class Shown:
     """The special place within a hair of the plain position that would be taken."""
     unfit: Problem | None = None
     """Why the place that is likeliest meant will not do, where something else would be taken instead."""
+    idle: str = ""
+    """Why a click here states nothing, where it does not."""
 
 
 def under_pointer(
@@ -86,8 +89,22 @@ def under_pointer(
         line = with_solution(book, line, choice, aim, index)
         # A list of figures may go on: a click that names none of them does not end it.
         listed = line.step is not None and {g.word for g in line.step.statement.givens} == {"figures"}
-        return Shown(line, line, line if line.do == "write" and not listed else None, pointed=pointed)
+        if line.do == "write" and not listed:
+            return Shown(line, line, line, pointed=pointed)
+        return Shown(line, line, pointed=pointed, idle=_idle(book, draft, line, places[0], pointer, index))
     return _picked(book, draft, line, found, pointer, index, choice, places)
+
+
+def _idle(book: Book, draft: Draft, line: OpenLine, place: Pointed, pointer: Pointer, index: int) -> str:
+    """Why a click states nothing: what lies there will not do, or nothing does."""
+    statement = line.step.statement if line.step is not None else None
+    rows = rows_of(book, draft, statement, place, pointer, index)
+    lines = [read_open_line(book, draft, row, index, offer=False) for row in rows]
+    refused = [one for one in lines if one.problem is not None]
+    best = max(refused, key=understood, default=None)
+    if best is not None and best.problem is not None and understood(best) == READ:
+        return sentence(best.problem)
+    return "There is nothing here that it could take." if place.special or place.figure is not None else "No figure lies here."
 
 
 def _unfit(book: Book, draft: Draft, rows: list[str], found: "list[Pick]", place: Pointed, index: int) -> Problem | None:

@@ -285,9 +285,10 @@ class LineView:
 
     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and
     ``picked`` the one that it would. ``beside`` is the special place within a hair of the plain position that a click would take,
-    ``unfit`` why the place that lies nearest will not do. ``around`` is the centre of the arc being written while its end is
-    free, ``leaving`` the direction in which a chain leaves its last end; ``passed`` is where the places are that the pointer
-    passed over. ``follows`` are the steps that would change with one that is mended or pulled.
+    ``unfit`` why the place that lies nearest will not do or, where there are no picks, why a click states nothing. ``around`` is
+    the centre of the arc being written while its end is free, ``leaving`` the direction in which a chain leaves its last end;
+    ``passed`` is where the places are that the pointer passed over. ``follows`` are the steps that would change with one that is
+    mended or pulled.
     """
 
     type: Literal["line"]

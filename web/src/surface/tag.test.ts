@@ -1,16 +1,19 @@
 /** The tag keeps off what is being drawn, and on the surface. */
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 
 import type { Line } from "../api/types";
 import { NOTHING, useInterface } from "../state/interface";
 import { placeTag, showTag } from "./tag";
 
+let shown: string[] = [];
 const tag = {
   offsetWidth: 100,
   offsetHeight: 40,
   style: { transform: "" },
   dataset: {},
-  replaceChildren: () => undefined,
+  replaceChildren: (...rows: { textContent: string }[]) => {
+    shown = rows.map((row) => row.textContent);
+  },
 } as unknown as HTMLDivElement;
 
 /** On which side of the pointer the tag stands: right or left, below or above. */
@@ -29,7 +32,10 @@ function comesFrom(pixel: [number, number] | null): void {
   showTag(tag, line, null, () => pixel);
 }
 
-beforeEach(() => comesFrom(null));
+beforeEach(() => {
+  vi.stubGlobal("document", { createElement: () => ({ dataset: {} }) });
+  comesFrom(null);
+});
 
 describe("the tag", () => {
   it("stands to the right and below where nothing is being drawn", () => {
@@ -47,5 +53,22 @@ describe("the tag", () => {
     expect(sides(780, 590)).toBe("left above");
     comesFrom([600, 500]);
     expect(sides(20, 10)).toBe("right below");
+  });
+
+  it("says why a click states nothing, and no place as if it did", () => {
+    useInterface.setState({ ...NOTHING, draft: { kind: "fillet", rows: [], at: null, again: false } });
+    const at = { words: "60, 25", at: [60, 25], kind: "", more: 0, told: [] };
+    const line = {
+      tag: at,
+      picks: [],
+      picked: 0,
+      click: null,
+      live: { length: "5", direction: "0", across: "5", up: "0" },
+    };
+    const idle = { ...line, last: null, pull: null, unfit: "No figure lies here." } as unknown as Line;
+    showTag(tag, idle, null, () => null);
+    expect(shown).toEqual(["No figure lies here."]);
+    showTag(tag, { ...idle, unfit: null, picks: ["at 60, 25"] }, null, () => null);
+    expect(shown).toEqual(["at 60, 25", "5 at 0", "across 5 · up 0"]);
   });
 });

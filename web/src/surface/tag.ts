@@ -17,6 +17,7 @@ export function showTag(
   from = line.last && useInterface.getState().draft?.rows.length ? pixel(line.last) : null;
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
+  const idle = isIdle(line);
   const handle = draft || text !== "" || line.carry ? null : words;
   if (handle !== null) {
     rows.push(["words", `pulling ${handle}`]);
@@ -32,7 +33,7 @@ export function showTag(
   } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
-    if (text.trim() === "" || pick !== undefined) {
+    if ((text.trim() === "" && !idle) || pick !== undefined) {
       rows.push(["words", (pick ?? line.tag.words) + more]);
       if (line.picks.length > 1)
         rows.push(["live", `↑ ↓ ${line.picks.length - 1} other ${line.picks.length === 2 ? "way" : "ways"}`]);
@@ -59,7 +60,7 @@ export function showTag(
   if (draft && text.trim() !== "") {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
   }
-  if (draft && line.live) {
+  if (draft && line.live && !idle) {
     rows.push(["live", `${line.live.length} at ${line.live.direction}`]);
     rows.push(["live", `across ${line.live.across} · up ${line.live.up}`]);
   }
@@ -77,6 +78,11 @@ export function showTag(
   placeTag(tag, ...placed);
   const pointed = line.tag?.figure ?? null;
   if (!line.carry && useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
+}
+
+/** Whether a click states nothing, and it is said why. */
+export function isIdle(line: Line): boolean {
+  return line.unfit !== null && line.picks.length === 0 && line.click === null;
 }
 
 let placed: readonly [number, number, number, number] = [0, 0, 0, 0];

@@ -15,6 +15,7 @@ import { Carried, drawPlacing } from "./carried";
 import { context } from "./context";
 import { Drawing } from "./drawing";
 import { boxOf, Following } from "./following";
+import { isIdle } from "./tag";
 import { Gestures } from "./gestures";
 import { toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
@@ -393,7 +394,7 @@ export class View {
       taken: line.taken,
       follows: [...follows.values()].filter((f) => f !== null),
       last: draft ? line.last : null,
-      place: line.tag && line.tag.kind !== "" ? line.tag.at : null,
+      place: line.tag && line.tag.kind !== "" && !isIdle(line) ? line.tag.at : null,
       sights: draft ? (line.tag?.sights ?? []) : [],
       passed: draft || useInterface.getState().pull !== null ? line.passed : [],
       working: this.overlay.working,
