@@ -121,7 +121,7 @@ class ReadRequest(Model):
     pull: Annotated[int, Field(ge=0, le=1000)] | None = None
     """Which of its handles is being pulled to the pointer."""
     aimed: bool = False
-    """Whether the pointer was moved since the last key."""
+    """Whether the pointer was moved since the figure was begun, or something of it was chosen."""
     carry: CarryData | None = None
     """What is dragged to the pointer."""
     stroke: Annotated[list[tuple[Number, Number]], Field(max_length=20_000, default_factory=list)]

@@ -47,7 +47,7 @@ class Looked:
 
     ``mend`` is the step that is being mended; ``in_front_of`` the one before which a new step would be written; ``selected``
     the one whose handles are shown, of which ``pull`` is being pulled. ``choice`` is which reading of a pick, or which
-    solution, is meant; ``aimed`` says that the pointer was moved since the last key.
+    solution, is meant; ``aimed`` as in `under_pointer`.
     """
 
     draft: Draft | None = None

@@ -58,7 +58,7 @@ def under_pointer(
     """Reads the open line with the pointer over the drawing.
 
     ``choice`` is which reading of a pick is meant or, where nothing more can be given, which solution; ``aimed`` says that
-    the pointer was moved since the last key, so that the solution nearest to it is meant.
+    the pointer was moved since the figure was begun or something was chosen, so that the solution nearest to it is meant.
     """
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if pointer else []
     pointed = places[0] if places else None

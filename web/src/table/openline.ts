@@ -20,7 +20,8 @@ function withSelected(kind: string): Draft {
 
 export class OpenLine {
   pointer: Pointer = null;
-  /** Whether the pointer was moved since the last key, and where it was then. */
+  /** Whether the pointer was moved since the figure was begun, or something of it was chosen, and where it was then: it says which
+   * of several solutions is meant, also while the last number is typed. */
   private aimed = false;
   private restedAt: Pointer = null;
   /** The rows of the figure being written or mended. */
@@ -118,7 +119,6 @@ export class OpenLine {
   }
 
   type(text: string): void {
-    this.rest();
     useInterface.setState({ text, refused: null, choice: null, said: "" });
     this.refresh();
     this.keep();
@@ -428,6 +428,7 @@ export class OpenLine {
   /** Sets the draft without touching what is being typed meanwhile. */
   private setKept(draft: Draft | null): void {
     if (draft) this.latest = draft.kind;
+    if (!draft || draft.rows.length === 0 || draft.again) this.rest();
     useInterface.setState({ draft, refused: null });
     this.refresh();
     this.keep();
