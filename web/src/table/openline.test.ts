@@ -274,6 +274,18 @@ describe("a choice", () => {
     expect(state().choice).toBeNull();
   });
 
+  it("by the pointer holds while a number is typed, and is over with the next figure", async () => {
+    line.point(pointer(100));
+    line.type("3");
+    expect(line.reading("3").aimed).toBe(true);
+    line.type("");
+    await enters("line");
+    line.point(pointer(101));
+    expect(line.reading("").aimed).toBe(false);
+    line.point(pointer(110));
+    expect(line.reading("").aimed).toBe(true);
+  });
+
   it("is over once something is typed", () => {
     line.choose(1);
     line.type("4");
