@@ -1,6 +1,6 @@
 /**
- * Where the page was opened at a drawing, what was kept of it is asked for at once, while the table is still being laid: a large
- * drawing is half here by then. Of all others there is nothing, and nobody waits for the answer.
+ * Where a drawing is opened, what was kept of it is asked for at once, while the table is still being laid: a large drawing is
+ * half here by then. Of all others there is nothing, and nobody waits for the answer.
  */
 const AT_A_DRAWING = /^\/drawings\/([0-9a-f-]{36})$/;
 
@@ -8,9 +8,15 @@ export const keptOf = (drawing: string): string => `/api/drawings/${drawing}/ope
 
 let early: { readonly drawing: string; readonly answer: Promise<Response> } | null = null;
 
+/** Asks for the drawing that the page is opened at. */
 export function askEarly(): void {
   const drawing = AT_A_DRAWING.exec(location.pathname)?.[1];
-  if (drawing === undefined) return;
+  if (drawing !== undefined) askEarlyOf(drawing);
+}
+
+export function askEarlyOf(drawing: string): void {
+  if (early?.drawing === drawing) return;
+  dropEarly();
   early = { drawing, answer: fetch(keptOf(drawing)) };
   early.answer.catch(() => undefined);
 }

@@ -1,7 +1,7 @@
 /** What was kept of a large drawing comes in pieces that end anywhere, and is shown whole or not at all. */
 import { afterEach, describe, expect, it, vi } from "vitest";
 
-import { askEarly, keptOf, takeEarly } from "./early";
+import { askEarly, askEarlyOf, dropEarly, keptOf, takeEarly } from "./early";
 import { fetchKept } from "./kept";
 
 const FRAME = { type: "book", revision: 7, name: "d", steps: [] };
@@ -11,13 +11,14 @@ const BYTES = new TextEncoder().encode(
 );
 
 function served(bytes: Uint8Array, piece: number, status = 200) {
-  const body = new ReadableStream<Uint8Array>({
-    start(controller) {
-      for (let at = 0; at < bytes.length; at += piece) controller.enqueue(bytes.slice(at, at + piece));
-      controller.close();
-    },
-  });
-  vi.stubGlobal("fetch", () => Promise.resolve(new Response(body, { status })));
+  const body = () =>
+    new ReadableStream<Uint8Array>({
+      start(controller) {
+        for (let at = 0; at < bytes.length; at += piece) controller.enqueue(bytes.slice(at, at + piece));
+        controller.close();
+      },
+    });
+  vi.stubGlobal("fetch", () => Promise.resolve(new Response(body(), { status })));
 }
 
 const asked = (count: number, atOnce = 1) =>
@@ -60,6 +61,11 @@ describe("what was kept", () => {
     vi.stubGlobal("location", { pathname: "/people" });
     askEarly();
     expect(asked).toHaveLength(1);
+    // From the shelf, by a table that may be laid twice over.
+    askEarlyOf(id);
+    askEarlyOf(id);
+    expect(asked).toEqual([keptOf(id), keptOf(id)]);
+    dropEarly();
   });
 
   it.each([1, 2, 3, 17, 64, 1000, 100_000])("is the same in pieces of %i bytes", async (piece) => {

@@ -9,6 +9,7 @@ import { useWaiting } from "../session/waiting";
 import { Stopped } from "../book/Stopped";
 import { SidePanel } from "../book/SidePanel";
 import type { Where } from "../api/types";
+import { askEarlyOf } from "../session/early";
 import { Session } from "../session/session";
 import { MOST_SHOWN } from "../session/whereabouts";
 import { selectedIds } from "../state/selection";
@@ -112,6 +113,7 @@ function useParts(id: string): TableParts | null {
   const view = useRef<View | null>(null);
   const pointerTag = useRef<HTMLDivElement | null>(null);
   const parts = useMemo(() => {
+    askEarlyOf(id);
     forgetDocument(id);
     forgetBacking();
     useInterface.setState(NOTHING);
