@@ -41,7 +41,10 @@ class Started:
         self.port = free_port()
         command = [sys.executable, str(ROOT / "tools" / "start.py"), "--port", str(self.port), "--data", str(folder), "--no-demo"]
         command += ["--logs", str(folder / "logs")]
-        self.process = subprocess.Popen(command, cwd=ROOT, stdout=subprocess.PIPE, stderr=subprocess.STDOUT)
+        self.said = folder / "said.txt"
+        # Into a file: a pipe that nobody reads is full after some hundred kills, and whoever writes into it waits for ever.
+        with self.said.open("wb") as out:
+            self.process = subprocess.Popen(command, cwd=ROOT, stdout=out, stderr=subprocess.STDOUT)
 
     def answers(self) -> bool:
         try:
@@ -56,8 +59,8 @@ class Started:
         """
         begun = time.monotonic()
         while not (all(victim() not in (None, pid) for victim, pid in (without or {}).items()) and self.answers()):
-            assert self.process.poll() is None, "./start has ended"
-            assert time.monotonic() - begun < READY, "it did not come back"
+            assert self.process.poll() is None, f"./start has ended: {self.said.read_text()[-400:]}"
+            assert time.monotonic() - begun < READY, f"it did not come back: {self.said.read_text()[-400:]}"
             time.sleep(0.05)
         return time.monotonic() - begun
 

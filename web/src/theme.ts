@@ -13,6 +13,7 @@ const config = defineConfig({
   globalCss: {
     "html, body, #root": { height: "100%", margin: 0 },
     body: { bg: "paper", color: "ink", fontFamily: "body", fontSize: "13px", lineHeight: "1.35" },
+    "::selection": { bg: "chosen", color: "ink" },
     "::placeholder": { color: "quiet", opacity: 1 },
     "*:focus-visible": { outline: "2px solid", outlineColor: "snap", outlineOffset: "1px" },
     "input[type=checkbox], input[type=range]": { accentColor: "ink" },
@@ -42,6 +43,8 @@ const config = defineConfig({
         label: both("label"),
         wrong: both("wrong"),
         pressed: both("pressed"),
+        // Text that is chosen.
+        chosen: both("axis"),
         // What is typed wrong has our own red around it.
         border: { DEFAULT: both("rule"), error: { value: "{colors.place}" } },
       },
