@@ -32,7 +32,8 @@ const Entry = chakra("li", {
     borderColor: "rule",
     cursor: "default",
     "& .acts": { opacity: 0 },
-    "&:hover .acts, &:focus-within .acts": { opacity: 1 },
+    // Whoever points at a step to read it reads it to its end: they come once the pointer is there.
+    "& .acts:hover, &:focus-within .acts": { opacity: 1 },
   },
 });
 
@@ -146,11 +147,11 @@ function Title({ step }: { step: Step }) {
   );
 }
 
-/** What can be done with it, over the end of its first line while the pointer is on it. */
+/** What can be done with it, over the end of its first line while the pointer is there. */
 function Acts({ step }: { step: Step }) {
   const { openLine, session } = useTable();
   return (
-    <Flex className="acts" fontSize="12px" position="absolute" top="0.5" right="1.5" bg="lit" borderRadius="4px">
+    <Flex className="acts" fontSize="12px" position="absolute" top="0.5" right="1.5" bg="lit" borderRadius="4px" pl="2">
       <Word onClick={() => openLine.rows.mend(step.id)} aria-label={`Mend ${step.name}`}>
         Mend
       </Word>
