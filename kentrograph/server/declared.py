@@ -35,5 +35,8 @@ def declared() -> DeclaredView:
 
 
 def declared_module() -> str:
-    """The same as a module of the front end."""
-    return _MODULE.format(json.dumps(declared().model_dump(mode="json"), ensure_ascii=False, indent=2))
+    """The same as a module of the front end, each thing on a line of its own."""
+    lines = ["{"]
+    for name, things in declared().model_dump(mode="json").items():
+        lines += [f"  {name}: [", *(f"    {json.dumps(one, ensure_ascii=False)}," for one in things), "  ],"]
+    return _MODULE.format("\n".join([*lines, "}"]))

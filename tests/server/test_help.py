@@ -1,6 +1,7 @@
 """The help at the table: what the declarations and the guide say, with every picture that is named."""
 
 import json
+import re
 
 import httpx
 
@@ -37,8 +38,10 @@ def test_no_other_file_is_a_picture(api: httpx.Client) -> None:
 
 
 def test_what_is_built_into_the_front_end_is_all_that_is_declared() -> None:
-    built = json.loads(declared_module().split(" = ", 1)[1].rstrip().rstrip(";"))
-    assert {pen["word"]: pen["explanation"] for pen in built["pens"]} == PENS
-    assert [place["key"] for place in built["places"]] == list(PLACES)
-    kinds = [kind["word"] for kind in built["kinds"]]
-    assert kinds == [*FIGURES, READING, *(f"measure {word}" for word in READINGS)]
+    kinds, pens, places = (
+        [json.loads(line.strip().rstrip(",")) for line in part.splitlines()[1:-1]]
+        for part in re.findall(r"\w+: \[.*?\n  \],", declared_module(), re.DOTALL)
+    )
+    assert {pen["word"]: pen["explanation"] for pen in pens} == PENS
+    assert [place["key"] for place in places] == list(PLACES)
+    assert [kind["word"] for kind in kinds] == [*FIGURES, READING, *(f"measure {word}" for word in READINGS)]
