@@ -119,6 +119,8 @@ export class OpenLine {
   }
 
   type(text: string): void {
+    // Over a row that was opened one types, or points: what was pointed at before is over then.
+    if (useInterface.getState().mend) this.rest();
     useInterface.setState({ text, refused: null, choice: null, said: "" });
     this.refresh();
     this.keep();
