@@ -119,6 +119,16 @@ def test_edges_polylines_and_what_is_left_out() -> None:
     }
 
 
+def test_a_circle_whose_axis_has_no_length_is_left_out_and_the_rest_is_read() -> None:
+    """Found by spoilt files, of which some hundred thousand were tried: a digit of the axis was gone."""
+    axes = "#50=DIRECTION('',(0.,0.,1.));#51=DIRECTION('',(0.,0.,0.));#52=DIRECTION('',(0.,0.,1.E-320));"
+    places = "".join(f"#{n + 10}=AXIS2_PLACEMENT_3D('',#1,#{n},$);#{n + 20}=CIRCLE('',#{n + 10},{n}.);" for n in (50, 51, 52))
+    found = read_step(step(f"{PLACES}{axes}{places}"))
+    # The shortest axis there is still says which way it runs.
+    assert [one.figure.radius for one in found.figures if isinstance(one.figure, Circle)] == [50.0, 52.0]
+    assert dict(found.left_out.keys()) == {"circle": "it is not as the standard has it"}
+
+
 def test_iges_is_refused_or_left_out_with_a_reason() -> None:
     write, _ = BOTH_WAYS["iges"]
     text = write(items(random_figures(3)), "mm", "x")[0]

@@ -6,7 +6,7 @@ in another plane, and splines, are left out and counted.
 
 from collections.abc import Iterator
 from itertools import pairwise
-from math import hypot, isclose, pi
+from math import hypot, inf, isclose, pi
 from typing import Any
 
 from ...core.construct.outlines import reversed_piece
@@ -265,6 +265,8 @@ class _Reader:
         x, y, *rest = (_number(value) for value in values[1])
         z = rest[0] if rest else 0.0
         size = hypot(x, y, z)
+        if not 0.0 < size < inf:
+            raise ValueError("a direction of no length, or of none that can be had")
         # One that is as long as it should be keeps its digits.
         return (x, y, z) if abs(size - 1.0) <= 1e-15 else (x / size, y / size, z / size)
 
