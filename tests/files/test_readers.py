@@ -129,6 +129,20 @@ def test_a_circle_whose_axis_has_no_length_is_left_out_and_the_rest_is_read() ->
     assert dict(found.left_out.keys()) == {"circle": "it is not as the standard has it"}
 
 
+@pytest.mark.parametrize("half", ["0.", "1.E-320", "1.E-200"])
+def test_a_part_of_an_ellipse_with_next_to_no_width_does_no_harm(half: str) -> None:
+    """Found in the same way; a square of the second or third is nothing."""
+    bent = f"#50=AXIS2_PLACEMENT_3D('',#1,$,$);#51=ELLIPSE('',#50,10.,{half});#52=CARTESIAN_POINT('',(-10.,0.,0.));"
+    found = read_step(step(f"{PLACES}{bent}#53=TRIMMED_CURVE('',#51,(#2),(#52),.T.,.CARTESIAN.);"))
+    if half == "0.":
+        assert ("trimmed curve", "it is not as the standard has it") in found.left_out
+    else:
+        (one,) = found.figures
+        assert isinstance(one.figure, Ellipse)
+        assert (one.figure.b, one.figure.sweep) == (float(half), 180.0)
+        assert not read_script(text_of(found, "lot")).misread
+
+
 def test_iges_is_refused_or_left_out_with_a_reason() -> None:
     write, _ = BOTH_WAYS["iges"]
     text = write(items(random_figures(3)), "mm", "x")[0]

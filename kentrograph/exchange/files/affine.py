@@ -70,10 +70,12 @@ class Round:
         return Point(self.centre.x + c * self.u[0] + s * self.v[0], self.centre.y + c * self.u[1] + s * self.v[1])
 
     def angle_of(self, x: float, y: float) -> float:
-        """The angle at which a place lies, where the half diameters are square to one another: those of a file are."""
+        """The angle at which a place lies, where the half diameters are square to one another: those of a file are. They have
+        some length; it is divided by in two steps, since the square of a very small one is nothing."""
         dx, dy = x - self.centre.x, y - self.centre.y
         (ux, uy), (vx, vy) = self.u, self.v
-        return atan2((dx * vx + dy * vy) / (vx * vx + vy * vy), (dx * ux + dy * uy) / (ux * ux + uy * uy))
+        long, short = hypot(ux, uy), hypot(vx, vy)
+        return atan2((dx * vx + dy * vy) / short / short, (dx * ux + dy * uy) / long / long)
 
     def mapped(self, by: Affine) -> "Round":
         """What it becomes under a map; the angles stay what they were."""

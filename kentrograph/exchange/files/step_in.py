@@ -232,7 +232,10 @@ class _Reader:
                 raise _NotTaken("circle")
             across, sign = self._direction(placement[2]) if placement[2] is not None else (1.0, 0.0, 0.0), 1.0
         ux, uy = across[0], across[1]
-        return Round(self._flat(placement[1]), (a * ux, a * uy), (-sign * b * uy, sign * b * ux), 0.0, 2.0 * pi)
+        u, v = (a * ux, a * uy), (-sign * b * uy, sign * b * ux)
+        if not (hypot(*u) > 0.0 and hypot(*v) > 0.0):
+            raise ValueError("a radius of nothing")
+        return Round(self._flat(placement[1]), u, v, 0.0, 2.0 * pi)
 
     def _edge(self, values: list[Any]) -> Figure:
         """An edge between vertices on a curve without ends."""
