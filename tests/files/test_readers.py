@@ -143,6 +143,24 @@ def test_a_part_of_an_ellipse_with_next_to_no_width_does_no_harm(half: str) -> N
         assert not read_script(text_of(found, "lot")).misread
 
 
+@pytest.mark.parametrize(
+    ("unit", "why"),
+    [
+        ("#60=(LENGTH_UNIT()SI_UNIT());", "a unit of it cannot be read"),
+        ("#60=(LENGTH_UNIT()SI_UNIT(.FURLONG.,.METRE.));", "FURLONG metres"),
+        ("#60=(LENGTH_UNIT()CONVERSION_BASED_UNIT('X',#61));#61=MEASURE_WITH_UNIT(LENGTH_MEASURE('x'),$);", "cannot be read"),
+        ("#60=(LENGTH_UNIT()CONVERSION_BASED_UNIT('X',#61));#61=MEASURE_WITH_UNIT(LENGTH_MEASURE(0.),$);", "no larger than"),
+        ("#60=(LENGTH_UNIT()CONVERSION_BASED_UNIT('X',#61));#61=MEASURE_WITH_UNIT(LENGTH_MEASURE(-1.),$);", "no larger than"),
+        ("#60=(LENGTH_UNIT()CONVERSION_BASED_UNIT());", "a unit of it cannot be read"),
+    ],
+)
+def test_a_unit_that_cannot_be_read_is_a_reason(unit: str, why: str) -> None:
+    context = "#62=(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNIT_ASSIGNED_CONTEXT((#60)));"
+    with pytest.raises(Refused) as refused:
+        read_step(step(f"{PLACES}{unit}{context}"))
+    assert why in refused.value.problem.fields["why"]
+
+
 def test_iges_is_refused_or_left_out_with_a_reason() -> None:
     write, _ = BOTH_WAYS["iges"]
     text = write(items(random_figures(3)), "mm", "x")[0]

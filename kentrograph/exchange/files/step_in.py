@@ -54,7 +54,10 @@ class _Reader:
 
     def read(self) -> None:
         """Reads all of it."""
-        self._units()
+        try:
+            self._units()
+        except (TypeError, IndexError) as other:
+            raise bad_file("a unit of it cannot be read") from other
         for id in self.of:
             layer = self.of.entity(Ref(id), "PRESENTATION_LAYER_ASSIGNMENT")
             if layer is not None and len(layer) > 2 and isinstance(layer[2], list):
@@ -97,7 +100,10 @@ class _Reader:
             )
         if measure is None or len(measure) < 2 or not isinstance(measure[0], Typed) or not measure[0].values:
             raise bad_file("a unit of it cannot be read")
-        return _number(measure[0].values[0]), measure[1]
+        value = _number(measure[0].values[0])
+        if not value > 0.0:
+            raise bad_file("a unit of it is no larger than nothing")
+        return value, measure[1]
 
     def _roots(self) -> Iterator[tuple[Ref, str]]:
         """What is read, each with the name of the set that it stands in."""
