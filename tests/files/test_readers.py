@@ -161,6 +161,15 @@ def test_a_unit_that_cannot_be_read_is_a_reason(unit: str, why: str) -> None:
     assert why in refused.value.problem.fields["why"]
 
 
+def test_a_figure_that_reaches_too_far_is_left_out_and_the_rest_is_read() -> None:
+    """Found in the same way: the ends of its axis lie further away than a place can."""
+    far = "#50=CARTESIAN_POINT('',(9.E14,0.,0.));#51=AXIS2_PLACEMENT_3D('',#50,$,$);#52=ELLIPSE('',#51,9.E14,1.);"
+    near = "#53=AXIS2_PLACEMENT_3D('',#1,$,$);#54=ELLIPSE('',#53,9.,1.);"
+    found = found_in("a.stp", step(f"{PLACES}{far}{near}"))
+    assert [one.figure for one in found.figures] == [Ellipse(Point(0.0, 0.0), 9.0, 1.0, 0.0)]
+    assert dict(found.left_out.keys()) == {"ellipse": "it reaches further than can be drawn"}
+
+
 def test_iges_is_refused_or_left_out_with_a_reason() -> None:
     write, _ = BOTH_WAYS["iges"]
     text = write(items(random_figures(3)), "mm", "x")[0]

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from time import monotonic
 
 from ...core.figures import Figure
-from ...core.figures.box import Box, box_around
+from ...core.figures.box import Box, box_around, box_of
 from ...core.problem import Refused, refuse
 from ...core.tolerance import LARGEST
 
@@ -44,7 +44,13 @@ class Found:
     _until: float = field(default_factory=lambda: monotonic() + MOST_SECONDS)
 
     def add(self, figure: Figure, name: str = "", group: str = "", pen: str = "", where: str = "") -> None:
-        """Takes a figure. Raises `Refused` (bad_file) where there are too many, or it takes too long."""
+        """Takes a figure, unless it reaches further than anything can be drawn. Raises `Refused` (bad_file) where there are too
+        many, or it takes too long."""
+        try:
+            box_of(figure)
+        except Refused:
+            self.leave_out(kind_of(figure), "it reaches further than can be drawn", where)
+            return
         self.figures.append(FoundFigure(figure, name, group, pen, where))
         if len(self.figures) > MOST_FIGURES:
             raise bad_file(f"it has more than {MOST_FIGURES:,} figures")
