@@ -25,7 +25,9 @@ from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import Ellipse, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
 from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
+from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.measure.moments import moments_of
+from kentrograph.core.problem import Problem
 
 from .support import book, figure, problem, report
 
@@ -401,3 +403,26 @@ def test_read_is_typed_letter_by_letter_whatever_is_open_and_wherever_the_pointe
             assert view.enter.draft == Draft("read")
     # With nothing open it is begun; a kind that is open but empty gives way to it.
     assert kind is not None or view.enter.do == "begin"
+
+
+@pytest.mark.parametrize(
+    ("text", "kind"),
+    [
+        ("measure angle L1 at P1", "needs_given"),
+        ("measure angle corner 2 of K1 at P1", "needs_given"),
+        ("measure angle L1 L2 P1 at P1", "too_many_givens"),
+    ],
+)
+def test_an_angle_where_figures_cross_is_of_two(text: str, kind: str) -> None:
+    """Found by half a million texts at random: one figure, or three, were a fault."""
+    b = book(*DRAWING, text)
+    value = b.values[b.order[-1]]
+    assert isinstance(value, Problem)
+    assert value.kind == kind
+
+
+def test_rows_of_nothing_are_read_like_none() -> None:
+    """Found in the same way; no table sends them, but somebody may."""
+    drawing = book(*DRAWING)
+    blank = line_view(drawing, Looked(draft=Draft("arc", ("from 0, 0", " ", "\n"))))
+    assert blank.problem is None or blank.problem.message

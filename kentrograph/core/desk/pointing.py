@@ -372,7 +372,7 @@ def turning_about(book: Book, draft: Draft | None, index: int) -> Point | None:
     if draft is None or draft.kind != "arc" or draft.at is not None:
         return None
     centre = [row for row in draft.rows if row.startswith("centre ")]
-    words = {row.split()[0] for row in draft.rows}
+    words = {word for row in draft.rows for word in row.split()[:1]}
     if not centre or "from" not in words or words & {"to", "sweep"}:
         return None
     return last_of_draft(book, Draft("arc", (centre[0],)), index)

@@ -75,7 +75,12 @@ def _plan_along(p: Planner, of: Things, given: Given) -> ReadPlan:
 
 
 def _plan_tangents(p: Planner, statement: Statement, of: Things, given: Given) -> ReadPlan:
-    """The angle between two figures where they cross: that of their tangents there."""
+    """The angle between two figures where they cross: that of their tangents there. Raises `Refused` for one, or for three."""
+    if len(of) < 2:
+        end = statement.givens[0].end
+        raise refuse("needs_given", end, end, kind="measure angle", more=1, could=["the figure that crosses it there"])
+    if len(of) > 2:
+        raise refuse("too_many_givens", given.start, given.end, kind="measure", word="at", others=["a third place"])
     place = place_in(p, statement, place_of_given(given))
     things = [plan_thing(p, one) for one in of]
 
