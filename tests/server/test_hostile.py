@@ -11,6 +11,7 @@ from typing import Any
 import httpx
 import pytest
 
+from ..core.test_texts_at_random import SCRAPS
 from ..files.test_readers import mutated, samples
 from .support import book, picture, write
 
@@ -48,15 +49,6 @@ def test_spoilt_pictures_are_answered(api: httpx.Client, drawing: dict[str, Any]
             # What was taken is shown.
             assert api.get(f"{address}/picture").status_code == 200
     assert 0 < taken < count / 2
-
-
-SCRAPS = (
-    "point", "circle", "line", "path", "arc", "centre", "radius", "touching", "through", "from", "to", "at", "C1", "P1", "K1",
-    "until", "measure", "area", "gap", "repeat", "times", "step", "mirror", "over", "trim", "outline", "offset", "by", "wanted",
-    "within", "(", ")", ",", ";", "=", "+", "-", "*", "/", "^", "°", "'", '"', "<", "@", "\\", "0", "1e308", "-1e-308", "9" * 60,
-    "nan", "inf", "1/0", "sqrt(-1)", "\u200b", "٣", "𝟙", "\ufeff", "e", "pi", "a", "a.b", "..", "#", "5 mm", "3 ft 2 in", "90",
-    "12:30", "\t", "\n",
-)  # fmt: skip
 
 
 def test_texts_made_of_scraps_are_answered(api: httpx.Client, drawing: dict[str, Any], count: int) -> None:

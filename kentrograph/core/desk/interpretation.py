@@ -8,8 +8,9 @@ from ..book.book import Book
 from ..book.chain import Link, chain_of
 from ..book.names import parted
 from ..book.pieces import part_of
-from ..book.planner import Planner, Quantity
+from ..book.planner import DRAWING, Planner, Quantity
 from ..book.step import Step, planner_of
+from ..book.surroundings import Surroundings
 from ..book.tree import (
     PLACES,
     Argument,
@@ -110,7 +111,8 @@ def _attempted(book: Book, planner: Planner, statement: Statement, index: int, l
     """The arguments of a statement with their values, or what is wrong with them."""
     env: list[Any] = []
     for link in chain_of(planner, statement, patient=True):
-        env += [book.figure_named(key, index) for key in planner.names[len(env) : link.names]]
+        for key in planner.names[len(env) : link.names]:
+            env.append(Surroundings(book, book.key_at(index)) if key == DRAWING else book.figure_named(key, index))
         unknown = [key for key, figure in zip(planner.names, env, strict=False) if figure is None]
         try:
             value = _unknown(book, statement, unknown[0], index) if unknown else link.plan(env, last)

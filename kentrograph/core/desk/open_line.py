@@ -11,6 +11,7 @@ from typing import Literal
 from ..book.book import Book
 from ..book.kinds.dimension import WAYS
 from ..book.manner import Header
+from ..book.names import key_of
 from ..book.step import Step
 from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
@@ -310,7 +311,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
             draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
             return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False, problem))
         return OpenLine("nothing", None, typed, step=step, problem=problem and helped(book, problem, at))
-    as_point = None if typed.isidentifier() else _as_point(book, typed, at)
+    as_point = None if typed.isidentifier() or _names_a_kind(book, typed, at) else _as_point(book, typed, at)
     if as_point is not None:
         return as_point
     assert problem is not None
@@ -318,6 +319,12 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
         first = completions[0].word
         return OpenLine("begin", Draft(first), hint=f"Enter begins: {first}.", completions=completions)
     return OpenLine("nothing", None, typed, problem=helped(book, problem, at))
+
+
+def _names_a_kind(book: Book, typed: str, at: int) -> bool:
+    """Whether a text begins with a word that may be a name, too, and is none here: it is no place then."""
+    first = typed.split()[0]
+    return first.lower() in KINDS and book.find(key_of(first), at) is None
 
 
 def _header(book: Book, typed: str) -> OpenLine | None:

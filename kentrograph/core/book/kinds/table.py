@@ -31,7 +31,7 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
     _fits_together(has)
     corner = things.behind_given("from")
     turn = plan_turn(p, has["direction"]) if "direction" in has else None
-    edges = [(p.slot(cast(Name, one)), cast(Name, one)) for one in has["edges"].arguments] if "edges" in has else []
+    edges = [(p.slot(name), name) for name in _names(has["edges"])] if "edges" in has else []
     columns: Columns = "polar" if "polar" in has else "offsets" if edges else "x y"
     order = has["order"].sides[0] if "order" in has else ""
     shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
@@ -73,6 +73,14 @@ def _fits_together(has: dict[str, Given]) -> None:
         if "edges" in has and word in has:
             given = has[word]
             raise refuse("too_many_givens", given.start, given.end, kind="table", word=word, others=["edges"])
+
+
+def _names(given: Given) -> list[Name]:
+    """What a table counts from; a place is no edge."""
+    names = [one for one in given.arguments if isinstance(one, Name)]
+    if len(names) < len(given.arguments):
+        raise refuse("no_line", given.start, given.end, word="edges")
+    return names
 
 
 def _edge(figure: Any, name: Name) -> Line | EndlessLine:

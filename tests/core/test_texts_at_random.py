@@ -1,0 +1,103 @@
+"""Examples with words of them changed, and words at random: each is read, drawn or answered with a sentence, and quickly.
+
+``pytest tests/core/test_texts_at_random.py --mutations 1000000`` seeks longer.
+"""
+
+import random
+from time import perf_counter
+
+import pytest
+
+from kentrograph.core.book.kinds import ALL
+from kentrograph.core.desk.draft import READING, Draft
+from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.language.examples import DRAWING
+from kentrograph.core.language.script import book_of, read_script
+from kentrograph.core.language.vocabulary import KINDS, READINGS
+
+from .support import book
+
+SCRAPS = (
+    "point", "circle", "line", "path", "arc", "centre", "radius", "touching", "through", "from", "to", "at", "C1", "P1", "K1",
+    "until", "measure", "area", "gap", "repeat", "times", "step", "mirror", "over", "trim", "outline", "offset", "by", "wanted",
+    "within", "(", ")", ",", ";", "=", "+", "-", "*", "/", "^", "°", "'", '"', "<", "@", "\\", "0", "1e308", "-1e-308", "9" * 60,
+    "nan", "inf", "1/0", "sqrt(-1)", "\u200b", "٣", "𝟙", "\ufeff", "e", "pi", "a", "a.b", "..", "#", "5 mm", "3 ft 2 in", "90",
+    "12:30", "\t", "\n",
+)  # fmt: skip
+WORDS = (*SCRAPS, *ALL, *(given.word for kind in ALL.values() for given in kind.givens))
+EXAMPLES = [text for kind in ALL.values() for text, _ in kind.examples]
+DRAFTED = [*KINDS, READING, *(f"measure {word}" for word in READINGS)]
+LONGEST = 2.0
+"""Seconds."""
+
+
+def spoilt(text: str, dice: random.Random) -> str:
+    """A text of which some words are another one, gone, twice over, elsewhere or mistyped."""
+    words = text.split()
+    for _ in range(dice.randint(1, 4)):
+        if not words:
+            break
+        n = dice.randrange(len(words))
+        match dice.randrange(5):
+            case 0:
+                words[n] = dice.choice(WORDS)
+            case 1:
+                del words[n]
+            case 2:
+                words.insert(n, dice.choice(WORDS))
+            case 3:
+                at = dice.randrange(len(words[n]) + 1)
+                words[n] = words[n][:at] + dice.choice("0123456789.,-+*/()'\"°@ e") + words[n][at:]
+            case _:
+                other = dice.randrange(len(words))
+                words[n], words[other] = words[other], words[n]
+    return " ".join(words)
+
+
+def anything(dice: random.Random, most: int) -> str:
+    """Words at random, or an example that was spoilt."""
+    if dice.random() < 0.5:
+        return spoilt(dice.choice(EXAMPLES), dice)
+    return " ".join(dice.choices(WORDS, k=dice.randint(0, most)))
+
+
+def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
+    dice, drawing = random.Random(1119), book(*DRAWING)
+    for _ in range(int(request.config.getoption("--mutations"))):
+        began = perf_counter()
+        text = anything(dice, 10)
+        if dice.random() < 0.4:
+            found = book_of(read_script(text))
+            assert len(found.values) == len(found.order), text
+        else:
+            rows = tuple(anything(dice, 4) for _ in range(dice.randint(0, 3)))
+            draft = Draft(dice.choice(DRAFTED), rows) if dice.random() < 0.6 else None
+            pointer = Pointer(dice.uniform(-10, 120), dice.uniform(-10, 80), 2.0, 0.2) if dice.random() < 0.5 else None
+            choice = dice.choice([None, None, 0, 3, -7])
+            look = Looked(draft=draft, text=text, pointer=pointer, choice=choice, aimed=dice.random() < 0.5)
+            view = line_view(drawing, look)
+            assert view.problem is None or view.problem.message.strip(), (draft, text)
+        assert perf_counter() - began < LONGEST, text
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        # Each was a fault once.
+        "measure angle L1 at P1",
+        "table centre of E2 edges L3 40, 25",
+        "circle centre 0, 0 radius area 40, 25",
+        "repeat C4 5 by 3 step 14, area 0, -12",
+    ],
+)
+def test_what_was_a_fault_once_is_answered(text: str) -> None:
+    view = line_view(book(*DRAWING), Looked(text=text))
+    assert view.problem or view.enter.do in ("begin", "write")
+
+
+def test_a_table_that_is_half_typed_is_unfinished() -> None:
+    """Its word may be a name, and was read as one: "place is one given too many"."""
+    view = line_view(book(*DRAWING), Looked(text="table C1 edges L3"))
+    assert view.problem is not None
+    assert view.problem.kind == "unfinished"
