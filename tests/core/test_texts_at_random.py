@@ -89,6 +89,8 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
         "table centre of E2 edges L3 40, 25",
         "circle centre 0, 0 radius area 40, 25",
         "repeat C4 5 by 3 step 14, area 0, -12",
+        "fillet P1: 3 at 30 radius 3",
+        "chamfer P1: + 3, 4 by 3",
     ],
 )
 def test_what_was_a_fault_once_is_answered(text: str) -> None:

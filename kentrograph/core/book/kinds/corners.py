@@ -26,14 +26,15 @@ class Corners(NamedTuple):
 
 
 def corners_of(statement: Statement) -> Corners | None:
-    """What a statement is of; None while nothing is named."""
+    """What a statement is of; None while no figure is named: a place is none."""
     named = [g for g in statement.givens if g.word == "figures"]
     if not named:
         return None
     first = named[0].arguments[0]
     if isinstance(first, CornerOf):
         return Corners("corner", named[0], first.name)
-    assert isinstance(first, Name)
+    if not isinstance(first, Name):
+        return None
     return Corners("figures" if len(named) > 1 else "all", named[0], first)
 
 
