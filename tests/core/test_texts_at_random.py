@@ -13,7 +13,7 @@ from kentrograph.core.desk.draft import READING, Draft
 from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.language.examples import DRAWING
-from kentrograph.core.language.script import book_of, read_script
+from kentrograph.core.language.script import book_of, read, read_script
 from kentrograph.core.language.vocabulary import KINDS, READINGS
 
 from .support import book
@@ -91,10 +91,12 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
         "repeat C4 5 by 3 step 14, area 0, -12",
         "fillet P1: 3 at 30 radius 3",
         "chamfer P1: + 3, 4 by 3",
+        "circle centre 0, 0 radius D1",
+        "circle centre 0, 0 radius D1.length",
     ],
 )
 def test_what_was_a_fault_once_is_answered(text: str) -> None:
-    view = line_view(book(*DRAWING), Looked(text=text))
+    view = line_view(book(*DRAWING, "D1 = dimension P1 P2"), Looked(text=text))
     assert view.problem or view.enter.do in ("begin", "write")
 
 
@@ -103,3 +105,30 @@ def test_a_table_that_is_half_typed_is_unfinished() -> None:
     view = line_view(book(*DRAWING), Looked(text="table C1 edges L3"))
     assert view.problem is not None
     assert view.problem.kind == "unfinished"
+
+
+BESIDES = (
+    "D1 = dimension P1 P2",
+    "S1 = sheet A3",
+    "n1 = 12",
+    "T1 = table C1",
+    "X1 = axes C1",
+    "L9 = line through P1 direction 30",
+)
+
+
+@pytest.mark.parametrize("word", ALL)
+def test_any_name_may_stand_where_another_does(word: str) -> None:
+    """Each name in each example in turn is that of a thing of every kind: nobody is kept from typing ``radius D1``."""
+    drawing = book(*DRAWING, *BESIDES)
+    of_kind: dict[object, str] = {}
+    for step in drawing.steps.values():
+        for name in step.names:
+            figure = drawing.figure_named(name.lower(), len(drawing.order))
+            of_kind.setdefault((type(figure), getattr(figure, "closed", None), getattr(figure, "whole", None)), name)
+    for text, _ in ALL[word].examples:
+        for use in read(text).settled(lambda name: drawing.kind_at(name, len(drawing.order))).uses:
+            for name in of_kind.values():
+                other = text[: use.start] + name + text[use.end :]
+                view = line_view(drawing, Looked(text=other))
+                assert view.enter.do != "nothing" or view.problem, other

@@ -8,7 +8,8 @@ from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..units import convert
 from .manner import Manner
-from .values import Reading
+from .on_paper import OnPaper
+from .values import Mark, Reading, Untouchable
 
 Quantity = Literal["length", "area", "moment", "direction", "turn", "count"]
 
@@ -123,8 +124,8 @@ PARTS: dict[str, Part] = {
 """Every word that can stand after the dot."""
 
 
-def parts_of(figure: Figure | Reading | float) -> list[str]:
-    """The parts that a figure or a reading has, for an error that names them."""
+def parts_of(figure: Figure | Untouchable) -> list[str]:
+    """The parts that a figure or a reading has, for an error that names them; what stands on paper has none."""
     match figure:
         case Point():
             return ["x", "y"]
@@ -146,5 +147,7 @@ def parts_of(figure: Figure | Reading | float) -> list[str]:
             return ["value"]
         case FigureSet():
             return ["count"]
+        case Mark() | OnPaper():
+            return []
         case _:
             assert_never(figure)

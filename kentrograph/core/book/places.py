@@ -11,6 +11,7 @@ from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
 from ..problem import refuse
 from .crossings import chosen, plan_along, plan_crossings, plan_feet, plan_on_at, plan_past
+from .on_paper import OnPaper
 from .planner import Env, NumberPlan, PlacePlan, Planner, as_function
 from .tree import (
     PLACES,
@@ -31,7 +32,7 @@ from .tree import (
     Relative,
     Toward,
 )
-from .values import Reading
+from .values import Mark, Reading, Untouchable
 
 
 def plan_place(p: Planner, node: Place) -> PlacePlan:
@@ -239,12 +240,12 @@ def special_place(figure: Any, what: str, name: Name) -> Point:
         return figure.start if what == "start" else figure.end
     if what == "middle":
         return _middle_of(figure, name)
-    if what == "box middle" and not isinstance(figure, float | EndlessLine):
+    if what == "box middle" and not isinstance(figure, Untouchable | EndlessLine):
         return box_middle(figure)
     raise refuse("no_such_place", name.start, name.end, name=name.text, what=what)
 
 
-def _middle_of(figure: Figure | Reading | float, name: Name) -> Point:
+def _middle_of(figure: Figure | Untouchable, name: Name) -> Point:
     """Halfway along what is open; the area centre of what is closed."""
     match figure:
         case Line(start, end):
@@ -257,7 +258,7 @@ def _middle_of(figure: Figure | Reading | float, name: Name) -> Point:
             return place_along(figure, figure.length / 2.0)
         case Circle() | Ellipse():
             return place_of(figure)
-        case Point() | EndlessLine() | Reading() | FigureSet() | float():
+        case Point() | EndlessLine() | FigureSet() | float() | Reading() | Mark() | OnPaper():
             raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
         case _:
             assert_never(figure)

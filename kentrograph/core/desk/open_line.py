@@ -347,14 +347,10 @@ def _as_point(book: Book, typed: str, at: int) -> OpenLine | None:
     step, value, problem = _try(book, text, at)
     if isinstance(value, Drawn):
         return OpenLine("write", None, text, text, step, value, hint="Enter puts a point there.")
-    if step is None and not _looks_like_coordinates(typed):
+    if step is None and not (typed[0].isdigit() or typed[0] in "+-.("):
         return None
     placed = problem and problem.at(max(0, problem.start - 6), max(0, problem.end - 6))
     return OpenLine("nothing", None, text, problem=placed and helped(book, placed, at))
-
-
-def _looks_like_coordinates(typed: str) -> bool:
-    return typed[0].isdigit() or typed[0] in "+-.("
 
 
 def _try(book: Book, text: str, at: int) -> tuple[Step | None, Value | None, Problem | None]:

@@ -194,6 +194,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "no_number": lambda f: f"{f['operation']} of that is no number",
     "not_a_number": lambda f: (
         f"{f['name']} is a figure, not a number: name a part of it, {_listed([f['name'] + '.' + p for p in f['has']])}"
+        if f["has"]
+        else f"{f['name']} is no number, and has none"
     ),
     "nothing_to_settle": lambda f: "nothing of that can be put right in one way only: look at it, and mend it by hand",
     "no_part": _no_part,
