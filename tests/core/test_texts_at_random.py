@@ -117,9 +117,16 @@ BESIDES = (
 )
 
 
+OTHERS = (
+    "40, 25", "end of L1", "12", "P1.x", "edge 1 of K1", "corner 1 of K1", "centre of C1", "+ 3, 4", "@ 3 at 30", "P1: 3 at 30",
+    "area 40, 25", "boss.C1", "(crossing of L1 C1)", "touch on C1 from P1", "nowhere", "-1", "0", "1e15",
+)  # fmt: skip
+
+
 @pytest.mark.parametrize("word", ALL)
 def test_any_name_may_stand_where_another_does(word: str) -> None:
-    """Each name in each example in turn is that of a thing of every kind: nobody is kept from typing ``radius D1``."""
+    """Each name in each example in turn is that of a thing of every kind, or a place, or a number: nobody is kept from typing
+    ``radius D1``."""
     drawing = book(*DRAWING, *BESIDES)
     of_kind: dict[object, str] = {}
     for step in drawing.steps.values():
@@ -128,7 +135,7 @@ def test_any_name_may_stand_where_another_does(word: str) -> None:
             of_kind.setdefault((type(figure), getattr(figure, "closed", None), getattr(figure, "whole", None)), name)
     for text, _ in ALL[word].examples:
         for use in read(text).settled(lambda name: drawing.kind_at(name, len(drawing.order))).uses:
-            for name in of_kind.values():
+            for name in (*of_kind.values(), *OTHERS):
                 other = text[: use.start] + name + text[use.end :]
                 view = line_view(drawing, Looked(text=other))
                 assert view.enter.do != "nothing" or view.problem, other

@@ -13,7 +13,7 @@ from ..crossings import called
 from ..places import plan_thing
 from ..planner import Env, Planner
 from ..readings import Read, ReadPlan
-from ..tree import Given, Name, Number, Place, Portion, Statement
+from ..tree import PLACES, Given, Name, Number, Place, Portion, Statement
 from .cutting import longish, plan_cut
 from .given import by_word, needs, place_of_given
 
@@ -53,6 +53,8 @@ def plan_way(p: Planner, statement: Statement, of: Things) -> ReadPlan | None:
 def _plan_along(p: Planner, of: Things, given: Given) -> ReadPlan:
     """How far one place lies from another in a direction, or along a line; and how far beside that."""
     way = given.arguments[0]
+    if isinstance(way, PLACES):
+        raise refuse("no_line", given.start, given.end, word="along")
     ends = [plan_thing(p, one) for one in of]
     direction = called(p.direction(cast(Number, way))) if not isinstance(way, Name) else None
     slot = p.slot(way) if isinstance(way, Name) else 0
