@@ -91,8 +91,9 @@ def half_word(line: OpenLine, typed: str, offered: tuple[Completion, ...]) -> Op
     """A word that is only begun is no mistake: Enter takes the one that is offered first into the row."""
     begun = re.search(r"[A-Za-z_]\w*$", typed)
     problem = line.problem
-    if problem is not None and problem.kind == "unknown_name" and begun is not None and begun[0].lower() in ASKING:
-        # A word that asks for a kind of place: the click that follows says which.
+    asks = begun is not None and begun[0].lower() in ASKING
+    if problem is not None and problem.kind == "unknown_name" and begun is not None and asks and problem.end > begun.start():
+        # A word that asks for a kind of place, and is what is unknown: the click that follows says which.
         return replace(line, problem=None, hint="Point at what is meant.")
     if not offered or begun is None or problem is None or line.do != "nothing" or problem.end < len(typed):
         return line
