@@ -177,3 +177,22 @@ def test_renaming_reaches_every_use_and_back() -> None:
         with pytest.raises(Refused) as refused:
             rename(b, "s1", name)
         assert refused.value.problem.kind == kind
+
+
+@pytest.mark.parametrize(
+    ("text", "new", "becomes"),
+    [
+        # The letters of the name stand in the word before it, too.
+        ("pencil p = point 1, 2", "q", "pencil q = point 1, 2"),
+        ("hidden e = line from 0, 0 to 3, 3", "edge_1", "hidden edge_1 = line from 0, 0 to 3, 3"),
+        ("p=point 1, 2", "q", "q =point 1, 2"),
+        # A symbol has its name behind its word, and what it holds has names of its own: renaming it was a fault.
+        ("symbol s\n  a = line from 0, 0 to 3, 3\nend symbol", "post", "symbol post\n  a = line from 0, 0 to 3, 3\nend symbol"),
+        ("symbol S9\n  point 0, 0\nend symbol", "Q", "symbol Q\n  point 0, 0\nend symbol"),
+    ],
+)
+def test_renaming_changes_the_name_and_nothing_else(text: str, new: str, becomes: str) -> None:
+    before = book(text)
+    after, _ = before.edited(rename(before, before.order[0], new)[0])
+    assert after.steps[after.order[0]].statement.text == becomes
+    assert after.steps[after.order[0]].own == (new,)

@@ -92,6 +92,7 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
         "fillet P1: 3 at 30 radius 3",
         "chamfer P1: + 3, 4 by 3",
         "circle centre 0, 0 radius D1",
+        "circle across P1 P3 at 20, -12",
         "circle centre 0, 0 radius D1.length",
     ],
 )

@@ -143,6 +143,8 @@ def test_nearly_right_messages_are_answered(
                 one.socket.send(json.dumps({"type": "echo", "seq": message.get("seq", 0)}))
             answer = answered(one, message["seq"] if isinstance(message.get("seq"), int) else 0)
             assert answer["type"] in ("line", "done", "refused", "echo"), answer
-            assert answer.get("code") != "fault", (seed, number, message)
+            act = message.get("act")
+            step = one.steps.get(act.get("id")) if isinstance(act, dict) and isinstance(act.get("id"), str) else None
+            assert answer.get("code") != "fault", (seed, number, message, step and step["text"])
             if answer["type"] == "refused":
                 assert answer["message"].strip(), message

@@ -317,5 +317,10 @@ def with_names(statement: Statement, names: Sequence[str]) -> str:
     text = statement.text
     if not statement.names:
         return f"{' '.join(names)} = {text}"
-    start = text.lower().find(statement.names[0].lower())
-    return f"{text[:start]}{' '.join(names)} {text[text.index('=') :]}"
+    # As a word of its own: a pen, or the word for a symbol, may have its letters.
+    first = re.search(rf"(?<!\w){re.escape(statement.names[0])}(?!\w)", text, re.IGNORECASE)
+    assert first is not None
+    rest = text[first.end() :]
+    # A symbol is named behind its word, without an equals sign; what it holds may have names of their own.
+    equals = re.match(r"[^=\n]*(=)", rest)
+    return f"{text[: first.start()]}{' '.join(names)}{f' {rest[equals.start(1) :]}' if equals else rest}"

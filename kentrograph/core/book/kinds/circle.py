@@ -48,7 +48,7 @@ def _touching(p: Planner, statement: Statement) -> Plan:
     """A circle that touches something; `touching` finds the family that its givens make."""
     check_words(statement, {"touching": 3, "through": 3, "centre on": 2})
     if any(g.word == "across" for g in statement.givens):
-        raise too_many(statement, next(g for g in statement.givens if g.word == "touching"), ["across"])
+        raise too_many(statement, next(g for g in statement.givens if g.word in ("touching", "at", "direction")), ["across"])
     family = family_of(statement, own_givens(statement))
     check_family(statement, family)
 
