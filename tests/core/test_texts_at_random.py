@@ -8,8 +8,11 @@ from time import perf_counter
 
 import pytest
 
+from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.tree import Statement
 from kentrograph.core.desk.draft import READING, Draft
+from kentrograph.core.desk.interpretation import given_texts
 from kentrograph.core.desk.line_views import Looked, line_view
 from kentrograph.core.desk.pointing import Pointer
 from kentrograph.core.language.examples import DRAWING
@@ -62,6 +65,11 @@ def anything(dice: random.Random, most: int) -> str:
     return " ".join(dice.choices(WORDS, k=dice.randint(0, most)))
 
 
+def settled(drawing: Book, text: str) -> Statement:
+    """A statement as it is read behind all of a drawing."""
+    return read(text).settled(lambda name: drawing.kind_at(name, len(drawing.order)))
+
+
 def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
     dice, drawing = random.Random(1119), book(*DRAWING)
     for _ in range(int(request.config.getoption("--mutations"))):
@@ -81,6 +89,22 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
         assert perf_counter() - began < LONGEST, text
 
 
+def test_any_givens_may_stand_beside_one_another(request: pytest.FixtureRequest) -> None:
+    """Two or three givens of a kind, from its examples, in any order: they determine a figure, or it is said why not."""
+    dice, drawing = random.Random(1120), book(*DRAWING)
+    rows = {
+        word: list(dict.fromkeys(row for text, _ in kind.examples for row in given_texts(settled(drawing, text))))
+        for word, kind in KINDS.items()
+    }
+    several = [word for word in KINDS if len(rows[word]) > 3]
+    for _ in range(int(request.config.getoption("--mutations"))):
+        word = dice.choice(several)
+        chosen = dice.sample(rows[word], dice.randint(2, 3))
+        for look in (Looked(text=f"{word} {' '.join(chosen)}"), Looked(draft=Draft(word, tuple(chosen[:-1])), text=chosen[-1])):
+            view = line_view(drawing, look)
+            assert view.enter.do != "nothing" or view.problem, look
+
+
 @pytest.mark.parametrize(
     "text",
     [
@@ -93,6 +117,7 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
         "chamfer P1: + 3, 4 by 3",
         "circle centre 0, 0 radius D1",
         "circle across P1 P3 at 20, -12",
+        "dimension L2 within 0.2",
         "circle centre 0, 0 radius D1.length",
     ],
 )
@@ -135,7 +160,7 @@ def test_any_name_may_stand_where_another_does(word: str) -> None:
             figure = drawing.figure_named(name.lower(), len(drawing.order))
             of_kind.setdefault((type(figure), getattr(figure, "closed", None), getattr(figure, "whole", None)), name)
     for text, _ in ALL[word].examples:
-        for use in read(text).settled(lambda name: drawing.kind_at(name, len(drawing.order))).uses:
+        for use in settled(drawing, text).uses:
             for name in (*of_kind.values(), *OTHERS):
                 other = text[: use.start] + name + text[use.end :]
                 view = line_view(drawing, Looked(text=other))

@@ -10,14 +10,18 @@ from ..parts import QUANTITIES, in_unit
 from ..planner import Env, NumberPlan, Planner
 from ..tree import Number, Statement
 from ..wanted import Wanted, fit_limits
+from .given import needs
 
 COMPARED = frozenset({"wanted", "within", "least", "most"})
 """The words of what a reading is compared with; a fit stands behind the value wanted."""
 
 
 def plan_wanted(p: Planner, statement: Statement, kind: str) -> Callable[[Env, Point], Wanted] | None:
-    """What a reading of a kind is compared with, in what it is measured in itself; None where nothing is."""
+    """What a reading of a kind is compared with, in what it is measured in itself; None where nothing is. Raises `Refused` for a
+    tolerance of nothing (needs_given)."""
     given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens if g.word in COMPARED}
+    if "within" in given and "wanted" not in given:
+        raise needs(statement, "wanted, with the value that it should have")
     fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
 
     def limits(env: Env, last: Point) -> Wanted:
