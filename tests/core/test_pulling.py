@@ -295,7 +295,7 @@ def test_the_way_of_the_pointer_chooses_arc_or_line_and_the_sense() -> None:
     made = book(*GROUND)
 
     def first(kind: str, rows: tuple[str, ...], **way: float) -> str:
-        return picks(made, Draft(kind, rows), Pointer(300.0, 300.0, 1.0, 1.0, **way), len(made.order))[0].row  # type: ignore[arg-type]
+        return picks(made, Draft(kind, rows), Pointer(300.0, 300.0, 1.0, 1.0, **way), len(made.order)).found[0].row  # type: ignore[arg-type]
 
     assert first("path", ("from P1", "to P2")) == "300, 300"
     assert first("path", ("from P1", "to P2"), swing=True) == "curve to 300, 300"
@@ -308,7 +308,7 @@ def test_a_lasting_hold_is_lifted_while_the_key_is_held() -> None:
 
     def first(rows: tuple[str, ...], level: bool, snapping: Snapping = Snapping()) -> str:
         pointer = Pointer(60.0, -33.0, 1.0, 1.0, level, snapping=snapping)
-        return picks(made, Draft("line", rows), pointer, len(made.order))[0].row
+        return picks(made, Draft("line", rows), pointer, len(made.order)).found[0].row
 
     assert first(("from P1", "length 50"), False) == "direction 331"
     assert first(("from P1", "length 50"), True) == "to 60, -33"

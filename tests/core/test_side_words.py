@@ -70,7 +70,7 @@ CLICKS = [
 def test_what_a_click_states(kind: str, rows: tuple[str, ...], at: tuple[float, float], expected: list[str], why: str) -> None:
     made = book(*GROUND)
     pointer = Pointer(*map(float, at), reach=1.5, pixel=0.5)
-    found = [p.row for p in picks(made, Draft(kind, rows), pointer, len(made.order))]
+    found = [p.row for p in picks(made, Draft(kind, rows), pointer, len(made.order)).found]
     assert set(expected) <= set(found), (found, why)
     assert found[: len(expected)] == expected or kind == "arc", (found, why)
 
@@ -124,7 +124,7 @@ AROUND = [
 @pytest.mark.parametrize(("at", "turned", "row"), AROUND)
 def test_an_arc_about_a_centre_ends_on_what_the_pointer_is_on(at: tuple[float, float], turned: float, row: str) -> None:
     made = book("P1 = point 0, 0", "P2 = point 50, 0", "L1 = line from -60, 30 to 70, 30", "C1 = circle centre 0, 50 radius 20")
-    found = picks(made, Draft("arc", ("centre P1", "from P2")), Pointer(*at, 2.0, 0.1, turned=turned), len(made.order))[0]
+    found = picks(made, Draft("arc", ("centre P1", "from P2")), Pointer(*at, 2.0, 0.1, turned=turned), len(made.order)).found[0]
     assert found.row == row
     assert found.line.step is not None
     value = found.line.value

@@ -4,6 +4,7 @@ Each pick is a row as it will read in the book. Every one offered has been tried
 """
 
 from dataclasses import dataclass, replace
+from typing import NamedTuple
 
 from ..book.book import Book
 from ..book.kinds import FIGURES
@@ -73,7 +74,7 @@ def under_pointer(
                 return replace(inner, line=line, shown=inner.shown if inner.shown.value is not None else line)
     if draft is not None and text.strip() and pointer is not None and line.do in ("type", "nothing"):
         rows = phrases(book, draft, text, index, pointer, places)
-        found = [pick for row in rows for pick in _tried(book, draft, row, index)]
+        found = [pick for row in rows if (pick := _read(book, draft, row, index)).fits]
         unfit = _unfit(book, draft, rows, found, places[0], index)
         if found:
             return replace(_picked(book, draft, line, found, pointer, index, choice, places), unfit=unfit)
@@ -84,24 +85,20 @@ def under_pointer(
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
         # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
         return Shown(line, line if line.value is not None or draft is None else stands(book, draft, index), pointed=pointed)
-    found = picks(book, draft, pointer, index, places)
+    found, refused = picks(book, draft, pointer, index, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
         # A list of figures may go on: a click that names none of them does not end it.
         listed = line.step is not None and {g.word for g in line.step.statement.givens} == {"figures"}
         if line.do == "write" and not listed:
             return Shown(line, line, line, pointed=pointed)
-        return Shown(line, line, pointed=pointed, idle=_idle(book, draft, line, places[0], pointer, index))
+        return Shown(line, line, pointed=pointed, idle=_idle(refused, places[0]))
     return _picked(book, draft, line, found, pointer, index, choice, places)
 
 
-def _idle(book: Book, draft: Draft, line: OpenLine, place: Pointed, pointer: Pointer, index: int) -> str:
+def _idle(refused: "list[Pick]", place: Pointed) -> str:
     """Why a click states nothing: what lies there will not do, or nothing does."""
-    statement = line.step.statement if line.step is not None else None
-    rows = rows_of(book, draft, statement, place, pointer, index)
-    lines = [read_open_line(book, draft, row, index, offer=False) for row in rows]
-    refused = [one for one in lines if one.problem is not None]
-    best = max(refused, key=understood, default=None)
+    best = max((pick.line for pick in refused), key=understood, default=None)
     if best is not None and best.problem is not None and understood(best) == READ:
         return sentence(best.problem)
     return "There is nothing here that it could take." if place.special or place.figure is not None else "No figure lies here."
@@ -184,15 +181,28 @@ class Pick:
     row: str
     line: OpenLine
 
+    @property
+    def fits(self) -> bool:
+        """Whether the figure being written can use it."""
+        return self.line.problem is None and self.line.do != "nothing"
 
-def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> list[Pick]:
-    """The rows that a click here could state, likeliest first."""
+
+class Picks(NamedTuple):
+    """The rows that a click could state, likeliest first, and those that were tried and will not do."""
+
+    found: list[Pick]
+    refused: list[Pick]
+
+
+def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> Picks:
+    """What a click here could mean."""
     draft, pointer, lifted = _lifted(draft, pointer)
     if lifted:
         places = None
     before = stands(book, draft, index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
+    refused: list[Pick] = []
     rows: dict[str, None] = {}
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if places is None else places
     first = places[0]
@@ -210,10 +220,11 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
             other = replace(other, figure=None)
         rows |= dict.fromkeys([row for row in rows_of(book, draft, statement, other, pointer, index) if other.words in row][:1])
     for row in rows:
-        found.extend(_tried(book, draft, row, index))
+        pick = _read(book, draft, row, index)
+        (found if pick.fits else refused).append(pick)
         if len(found) == _MOST:
             break
-    return found
+    return Picks(found, refused)
 
 
 _HOLDS = ("length ", "direction ")
@@ -231,12 +242,11 @@ def _lifted(draft: Draft, pointer: Pointer) -> tuple[Draft, Pointer, bool]:
     return replace(draft, rows=rows), replace(pointer, level=False, snapping=free), True
 
 
-def _tried(book: Book, draft: Draft, row: str, index: int) -> "list[Pick]":
-    """The row as a pick, if the figure being written can use it; one that only goes on being typed always can."""
+def _read(book: Book, draft: Draft, row: str, index: int) -> Pick:
+    """The row as a pick; one that only goes on being typed always fits."""
     if row.endswith((",", ";")):
-        return [Pick(row, OpenLine("type", draft, row, statement=f"{row} "))]
-    line = read_open_line(book, draft, row, index, offer=False)
-    return [Pick(row, line)] if line.problem is None and line.do != "nothing" else []
+        return Pick(row, OpenLine("type", draft, row, statement=f"{row} "))
+    return Pick(row, read_open_line(book, draft, row, index, offer=False))
 
 
 def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list[str]:

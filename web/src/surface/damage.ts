@@ -3,6 +3,7 @@ import type { Figure } from "../api/types";
 import type { Shown } from "../state/figures";
 import type { Box, Camera } from "./camera";
 import { toScreenX, toScreenY } from "./camera";
+import { AROUND } from "./sight";
 import { seenBox } from "./turned";
 
 /** Left, top, right and bottom, in pixels of the surface. */
@@ -10,8 +11,7 @@ export type Part = readonly [number, number, number, number];
 
 /** With more of them it is no part any more. */
 const MOST = 500;
-/** Pixels around a figure that its strokes, or the mark of a point, may reach; and those of a name beside it. */
-const AROUND = 12;
+/** Pixels of a name beside a point. */
 const NAME_ABOVE = 24;
 const A_LETTER = 10;
 

@@ -16,7 +16,7 @@ export class Drawing {
   slow = false;
   readonly damage = new Damage();
   private drawn: Camera | null = null;
-  private manner: Manner = { crowded: false, many: false };
+  private manner: Manner = { crowded: false, many: false, named: true };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private since = 0;
 
@@ -32,8 +32,9 @@ export class Drawing {
 
   /** Whether the picture is good but for a part of it: of this view, in this manner, and worth to be kept. */
   private stands(camera: Camera, manner: Manner): boolean {
-    const { crowded, many } = this.manner;
-    return this.slow && this.drawn === camera && manner.crowded === crowded && manner.many === many;
+    const { crowded, many, named } = this.manner;
+    const same = manner.crowded === crowded && manner.many === many && manner.named === named;
+    return this.slow && this.drawn === camera && same;
   }
 
   /** Remembers how long it took. */

@@ -3,6 +3,8 @@ import type { Figure } from "../api/types";
 import { toDrawingX, toDrawingY, type Camera } from "./camera";
 import type { Part } from "./damage";
 
+/** Pixels that strokes, and the mark of a point, may reach beyond a figure. */
+export const AROUND = 12;
 const RADIANS = Math.PI / 180;
 
 export class Sight {

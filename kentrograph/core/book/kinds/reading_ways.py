@@ -1,21 +1,19 @@
 """Readings that are taken in a way of their own: along a figure, in a direction, at a place where figures cross."""
 
-from typing import cast
-
 from ...angles import unit_vector
-from ...figures import EndlessLine, Line, Point
+from ...figures import Point
 from ...measure.angle import running_at, turn_between
 from ...measure.closest import place_of
 from ...problem import refuse
 from ...shape.stretch import is_closed, part_of
 from ..chain import place_in
-from ..crossings import called
 from ..places import plan_thing
 from ..planner import Env, Planner
 from ..readings import Read, ReadPlan
-from ..tree import PLACES, Given, Name, Number, Place, Portion, Statement
+from ..tree import Given, Name, Place, Portion, Statement
 from .cutting import longish, plan_cut
 from .given import by_word, needs, place_of_given
+from .ways import plan_turn
 
 Things = tuple[Place | Name | Portion, ...]
 OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",), "area": ("less",), "moments": ("less",)}
@@ -52,24 +50,12 @@ def plan_way(p: Planner, statement: Statement, of: Things) -> ReadPlan | None:
 
 def _plan_along(p: Planner, of: Things, given: Given) -> ReadPlan:
     """How far one place lies from another in a direction, or along a line; and how far beside that."""
-    way = given.arguments[0]
-    if isinstance(way, PLACES):
-        raise refuse("no_line", given.start, given.end, word="along")
     ends = [plan_thing(p, one) for one in of]
-    direction = called(p.direction(cast(Number, way))) if not isinstance(way, Name) else None
-    slot = p.slot(way) if isinstance(way, Name) else 0
+    turn = plan_turn(p, given)
 
     def along(env: Env, last: Point) -> Read:
         start, end = (place_of(thing(env, last)) for thing in ends)
-        if direction is not None:
-            turn = direction(env, last)
-        elif isinstance(env[slot], Line | EndlessLine):
-            turn = env[slot].direction
-        elif isinstance(env[slot], float):
-            turn = p.manner.direction_to_core(env[slot])
-        else:
-            raise refuse("no_line", word="along")
-        ux, uy = unit_vector(turn)
+        ux, uy = unit_vector(turn(env, last))
         dx, dy = end.x - start.x, end.y - start.y
         return dx * ux + dy * uy, {"beside": dy * ux - dx * uy}, ""
 

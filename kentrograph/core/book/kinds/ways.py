@@ -10,7 +10,7 @@ from ..tree import PLACES, Given, Name, Number
 
 
 def plan_turn(p: Planner, given: Given) -> Callable[[Env, Point], float]:
-    """A direction in the core's degrees. Raises `Refused` (no_line) for a place, and for a name that is that of no line."""
+    """A direction in degrees of the core, or that of a line or a number by its name. Raises `Refused` (no_line) for all else."""
     way = given.arguments[0]
     if isinstance(way, PLACES):
         raise refuse("no_line", given.start, given.end, word=given.word)
@@ -19,10 +19,12 @@ def plan_turn(p: Planner, given: Given) -> Callable[[Env, Point], float]:
         return turn if not isinstance(turn, float) else lambda env, last: turn
     slot = p.slot(way)
 
-    def of_line(env: Env, last: Point) -> float:
-        line = env[slot]
-        if not isinstance(line, Line | EndlessLine):
-            raise refuse("no_line", way.start, way.end, word=given.word)
-        return line.direction
+    def named(env: Env, last: Point) -> float:
+        found = env[slot]
+        if isinstance(found, Line | EndlessLine):
+            return found.direction
+        if isinstance(found, float):
+            return p.manner.direction_to_core(found)
+        raise refuse("no_line", way.start, way.end, word=given.word)
 
-    return of_line
+    return named

@@ -6,13 +6,13 @@ import type { Part } from "../damage";
 import { traceFigure } from "../figures";
 import { drawOnPaper } from "../figures/paper";
 import { FONT, LOOK } from "../look";
-import { Sight } from "../sight";
+import { AROUND, Sight } from "../sight";
 import { toScreen } from "../turned";
 import { paths, penOf, strokePens, traceInPens } from "./pens";
 
 const MANY = 3000;
-/** Pixels that strokes, and the mark of a point, may reach beyond a figure. */
-const AROUND = 12;
+/** Points whose names are always shown. */
+const MOST_NAMED = 200;
 /** With so many in sight each is a few pixels large: thin strokes and dots leave them apart, in a tenth of the time. */
 const CROWDED = 8_000;
 
@@ -23,14 +23,20 @@ export interface Marks {
   readonly mended: string | null;
 }
 
-/** How so many figures are drawn: whether that many are in sight, and whether there are many at all. */
+/** How so many figures are drawn: whether that many are in sight, whether there are many at all, and whether points have their names. */
 export interface Manner {
   readonly crowded: boolean;
   readonly many: boolean;
+  readonly named: boolean;
 }
 
 export function mannerOf(c: Camera, steps: readonly Shown[]): Manner {
-  return { crowded: isCrowded(new Sight(c, AROUND), steps), many: steps.length > MANY };
+  const points = steps.reduce((count, { kind }) => count + Number(kind === "point"), 0);
+  return {
+    crowded: isCrowded(new Sight(c, AROUND), steps),
+    many: steps.length > MANY,
+    named: points <= MOST_NAMED,
+  };
 }
 
 /** Draws them, or of them what lies in a part of the surface: what is painted around it stays. */
@@ -39,7 +45,7 @@ export function drawFigures(
   c: Camera,
   steps: readonly Shown[],
   marks: Marks,
-  { crowded, many }: Manner,
+  { crowded, many, named }: Manner,
   part: Part = [0, 0, c.width, c.height],
 ): void {
   const [left, top, right, bottom] = part;
@@ -80,7 +86,7 @@ export function drawFigures(
   strokePens(g, pens, crowded);
   for (const figure of pale) drawOnPaper(g, c, figure, LOOK.faint);
   for (const figure of written) drawOnPaper(g, c, figure, LOOK.ink);
-  drawNames(g, c, steps, marks);
+  if (named) drawNames(g, c, steps, marks);
   g.restore();
 }
 
@@ -157,10 +163,9 @@ export function drawMarked(
   g.globalAlpha = 1;
 }
 
-/** Names of points, where there are not too many. */
+/** Names of points. */
 function drawNames(g: CanvasRenderingContext2D, c: Camera, steps: readonly Shown[], marks: Marks): void {
   const points = steps.filter((s) => s.kind === "point");
-  if (points.length > 200) return;
   g.font = FONT;
   g.textAlign = "left";
   for (const step of points) if (!step.hidden && !marks.instead.has(stepOf(step.id))) drawName(g, c, step, LOOK.quiet);
