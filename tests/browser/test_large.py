@@ -87,14 +87,14 @@ def test_what_an_edit_leaves_alone_is_not_painted_again(drafter: Drafter, page: 
         lambda: drafter.types("point 120, 90"),
     ]
     for edit in edits:
-        before, whole = drafter.book()["revision"], canvas.get_attribute("data-took")
+        before, whole = drafter.book()["revision"], canvas.get_attribute("data-whole")
         edit()
         expect(canvas).to_have_attribute("data-revision", str(before + 1))
         drafter.settles()
-        assert canvas.get_attribute("data-took") == whole, "all was painted"
+        assert canvas.get_attribute("data-whole") == whole, "all was painted"
         canvas.evaluate(REMEMBER)
         drafter.presses("Alt+p", "Alt+p")
         drafter.settles()
-        assert canvas.get_attribute("data-took") != whole, "not all was painted"
+        assert canvas.get_attribute("data-whole") != whole, "not all was painted"
         # The edges of thousands of strokes are smoothed more coarsely than those of some; a stroke too many or too few is opaque.
         assert canvas.evaluate(FARTHEST) < 128

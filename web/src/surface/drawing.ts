@@ -19,6 +19,8 @@ export class Drawing {
   private manner: Manner = { crowded: false, many: false, named: true };
   private timer: ReturnType<typeof setTimeout> | undefined;
   private since = 0;
+  /** How often all was drawn. */
+  private wholes = 0;
 
   /** Draws the figures sharp: those that were touched where the rest is good as it is, else all. */
   paint(canvas: HTMLCanvasElement, camera: Camera, figures: readonly Shown[], marks: Marks): void {
@@ -30,11 +32,11 @@ export class Drawing {
     else this.sharp(canvas, camera, manner, () => drawFigures(context(canvas), camera, figures, marks, manner));
   }
 
-  /** Whether the picture is good but for a part of it: of this view, in this manner, and worth to be kept. */
+  /** Whether the picture is good but for a part of it: of this view, in this manner, and of so much that it is worth to be kept. */
   private stands(camera: Camera, manner: Manner): boolean {
     const { crowded, many, named } = this.manner;
     const same = manner.crowded === crowded && manner.many === many && manner.named === named;
-    return this.slow && this.drawn === camera && same;
+    return many && this.drawn === camera && same;
   }
 
   /** Remembers how long it took. */
@@ -48,8 +50,9 @@ export class Drawing {
     this.drawn = camera;
     this.manner = manner;
     canvas.style.transform = "";
-    // For whoever measures how long it takes.
+    // For whoever measures how long it takes, and how often it is done.
     canvas.dataset.took = took.toFixed(2);
+    canvas.dataset.whole = String(++this.wholes);
   }
 
   /** Moves the picture as it is to where it belongs in another view. */
