@@ -3,6 +3,7 @@
 import asyncio
 import threading
 from collections import deque
+from contextlib import suppress
 from random import Random
 
 from postgres import free_port
@@ -77,7 +78,9 @@ class Network:
             writer.transport.abort()
             return
         self._writers |= {writer, back}
-        await asyncio.gather(self._one_way(reader, back), self._one_way(there, writer))
+        # What is called off at the end is nobody's fault, and nothing to be logged.
+        with suppress(asyncio.CancelledError):
+            await asyncio.gather(self._one_way(reader, back), self._one_way(there, writer))
         self._writers -= {writer, back}
 
     async def _one_way(self, reader: asyncio.StreamReader, writer: asyncio.StreamWriter) -> None:

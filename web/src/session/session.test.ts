@@ -328,7 +328,10 @@ describe("the core beside", () => {
       all.beside.at = 0;
       const asked = doing(all.beside);
       Wire.latest.drops();
-      return { ...all, asked, waits: () => useWaiting.getState() };
+      const { useDocument } = await import("../state/document");
+      const { statusWords } = await import("../table/status");
+      const says = () => statusWords(useDocument.getState().connection, useWaiting.getState().waits.length, false);
+      return { ...all, asked, says, waits: () => useWaiting.getState() };
     }
 
     const back = async (revision: number, ...steps: Step[]) => {
@@ -352,16 +355,19 @@ describe("the core beside", () => {
     });
 
     it("sends what waits one after the other once it is back, what is done then behind it", async () => {
-      const { session, beside, waits } = await alone();
+      const { session, beside, says, waits } = await alone();
       for (const id of ["a", "b"]) await session.act(write(id));
       await session.act({ do: "mend", id: "s", text: "point 5, 5" });
       await session.act({ do: "mend", id: "s", text: "point 6, 6" });
+      expect(says()).toBe("Connection lost; 4 wait here");
       beside.at = null;
       // One of them the server has: it was on its way as the connection went.
       await back(7);
       void session.act(write("z"));
       expect(acts().map((m) => [m.act?.id, m.base])).toEqual([["a", 0]]);
       for (let revision = 8; revision < 12; revision++) {
+        // It is not saved before the last of it is.
+        expect(says()).toBe(`Saving; ${12 - revision} wait here`);
         Wire.latest.says({ type: "done", seq: acts().at(-1)?.seq, revision });
         await vi.advanceTimersByTimeAsync(0);
       }
@@ -374,6 +380,7 @@ describe("the core beside", () => {
         ["z", 7],
       ]);
       expect(waits().waits).toEqual([]);
+      expect(says()).toBe("Saved");
     });
 
     it("puts aside what the server will not have, and goes on with the rest", async () => {

@@ -15,6 +15,7 @@ import { BackingAsking, BackingMenu } from "./BackingMenu";
 import { useWaiting } from "../session/waiting";
 import { useTable } from "./context";
 import { MannerMenu } from "./MannerMenu";
+import { statusWords } from "./status";
 import { doOrSay } from "./writing";
 
 export function TitleStrip() {
@@ -44,13 +45,7 @@ export function TitleStrip() {
       >
         <span role="status">
           {opening !== null && openingWords(opening)}
-          {opening === null &&
-            {
-              open: looking ? "Looking only" : "Saved",
-              connecting: "Opening …",
-              lost: waits > 0 ? `Connection lost; ${String(waits)} wait here` : "Connection lost, trying again …",
-              gone: "Deleted",
-            }[connection]}
+          {opening === null && statusWords(connection, waits, looking)}
         </span>
       </Word>
       <Rule />
