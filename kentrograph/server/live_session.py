@@ -18,6 +18,7 @@ from ..core.page.answers import read_within
 from ..core.page.asked import looked_of
 from ..core.problem import Refused
 from ..store import packed
+from ..store.changes import Asked
 from ..store.database import UNANSWERED, unanswered
 from ..store.errors import StaleBase, StoreError
 from .caller import Caller, Callers
@@ -311,12 +312,13 @@ class LiveSession:
 
     async def _do(self, message: DoRequest) -> None:
         try:
-            state = await self.rooms.act(self.whose, self.id, message.base, self.caller.name, message.act)
+            asked = Asked(self.caller.name, message.base, message.key)
+            _, revision = await self.rooms.act(self.whose, self.id, asked, message.act)
         except StaleBase:
             assert self.room is not None
             self.room.changed()
             raise
-        self._reply({"type": "done", "seq": message.seq, "revision": state.revision})
+        self._reply({"type": "done", "seq": message.seq, "revision": revision})
 
     def _refuse(self, seq: int, code: str, message: str, start: int = 0, end: int = 0) -> None:
         self._reply({"type": "refused", "seq": seq, "code": code, "message": message, "start": start, "end": end})

@@ -12,7 +12,7 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from ..core.book.book import Book
 from ..store.announce import BACKING, SHARED
-from ..store.changes import State
+from ..store.changes import Asked, State
 from ..store.errors import NoDrawing
 from ..store.memory import making_books
 from .metrics import changing
@@ -199,16 +199,16 @@ class Rooms:
         if not room.seats and self._rooms.get(room.id) is room:
             del self._rooms[room.id]
 
-    async def act(self, whose: object, id: UUID, base: int | None, author: str, act: Act) -> State:
-        """Does an act once it is its turn, and tells all tables here. Raises what `Service.act` raises, and `Busy`."""
+    async def act(self, whose: object, id: UUID, asked: Asked, act: Act) -> tuple[State, int]:
+        """Does an act once it is its turn, and tells all tables here. As `Service.act`; raises `Busy`, too."""
         room = self._rooms.get(id)
         with changing(), room.acting() if room is not None else nullcontext():
             async with self.work.turn(id):
-                state = await patiently(lambda: self.work.run(whose, self.service.act, id, base, author, act))
+                state, done = await patiently(lambda: self.work.run(whose, self.service.act, id, asked, act))
             if (room := self._rooms.get(id)) is not None:
                 room.take(state)
         self._changed()
-        return state
+        return state, done
 
     def told(self, id: UUID, what: str) -> None:
         """The database announces something of a drawing."""

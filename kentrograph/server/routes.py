@@ -22,7 +22,7 @@ from ..core.language.script import write_script
 from ..exchange.check_page import Facts, check_csv, check_html, picture_of
 from ..exchange.check_pdf import check_pdf
 from ..store import backings, changes, drawings, history, packed, pictures, shelf
-from ..store.changes import State
+from ..store.changes import Asked, State
 from ..store.database import UNANSWERED
 from .bodies import body_of
 from .caller import caller_of, person_of
@@ -284,7 +284,7 @@ def duplicate_drawing(request: Request, id: UUID) -> Any:
 async def change_drawing(request: Request, id: UUID, change: ChangeRequest) -> Response:
     """One change; committed when this answers. 409 with code ``stale`` where somebody has changed what it is about since."""
     rooms, caller = rooms_of(request), caller_of(request)
-    state = await rooms.act(caller.person, id, change.base, caller.name, change.act)
+    state, _ = await rooms.act(caller.person, id, Asked(caller.name, change.base, change.key), change.act)
     return await run_in_threadpool(_whole, service_of(request), state)
 
 

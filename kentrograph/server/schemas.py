@@ -345,6 +345,8 @@ class ChangeRequest(Model):
 
     base: Revision | None = None
     act: Act
+    key: Id | None = None
+    """What it is called: asked for again under the same key, it is not done again."""
 
 
 class PastedText(Model):

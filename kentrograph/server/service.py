@@ -20,7 +20,7 @@ from ..core.page.acts import Make, edit_maker, own_steps
 from ..core.problem import refuse
 from ..store import books, changes, history, packed
 from ..store.cache import BookCache
-from ..store.changes import Facts, State
+from ..store.changes import Asked, Facts, KeptBefore, State
 from ..store.memory import making_books
 from .schemas import Act, BringBack, Redo, Undo
 
@@ -177,21 +177,27 @@ class Service:
             changes.facts(session, id)
             return books.source(session, id)
 
-    def act(self, id: UUID, base: int | None, author: str, act: Act) -> State:
-        """Does one act; it is committed, and its book kept, when this returns."""
+    def act(self, id: UUID, asked: Asked, act: Act) -> tuple[State, int]:
+        """Does one act; it is committed, and its book kept, when this returns: how the drawing stands, and in which revision the
+        act was done, which is an older one where it was asked for before."""
+        try:
+            done = self._act(id, asked, act)
+        except KeptBefore as before:
+            return self.state(id), before.revision
+        self.cache.put(id, done.revision, done.book)
+        return done, done.revision
+
+    def _act(self, id: UUID, asked: Asked, act: Act) -> State:
         data = act.model_dump()
         make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else edit_maker(data)
         alone = partial(self._changing, id)
         with self.session() as session:
             if make is not None:
-                done = changes.change(session, self.cache, id, base, own_steps(data), author, make, alone)
-            elif isinstance(act, Undo):
-                done = changes.undo(session, self.cache, id, base, author, alone)
-            else:
-                assert isinstance(act, Redo)
-                done = changes.redo(session, self.cache, id, base, author, alone)
-        self.cache.put(id, done.revision, done.book)
-        return done
+                return changes.change(session, self.cache, id, asked, own_steps(data), make, alone)
+            if isinstance(act, Undo):
+                return changes.undo(session, self.cache, id, asked, alone)
+            assert isinstance(act, Redo)
+            return changes.redo(session, self.cache, id, asked, alone)
 
 
 def _state(id: UUID, known: Facts, book: Book) -> State:

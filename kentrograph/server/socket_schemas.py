@@ -135,6 +135,8 @@ class DoRequest(Model):
     seq: Revision
     base: Revision
     act: Act
+    key: Id | None = None
+    """What it is called: asked for again under the same key, it is not done again, and answered as it was."""
 
 
 class EchoRequest(Model):

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 from uuid import UUID
 
-from sqlalchemy import func
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
@@ -59,17 +59,33 @@ def facts(session: Session, id: UUID) -> Facts:
     return Facts(row.name, row.revision, *_labels(session, id, row.revision))
 
 
-def change(
-    session: Session, cache: BookCache, id: UUID, base: int | None, own: Own, author: str, make: Make, alone: Alone = nullcontext
-) -> State:
-    """Does one change. ``base`` is the revision it was made against, and ``own`` the steps that must be as they were then; None
-    means whatever stands. ``alone`` keeps others off while the book is worked with: what is kept and shared with it (its index,
-    its findings) is for one at a time.
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """By whom a change is asked for, on which revision (None: whatever stands), and what they call it, if they call it something:
+    whoever lost the connection asks again, and must not have it twice."""
 
-    Raises `StaleBase`, `NoDrawing`, and `Refused` for an edit that the book will not take. The caller commits, and then keeps
-    the book: a revision that was rolled back must not be found in the cache.
+    author: str
+    base: int | None = None
+    key: str | None = None
+
+
+class KeptBefore(Exception):
+    """What is asked for was asked for before, and done, in that revision."""
+
+    def __init__(self, revision: int) -> None:
+        super().__init__(f"kept in revision {revision}")
+        self.revision = revision
+
+
+def change(session: Session, cache: BookCache, id: UUID, asked: Asked, own: Own, make: Make, alone: Alone = nullcontext) -> State:
+    """Does one change. ``own`` are the steps that must be as they were in the revision it was made on; None means all.
+    ``alone`` keeps others off while the book is worked with: what is kept and shared with it (its index, its findings) is for
+    one at a time.
+
+    Raises `StaleBase`, `NoDrawing`, `KeptBefore`, and `Refused` for an edit that the book will not take. The caller commits, and
+    then keeps the book: a revision that was rolled back must not be found in the cache.
     """
-    row = _locked(session, id, base, own)
+    row = _locked(session, id, asked, own)
     before = current_book(session, cache, row)
     with alone():
         edit, label = make(before)
@@ -78,35 +94,35 @@ def change(
         raise TooMuch(f"A drawing has at most {MOST_STEPS:,} steps; this would make {len(after.order):,}.")
     revision = row.revision + 1
     data = edit_data(edit)
-    log_change(session, id, revision, author, label, "do", None, data, edit_data(inverse), revision, None)
+    log_change(session, id, revision, asked.author, label, "do", None, data, edit_data(inverse), revision, None, key=asked.key)
     return _finish(session, row, before, after, data)
 
 
-def undo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
-    """Takes back the last change that is not taken back yet. Raises `StaleBase`, `Refused` (nothing_to_undo)."""
-    row = _locked(session, id, base, None)
+def undo(session: Session, cache: BookCache, id: UUID, asked: Asked, alone: Alone = nullcontext) -> State:
+    """Takes back the last change that is not taken back yet. Raises `StaleBase`, `KeptBefore`, `Refused` (nothing_to_undo)."""
+    row = _locked(session, id, asked, None)
     now = _change(session, id, row.revision)
     if now.next_undo is None:
         raise refuse("nothing_to_undo")
     target = _change(session, id, now.next_undo)
     below = _change(session, id, target.revision - 1).next_undo
-    return _again(session, cache, row, author, alone, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
+    return _again(session, cache, row, asked, alone, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
 
 
-def redo(session: Session, cache: BookCache, id: UUID, base: int | None, author: str, alone: Alone = nullcontext) -> State:
-    """Does again what was taken back last. Raises `StaleBase`, `Refused` (nothing_to_redo)."""
-    row = _locked(session, id, base, None)
+def redo(session: Session, cache: BookCache, id: UUID, asked: Asked, alone: Alone = nullcontext) -> State:
+    """Does again what was taken back last. Raises `StaleBase`, `KeptBefore`, `Refused` (nothing_to_redo)."""
+    row = _locked(session, id, asked, None)
     now = _change(session, id, row.revision)
     if now.next_redo is None:
         raise refuse("nothing_to_redo")
     undone = _change(session, id, now.next_redo)
     assert undone.target is not None
     below = _change(session, id, undone.revision - 1).next_redo
-    return _again(session, cache, row, author, alone, "redo", undone, undone.inverse, undone.edit, (undone.target, below))
+    return _again(session, cache, row, asked, alone, "redo", undone, undone.inverse, undone.edit, (undone.target, below))
 
 
 def _again(
-    session: Session, cache: BookCache, row: Drawing, author: str, alone: Alone, kind: Literal["undo", "redo"],
+    session: Session, cache: BookCache, row: Drawing, asked: Asked, alone: Alone, kind: Literal["undo", "redo"],
     of: Change, edit: Any, inverse: Any, following: tuple[int | None, int | None],
 ) -> State:  # fmt: skip
     """Takes back, or does again, what the change ``of`` did; ``following`` is what undo and redo would take then."""
@@ -114,7 +130,7 @@ def _again(
     with alone():
         after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
-    log_change(session, row.id, row.revision + 1, author, of.label, kind, target, edit, inverse, *following)
+    log_change(session, row.id, row.revision + 1, asked.author, of.label, kind, target, edit, inverse, *following, key=asked.key)
     return _finish(session, row, before, after, edit)
 
 
@@ -126,9 +142,13 @@ def author_of(session: Session, id: UUID, revision: int) -> str:
     return row.author
 
 
-def _locked(session: Session, id: UUID, base: int | None, own: Own) -> Drawing:
+def _locked(session: Session, id: UUID, asked: Asked, own: Own) -> Drawing:
     row = get_drawing(session, id, lock=True)
-    check_base(session, row, base, own)
+    if asked.key is not None:
+        before = session.scalar(select(Change.revision).where(Change.drawing_id == id, Change.key == asked.key))
+        if before is not None:
+            raise KeptBefore(before)
+    check_base(session, row, asked.base, own)
     return row
 
 

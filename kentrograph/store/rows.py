@@ -75,6 +75,7 @@ def log_change(
     inverse: dict[str, Any],
     next_undo: int | None,
     next_redo: int | None,
+    key: str | None = None,
 ) -> None:
     """Appends one change to the log."""
     session.execute(
@@ -89,6 +90,7 @@ def log_change(
             inverse=inverse,
             next_undo=next_undo,
             next_redo=next_redo,
+            key=key,
         )
     )
 

@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import BigInteger, ForeignKey, Index, Text, func
+from sqlalchemy import BigInteger, ForeignKey, Index, Text, func, text
 from sqlalchemy.dialects.postgresql import ARRAY, JSONB, TIMESTAMP
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -99,6 +99,10 @@ class Change(Base):
     """The change that undo takes back after this one."""
     next_redo: Mapped[int | None]
     """The undo that redo takes back after this one."""
+    key: Mapped[str | None]
+    """What it is called by whoever asked for it: asked for again, it is not done again."""
+
+    __table_args__ = (Index("changes_by_key", "drawing_id", "key", unique=True, postgresql_where=text("key IS NOT NULL")),)
 
 
 class Backing(Base):

@@ -92,6 +92,45 @@ def test_what_somebody_else_changed_since_is_not_written_over(server: Server, dr
         assert two.receive("refused")["code"] == "stale"
 
 
+def test_what_is_asked_for_again_is_answered_as_it_was_and_done_once(
+    server: Server, drawing: dict[str, Any], api: httpx.Client
+) -> None:
+    """As whoever lost the connection asks, who cannot know what became of it."""
+    id = drawing["id"]
+    write(api, id, "point 1, 1")
+    a = write(api, id, "point 2, 2")["steps"][-1]["id"]
+    base = book(api, id)["revision"]
+    acts = [
+        {"do": "write", "id": "n", "text": "point 3, 3"}, {"do": "mend", "id": a, "text": "point 4, 4"}, {"do": "undo"},
+        {"do": "redo"}, {"do": "strike", "id": "n"}, {"do": "undo"},
+    ]  # fmt: skip
+    for number, what in enumerate(acts):
+        with table(server, id) as one:
+            one.send(type="do", base=base + number, key=f"key-{number}", act=what)
+            assert one.receive("done")["revision"] == base + number + 1
+    said = (book(api, id)["revision"], texts(book(api, id)))
+    assert said == (base + len(acts), ["point 1, 1", "point 4, 4", "point 3, 3"])
+    # Somebody else has gone on meanwhile: it is not written over, and nobody is told of a conflict with oneself.
+    write(api, id, "point 5, 5")
+    act(api, id, do="mend", id=a, text="point 6, 6")
+    now = texts(book(api, id))
+    with table(server, id) as one:
+        for number, what in enumerate(acts):
+            one.send(type="do", base=base + number, key=f"key-{number}", act=what)
+            assert one.receive("done")["revision"] == base + number + 1
+        for number, what in enumerate(acts):
+            again = api.post(f"/drawings/{id}/changes", json={"act": what, "key": f"key-{number}"})
+            assert (again.status_code, texts(again.json())) == (200, now)
+    assert texts(book(api, id)) == now
+    # Under another key, or in another drawing, it is another change.
+    other = api.post("/drawings", json={"name": "Another"}).json()["id"]
+    assert texts(api.post(f"/drawings/{other}/changes", json={"act": acts[0], "key": "key-0"}).json()) == ["point 3, 3"]
+    assert (
+        api.post(f"/drawings/{id}/changes", json={"act": {"do": "undo"}, "key": "key-x"}).json()["revision"]
+        == base + len(acts) + 3
+    )
+
+
 def test_change_made_over_http_reaches_the_table(server: Server, drawing: dict[str, Any], api: httpx.Client) -> None:
     with table(server, drawing["id"]) as one:
         write(api, drawing["id"], "circle centre 0,0 radius 5")

@@ -15,23 +15,26 @@ export const LOOKING_ONLY = "You may look at this drawing, not change it. Who ow
 
 /** What is said of undoing what the server has while it cannot be reached. */
 const UNDO_WAITS = "Nothing waits here to be taken back; what the server has is, once the connection is back.";
-const WHETHER_DONE = "The connection was lost; look whether this was done before doing it again.";
+const WHETHER_DONE = "The connection was lost; look whether this was done once it is back.";
+const ON_ITS_WAY = "Whether the server has this is not known before the connection is back; take it back then.";
 
 interface Pending {
   readonly seq: number;
+  /** What the server knows it by: sent again, it is not done again. */
+  readonly key: string;
   readonly act: Act;
   readonly resolve: (answer: Answer) => void;
-  /** Where it is one of those that waited for the connection: the revision that it was done on. */
-  readonly base?: number;
-  /** And the steps that it is about. */
-  readonly own?: readonly string[];
+  /** The revision that it was done on; null before it is sent. */
+  base: number | null;
+  /** Where it is one of those that waited for the connection: the steps that it is about. */
+  readonly own: readonly string[] | null;
 }
 
 /** What it needs of the connection. */
 export interface Sending {
   readonly number: () => number;
   readonly ready: () => boolean;
-  readonly send: (message: { type: "do"; seq: number; base: number; act: Act }) => boolean;
+  readonly send: (message: { type: "do"; seq: number; base: number; key: string; act: Act }) => boolean;
   /** Told when more waits for an answer. */
   readonly more: () => void;
 }
@@ -43,7 +46,6 @@ export class Changing {
   private turn: Promise<unknown> = Promise.resolve();
   /** Whether what closed pages left was looked for. */
   private adopted = false;
-  private interrupted = false;
   /** The act that is on its way. */
   private sent: number | null = null;
   /** Of steps that something that waited was about: the revision in which it was kept. */
@@ -65,9 +67,9 @@ export class Changing {
   /** Does one act. Answers once it is committed or refused; over a lost connection it waits and is sent again. */
   act(act: Act): Promise<Answer> {
     if (!mayDraw()) return Promise.resolve(refusal(LOOKING_ONLY));
-    if (this.alone) return this.goAhead(act, false);
+    if (this.alone) return this.goAhead(act, newId(), false);
     return new Promise((resolve) => {
-      this.pending.push({ seq: this.sending.number(), act, resolve });
+      this.pending.push({ seq: this.sending.number(), key: newId(), act, resolve, base: null, own: null });
       this.sendFirst();
     });
   }
@@ -98,31 +100,26 @@ export class Changing {
 
   /** What was on its way, and what stood behind it, waits, where the core can go on; else it is sent again as it stands. */
   lost(): void {
-    this.interrupted = true;
     this.sent = null;
-    const under = this.pending.filter((p) => p.base !== undefined);
-    if (under.length > 0) {
+    if (this.pending.some((p) => p.own)) {
       // They stand among what waits: the first of them was on its way.
       const [first, ...rest] = this.waiting.waits;
       if (first) this.waiting.set([{ ...first, sent: true }, ...rest]);
-      this.pending.splice(0, this.pending.length, ...this.pending.filter((p) => p.base === undefined));
+      this.pending.splice(0, this.pending.length, ...this.pending.filter((p) => !p.own));
     }
     if (!this.alone) return;
-    this.pending.splice(0).forEach(({ act, resolve }, n) => {
-      void this.goAhead(act, n === 0 && under.length === 0).then(resolve);
-    });
+    for (const { key, act, resolve, base } of this.pending.splice(0)) {
+      const sent = base !== null;
+      if (sent && isTakingBack(act)) resolve(refusal(WHETHER_DONE));
+      else void this.goAhead(act, key, sent).then(resolve);
+    }
   }
 
-  /** The book is there. After a lost connection what was committed unheard is done, everything else is sent again. */
+  /** The book is there: what is not answered is sent, also what the server may have done unheard; it does nothing twice. */
   resume(): void {
     if (!this.adopted) this.waiting.adopt();
     this.adopted = true;
-    const first = this.pending[0];
-    const { interrupted } = this;
-    this.interrupted = false;
     if (this.waiting.waits.length > 0) void this.turn.then(() => this.flush());
-    else if (interrupted && (first?.act.do === "undo" || first?.act.do === "redo"))
-      this.settle(first.seq, refusal(WHETHER_DONE));
     else this.sendFirst();
   }
 
@@ -132,16 +129,17 @@ export class Changing {
   }
 
   /** Does an act ahead of the server; one after the other. */
-  private goAhead(act: Act, sent: boolean): Promise<Answer> {
-    const answer = this.turn.then(() => this.tryAhead(act, sent));
+  private goAhead(act: Act, key: string, sent: boolean): Promise<Answer> {
+    const answer = this.turn.then(() => this.tryAhead(act, key, sent));
     this.turn = answer;
     return answer;
   }
 
-  private async tryAhead(act: Act, sent: boolean): Promise<Answer> {
+  private async tryAhead(act: Act, key: string, sent: boolean): Promise<Answer> {
     const { waits } = this.waiting;
     const base = useDocument.getState().revision;
     if (act.do === "undo" && waits.length === 0) return refusal(UNDO_WAITS);
+    if (act.do === "undo" && waits.at(-1)?.sent) return refusal(ON_ITS_WAY);
     const before = act.do === "undo" ? waits.slice(0, -1) : waits;
     const acts = before.map((w) => w.act);
     const found = await this.core?.ahead(act.do === "undo" ? acts : [...acts, act]);
@@ -151,7 +149,7 @@ export class Changing {
     const back = useDocument.getState().connection === "open";
     if (!back) keepingSelection(() => takeAhead(found));
     if (refused) return { ok: false, ...refused };
-    const one: Waits = { act, base, own: found.own[waits.length] ?? [], sent };
+    const one: Waits = { act, key, base, own: found.own[waits.length] ?? [], sent };
     this.waiting.set(act.do === "undo" ? before : [...before, one]);
     if (back) this.flush();
     return { ok: true };
@@ -160,9 +158,10 @@ export class Changing {
   /** The server is there: what waits goes to it, one after the other, behind what others did meanwhile. */
   private flush(): void {
     const { waits } = this.waiting;
-    const under = this.pending.filter((p) => p.base !== undefined).length;
-    const more = waits.slice(under).map(({ act, base, own }) => ({
+    const under = this.pending.filter((p) => p.own).length;
+    const more = waits.slice(under).map(({ act, key, base, own }) => ({
       seq: this.sending.number(),
+      key,
       act,
       base,
       own,
@@ -173,20 +172,22 @@ export class Changing {
     this.sending.more();
   }
 
-  /** Sends the first of what is to be done, one at a time, unless the server has it already; what waited comes before the rest. */
+  /** Sends the first of what is to be done, one at a time; what waited comes before the rest. */
   private sendFirst(): void {
     const first = this.pending[0];
     if (!first || this.sent !== null) return;
-    if (first.base === undefined && this.waiting.waits.length > 0) return;
-    if (isWritten(first.act)) this.settle(first.seq, { ok: true });
-    else this.send(first);
+    if (!first.own && this.waiting.waits.length > 0) return;
+    this.send(first);
   }
 
   private send(p: Pending): void {
+    const now = useDocument.getState().revision;
     // What somebody else has changed since is not written over; what one did oneself meanwhile is known.
     const own = (p.own ?? []).flatMap((step) => this.keptIn.get(step) ?? []);
-    const base = p.base === undefined ? useDocument.getState().revision : Math.max(p.base, ...own);
-    if (this.sending.send({ type: "do", seq: p.seq, base, act: p.act })) this.sent = p.seq;
+    const base = Math.max(p.base ?? now, ...own);
+    if (!this.sending.send({ type: "do", seq: p.seq, base, key: p.key, act: p.act })) return;
+    this.sent = p.seq;
+    p.base ??= now;
   }
 
   private settle(seq: number, answer: Answer): void {
@@ -199,10 +200,4 @@ export class Changing {
   }
 }
 
-/** Whether what an act writes stands in the book. */
-function isWritten(act: Act): boolean {
-  const { byId } = useDocument.getState();
-  if (act.do === "write") return byId.has(act.id);
-  const first = act.do === "write_all" ? act.entries.findIndex((entry) => entry.text !== "") : -1;
-  return act.do === "write_all" && first >= 0 && byId.has(`${act.id}-${first}`);
-}
+const isTakingBack = ({ do: what }: Act): boolean => what === "undo" || what === "redo";

@@ -7,6 +7,7 @@ interface Sent {
   type: string;
   seq: number;
   base?: number;
+  key?: string;
   text?: string;
   act?: { do: string; id?: string; text?: string };
 }
@@ -166,32 +167,32 @@ describe("changes", () => {
     expect(Wire.latest.sent).toHaveLength(1);
   });
 
-  it("that were cut off are sent again, unless the book has them already", async () => {
+  it("that were cut off are sent again, on what they were done on, and the server knows them again", async () => {
     const { session } = await opened();
     Wire.latest.says(book(3));
-    const first = session.act(write);
-    const second = session.act({ ...write, id: "m" });
+    const all = [
+      session.act({ do: "mend", id: "s", text: "point 2, 2" }),
+      session.act(write),
+      session.act({ do: "undo" }),
+    ];
+    const before = Wire.latest.sent;
     Wire.latest.drops();
     vi.advanceTimersByTime(300);
     Wire.latest.onopen?.();
-    // The first one was committed before the line broke; the second had not been sent yet.
-    Wire.latest.says(book(4, step("n", "point 1, 1")));
-    expect(await first).toEqual({ ok: true });
-    expect(Wire.latest.sent.map((m) => m.act?.id)).toEqual(["m"]);
-    Wire.latest.says({ type: "done", seq: Wire.latest.sent[0]?.seq, revision: 5 });
-    expect(await second).toEqual({ ok: true });
-  });
-
-  it("undone over a broken line are not done twice", async () => {
-    const { session } = await opened();
-    Wire.latest.says(book(3));
-    const done = session.act({ do: "undo" });
-    Wire.latest.drops();
-    vi.advanceTimersByTime(300);
-    Wire.latest.onopen?.();
-    Wire.latest.says(book(2));
-    expect(await done).toMatchObject({ ok: false });
-    expect(Wire.latest.sent).toHaveLength(0);
+    // The first one was committed before the line broke, or it was not; the others had not been sent yet.
+    Wire.latest.says(book(4, step("s", "point 2, 2")));
+    for (let revision = 4; revision < 7; revision++) {
+      Wire.latest.says({ type: "done", seq: Wire.latest.sent.at(-1)?.seq, revision });
+      await vi.advanceTimersByTimeAsync(0);
+    }
+    expect(Wire.latest.sent.map((m) => [m.act?.do, m.base])).toEqual([
+      ["mend", 3],
+      ["write", 4],
+      ["undo", 4],
+    ]);
+    expect(Wire.latest.sent[0]?.key).toBe(before[0]?.key);
+    expect(new Set(Wire.latest.sent.map((m) => m.key)).size).toBe(3);
+    expect(await Promise.all(all)).toEqual([{ ok: true }, { ok: true }, { ok: true }]);
   });
 });
 
@@ -395,7 +396,7 @@ describe("the core beside", () => {
       expect(acts().map((m) => m.act?.id)).toEqual(["s", "a"]);
     });
 
-    it("keeps what was on its way, and does not do it twice", async () => {
+    it("keeps what was on its way, and sends it again as what the server knows it by", async () => {
       const { session, beside, waits } = await attended().then(async (all) => {
         const { useWaiting } = await import("./waiting");
         return { ...all, waits: () => useWaiting.getState() };
@@ -403,13 +404,36 @@ describe("the core beside", () => {
       doing(beside);
       const first = session.act(write("a"));
       const second = session.act(write("b"));
+      const [before] = acts();
       beside.at = 0;
       Wire.latest.drops();
       expect(await Promise.all([first, second])).toEqual([{ ok: true }, { ok: true }]);
       expect(waits().waits.map((w) => w.sent)).toEqual([true, false]);
       beside.at = null;
       await back(1, step("a", "point 1, 1"));
-      expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
+      expect(acts().map((m) => [m.act?.id, m.key])).toEqual([["a", before?.key]]);
+    });
+
+    it("does not take back what the server may have, nor does it say of a taking back that it waits", async () => {
+      const { session, beside, waits } = await attended().then(async (all) => {
+        const { useWaiting } = await import("./waiting");
+        return { ...all, waits: () => useWaiting.getState() };
+      });
+      doing(beside);
+      beside.at = 0;
+      void session.act(write("a"));
+      Wire.latest.drops();
+      await vi.advanceTimersByTimeAsync(0);
+      expect(await session.act({ do: "undo" })).toMatchObject({ ok: false });
+      expect(waits().waits.map((w) => w.act)).toEqual([write("a")]);
+      await back(1);
+      Wire.latest.says({ type: "done", seq: acts()[0]?.seq, revision: 1 });
+      await vi.advanceTimersByTimeAsync(0);
+      const undone = session.act({ do: "undo" });
+      beside.at = 1;
+      Wire.latest.drops();
+      expect(await undone).toMatchObject({ ok: false, message: expect.stringContaining("look whether") as string });
+      expect(waits().waits).toEqual([]);
     });
 
     it("lost again in the midst, it waits again", async () => {
@@ -422,8 +446,14 @@ describe("the core beside", () => {
         [write("a"), true],
         [write("b"), false],
       ]);
+      const keys = waits().waits.map((w) => w.key);
       await back(8, step("a", "point 1, 1"));
-      expect(acts().map((m) => m.act?.id)).toEqual(["b"]);
+      Wire.latest.says({ type: "done", seq: acts()[0]?.seq, revision: 8 });
+      await vi.advanceTimersByTimeAsync(0);
+      expect(acts().map((m) => [m.act?.id, m.key])).toEqual([
+        ["a", keys[0]],
+        ["b", keys[1]],
+      ]);
     });
   });
 });

@@ -29,8 +29,8 @@ const mend = (id: string) => ({ do: "mend", id, text: "point 2, 2" }) as Act;
 test("what waits, and what was put aside, is this browser's until it is settled", () => {
   const one = new Waiting("d", "t1");
   one.set([
-    { act: write("a"), base: 3, own: [], sent: false },
-    { act: mend("b"), base: 3, own: [], sent: false },
+    { act: write("a"), key: "k0", base: 3, own: [], sent: false },
+    { act: mend("b"), key: "k1", base: 3, own: [], sent: false },
   ]);
   one.settle(null);
   one.settle("Bo changed this step meanwhile.");
@@ -44,10 +44,10 @@ test("what waits, and what was put aside, is this browser's until it is settled"
 });
 
 test("what closed pages left is taken over, in front of one's own, and of this drawing only", () => {
-  new Waiting("d", "t1").set([{ act: write("a"), base: 3, own: [], sent: true }]);
-  new Waiting("e", "t2").set([{ act: write("x"), base: 9, own: [], sent: false }]);
+  new Waiting("d", "t1").set([{ act: write("a"), key: "k2", base: 3, own: [], sent: true }]);
+  new Waiting("e", "t2").set([{ act: write("x"), key: "k3", base: 9, own: [], sent: false }]);
   const now = new Waiting("d", "t3");
-  now.set([{ act: write("b"), base: 4, own: [], sent: false }]);
+  now.set([{ act: write("b"), key: "k4", base: 4, own: [], sent: false }]);
   now.adopt();
   expect(now.waits.map((w) => [w.act, w.base, w.sent])).toEqual([
     [write("a"), 3, true],
@@ -58,9 +58,9 @@ test("what closed pages left is taken over, in front of one's own, and of this d
 
 test("a step waits where what is done is about it, or wrote it", () => {
   const waits = [
-    { act: { do: "strike", id: "a", others: ["b"] } as Act, own: ["a", "b"], base: 0, sent: false },
-    { act: write("n"), own: [], base: 0, sent: false },
-    { act: { do: "write_all", id: "m", entries: [] } as unknown as Act, own: [], base: 0, sent: false },
+    { act: { do: "strike", id: "a", others: ["b"] } as Act, key: "k5", own: ["a", "b"], base: 0, sent: false },
+    { act: write("n"), key: "k6", own: [], base: 0, sent: false },
+    { act: { do: "write_all", id: "m", entries: [] } as unknown as Act, key: "k7", own: [], base: 0, sent: false },
   ];
   const found = ["a", "b", "n", "m-0", "m", "nn", "c"].filter((step) => isWaiting(waits, step));
   expect(found).toEqual(["a", "b", "n", "m-0", "m"]);

@@ -8,6 +8,8 @@ import type { Act } from "../api/types";
 
 export interface Waits {
   readonly act: Act;
+  /** What the server knows it by. */
+  readonly key: string;
   /** The steps that it is about, as the core says: they must be as they were when it was done. */
   readonly own: readonly string[];
   /** The revision of the drawing that it was done on. */
