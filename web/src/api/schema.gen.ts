@@ -1525,6 +1525,8 @@ export interface components {
             act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["BringBack"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /** Base */
             base?: number | null;
+            /** Key */
+            key?: string | null;
         };
         /**
          * Compared
@@ -1622,6 +1624,11 @@ export interface components {
             act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["BringBack"] | components["schemas"]["Undo"] | components["schemas"]["Redo"];
             /** Base */
             base: number;
+            /**
+             * Key
+             * @default null
+             */
+            key: string | null;
             /** Seq */
             seq: number;
             /**
