@@ -6,6 +6,7 @@ import type { Answer } from "../session/answer";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
+import { BREATH } from "./breath";
 import { OpenLine } from "./openline";
 
 type Reading = Omit<ReadRequest, "type" | "seq">;
@@ -92,6 +93,51 @@ describe("Enter", () => {
     line.enter();
     await vi.waitFor(() => expect(state().text).toBe("from 0, 0"));
     expect(state().draft?.rows).toEqual(["from 7, 7"]);
+  });
+
+  it("breaks no word that is being typed: what was wrong comes back once the hands rest", async () => {
+    vi.useFakeTimers();
+    for (const text of ["line", "bad"]) {
+      useInterface.setState({ text });
+      line.enter();
+    }
+    // Somebody with their eyes on the paper: a key every 100 ms, and an entry behind the other.
+    const seen: string[] = [];
+    for (const text of ["f", "fr", "from 0, 0", "⏎", "t", "to", "to 5"]) {
+      await vi.advanceTimersByTimeAsync(100);
+      seen.push(state().text);
+      if (text === "⏎") line.enter();
+      else line.type(text);
+    }
+    expect(seen).toEqual(["", "f", "fr", "from 0, 0", "", "t", "to"]);
+    await vi.advanceTimersByTimeAsync(2 * BREATH);
+    expect(state()).toMatchObject({ text: "bad", refused: problem, waiting: ["from 0, 0", "to 5"] });
+    vi.useRealTimers();
+    useInterface.setState({ text: "from 7, 7" });
+    line.enter();
+    await vi.waitFor(() => expect(state().text).toBe("from 0, 0"));
+  });
+
+  it("strikes what was wrong with Escape, at once or once it is back, and goes on with what came after it", async () => {
+    await enters("line", "bad");
+    line.escape();
+    await settled();
+    expect(state()).toMatchObject({ text: "", refused: null, waiting: [] });
+    for (const text of ["bad", "from 0, 0"]) {
+      useInterface.setState({ text });
+      line.enter();
+    }
+    await vi.waitFor(() => expect(state()).toMatchObject({ text: "bad", waiting: ["from 0, 0"] }));
+    line.escape();
+    await vi.waitFor(() => expect(state()).toMatchObject({ text: "from 0, 0", waiting: [] }));
+    useInterface.setState({ text: "" });
+    for (const key of ["escape", "undo"] as const) {
+      line.push({ key: "enter", text: "bad" });
+      line.push({ key, text: "" });
+      await settled();
+      expect(state()).toMatchObject({ text: "", refused: null, draft: { kind: "line", rows: [] } });
+    }
+    expect(acts).toEqual([]);
   });
 
   it("loses nothing over a lost connection", async () => {

@@ -5,6 +5,7 @@ import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
 import { keepUnfinished, usePreferences } from "../state/preferences";
+import { breathes } from "./breath";
 import { type Drag, ELSEWHERE_PIXELS, dragEnd, dragWords, type Entry, farFrom, heldNext, type Pointer } from "./entry";
 import * as queued from "./queue";
 import { Rows, untouched, without } from "./rows";
@@ -180,8 +181,14 @@ export class OpenLine {
     const { text, mend, draft, placing } = useInterface.getState();
     if (placing) useInterface.setState({ placing: null });
     else if (this.hands.drop()) this.refresh();
-    else if (text !== "" && !(mend && !draft) && !this.busy) this.type("");
+    else if (text !== "" && !(mend && !draft) && !this.busy) this.strike();
     else this.push({ key: "escape", text });
+  }
+
+  /** What is typed is gone, and the row is free for what waits behind it. */
+  private strike(): void {
+    this.type("");
+    void this.work();
   }
 
   /** Backspace on an empty row takes back the last given; with none left, the figure itself. */
@@ -194,7 +201,7 @@ export class OpenLine {
   undo(): void {
     const { text, mend } = useInterface.getState();
     if (mend) this.push({ key: "escape", text });
-    else if (text !== "") this.type("");
+    else if (text !== "") this.strike();
     else this.push({ key: "undo", text: "" });
   }
 
@@ -308,8 +315,7 @@ export class OpenLine {
       if (begins && click?.do === "write") click = { ...click, do: "given" };
       const done = line !== null && (await this.does(click ?? line.enter, text, line.problem));
       if (done) useInterface.setState({ choice: null });
-      if (!done) this.putBack(text, line);
-      return done;
+      return done || this.comesBack(text, line);
     }
     return true;
   }
@@ -370,15 +376,32 @@ export class OpenLine {
     }
   }
 
-  /** What could not be done goes back into the row; what was typed after it is kept behind it. */
-  private putBack(text: string, line: Line | null): void {
-    this.queue = queued.putBack(this.queue, useInterface.getState().text);
-    useInterface.setState({ text });
-    this.showWaiting();
+  /**
+   * What could not be done says why, and goes back into the row once the hands rest; what was typed meanwhile is kept behind it.
+   * Escape or undo right after it strikes it. Answers whether it is done with.
+   */
+  private async comesBack(text: string, line: Line | null): Promise<boolean> {
     if (line === null) refuse("The connection is lost; this will be read as soon as it is back.");
     else if (line.enter.do === "nothing" && line.problem) useInterface.setState({ refused: line.problem });
+    const { refused } = useInterface.getState();
+    const second = () => this.queue.entries[1]?.key;
+    await breathes(
+      () => `${String(this.queue.entries.length)} ${useInterface.getState().text}`,
+      () => (second() ?? "enter") !== "enter",
+    );
+    if (second() === "escape" || second() === "undo") {
+      this.queue = queued.done(this.queue);
+      useInterface.setState({ refused: null });
+      this.refresh();
+      return true;
+    }
+    this.queue = queued.putBack(this.queue, useInterface.getState().text);
+    // As one that is new: it is there to be typed over.
+    useInterface.setState({ text, refused: refused && { ...refused } });
+    this.showWaiting();
     this.refresh();
     this.keep();
+    return false;
   }
 
   private showWaiting(): void {
