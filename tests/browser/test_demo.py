@@ -15,7 +15,7 @@ HERE = Path(__file__).parent
 
 def kept(name: str, folder: Path = DEMO) -> list[str]:
     lines = (folder / name).read_text(encoding="utf-8").splitlines()
-    headers = ("unit", "decimals", "angles")
+    headers = ("unit", "decimals", "fractions", "angles")
     drawn = [line for line in lines if line and not line.startswith(("#", *headers))]
     # What is said of it on paper comes last.
     return drawn[: next((n for n, line in enumerate(drawn) if line.startswith("dimension ")), len(drawn))]

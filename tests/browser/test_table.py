@@ -69,6 +69,16 @@ def test_feet_and_inches_bearings_and_a_length_held(drafter: Drafter) -> None:
     drafter.types("circle", "0, 0")
     drafter.page.keyboard.type("12'-6 1/2\"")
     expect(drafter.page.get_by_test_id("echo")).to_contain_text("12.54")
+    drafter.presses("Escape", "Escape")
+    # The drawing shows them so, too, once it is told to.
+    drafter.page.get_by_role("button", name="ft · 0.01").click()
+    drafter.page.get_by_role("radio", name="1/16").click()
+    drafter.page.get_by_role("radio", name="bearings").click()
+    expect(drafter.page.get_by_role("button", name="ft · 1/16 in · bearings")).to_be_visible()
+    drafter.presses("Escape")
+    drafter.types("measure length edge 1 of K1", "measure direction edge 1 of K1")
+    expect(drafter.step("Reading R1")).to_contain_text("12'-6 1/2\"")
+    expect(drafter.step("Reading R2")).to_contain_text("N 30° E")
 
 
 def test_datum_along_a_sloping_edge_with_the_view_turned_to_it(drafter: Drafter) -> None:

@@ -55,7 +55,16 @@ def some_edit(dice: Random, b: Book, number: int) -> Edit:
     )
     if act == "header":
         text = dice.choice(
-            ("unit in", "unit mm", "angles north clockwise", "angles east counter-clockwise", "datum 3, 4 direction 30")
+            (
+                "unit in",
+                "unit mm",
+                "decimals 2",
+                "angles north clockwise",
+                "angles bearings",
+                "angles east counter-clockwise",
+                "datum 3, 4 direction 30",
+                *(["fractions 1/16"] if b.header.manner.unit == "in" else []),
+            )
         )
         return intents.write(b, text, "")[0]
     if not b.order or act == "write":

@@ -72,7 +72,15 @@ _ORIGIN = Datum()
 
 @dataclass(frozen=True, slots=True)
 class Header:
-    """What a drawing is set to now: the manner for new steps, and how many decimals are shown."""
+    """What a drawing is set to now: the manner for new steps, and how its numbers are shown: with how many decimals or, where
+    ``parts`` is one, in such parts of an inch; directions as the manner counts them, or as quadrant bearings."""
 
     manner: Manner = Manner()
     decimals: int = 3
+    parts: int = 0
+    bearings: bool = False
+
+    @property
+    def shown(self) -> float:
+        """The least difference of lengths that is shown, in the drawing's unit."""
+        return convert(1.0 / self.parts, "in", self.manner.unit) if self.parts else 10.0**-self.decimals

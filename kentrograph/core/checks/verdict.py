@@ -21,7 +21,7 @@ def verdict(reading: Reading, header: Header) -> Verdict:
     if off is None or wanted is None:
         return "none"
     if not wanted.limited:
-        shown = HALF_A_SECOND if QUANTITIES[reading.kind] in ("direction", "turn") else 0.5 * 10.0**-header.decimals
+        shown = HALF_A_SECOND if QUANTITIES[reading.kind] in ("direction", "turn") else 0.5 * header.shown
         return "within" if abs(off) < shown else "out"
     if not reading.good:
         return "out"

@@ -100,7 +100,9 @@ def _counts(header: Header) -> str:
     turns = "clockwise" if manner.convention.clockwise else "counter-clockwise"
     datum = manner.datum
     at = f"datum {plain(datum.x, 9)}, {plain(datum.y, 9)} along {plain(datum.turn, 9)}"
-    return f"unit {manner.unit}, {header.decimals} decimals, 0 {manner.convention.zero}, {turns}, {at}"
+    shown = f"in 1/{header.parts}" if header.parts else f"{header.decimals} decimals"
+    way = "bearings" if header.bearings else f"0 {manner.convention.zero}, {turns}"
+    return f"unit {manner.unit}, {shown}, {way}, {at}"
 
 
 def _says(book: Book, id: str) -> str:

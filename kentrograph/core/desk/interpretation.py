@@ -153,9 +153,13 @@ def _in_words(book: Book, quantity: Quantity | None, argument: Argument, value: 
         return f"{display.length(value[0], header)}, {display.length(value[1], header)}"
     if isinstance(argument, PLACES):
         return display.place(value, header)
-    if quantity in ("direction", "turn"):
+    if quantity == "direction":
+        return display.direction(value, header)
+    if quantity == "turn":
         return display.dms(value)
-    return f"{plain(value)} {header.manner.unit}" if quantity == "length" else plain(value)
+    if quantity == "length":
+        return display.length(value, header) if header.parts else f"{plain(value)} {header.manner.unit}"
+    return plain(value)
 
 
 def env_of(book: Book, planner: Planner, index: int) -> list[Any]:

@@ -67,7 +67,7 @@ def _of_outline(outline: Outline, header: Header) -> str:
 
 
 def _area(figure: Any, header: Header) -> str:
-    return f"{display.length(area_of(figure), header)} {header.manner.unit}²"
+    return display.measured(area_of(figure), "area", header)
 
 
 def _corner(outline: Outline, at: Point) -> float | None:

@@ -87,13 +87,16 @@ class FurtherView:
 
 @dataclass(frozen=True, slots=True)
 class HeaderView:
-    """What a drawing is set to; ``datum`` is x, y and the direction of its x axis."""
+    """What a drawing is set to; ``datum`` is x, y and the direction of its x axis, ``parts`` are those of an inch in which
+    lengths are shown, 0 for decimals."""
 
     unit: str
     zero: str
     clockwise: bool
     datum: list[float]
     decimals: int
+    parts: int
+    bearings: bool
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

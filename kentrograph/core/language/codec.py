@@ -30,12 +30,12 @@ def manner_from(data: Data) -> Manner:
 
 def header_data(header: Header) -> Data:
     """A header as data."""
-    return {**manner_data(header.manner), "decimals": header.decimals}
+    return {**manner_data(header.manner), "decimals": header.decimals, "parts": header.parts, "bearings": header.bearings}
 
 
 def header_from(data: Data) -> Header:
-    """A header from data."""
-    return Header(manner_from(data), data["decimals"])
+    """A header from data; older ones know neither parts of an inch nor bearings."""
+    return Header(manner_from(data), data["decimals"], data.get("parts", 0), data.get("bearings", False))
 
 
 def step_data(step: Step) -> Data:

@@ -10,11 +10,16 @@ from ..units import MILLIMETRES, convert
 
 
 def length(value: float, header: Header) -> str:
-    """A length with the drawing's decimals, without its unit; thousands are set apart only where there are many.
+    """A length with the drawing's decimals and without its unit or, where it shows fractions, in feet, inches and their parts.
 
-    >>> length(113.43719, Header())
-    '113.437'
+    >>> print(length(113.43719, Header()), length(1017.5875, Header(parts=16)))
+    113.437 3'-4 1/16"
     """
+    return feet_and_inches(value, header, header.parts, header.manner.unit != "in") if header.parts else decimal(value, header)
+
+
+def decimal(value: float, header: Header) -> str:
+    """A number with the drawing's decimals."""
     if abs(value) >= 1e12:
         return f"{value:.9g}"
     text = f"{value:.{header.decimals}f}"
@@ -22,8 +27,9 @@ def length(value: float, header: Header) -> str:
 
 
 def with_unit(value: float, header: Header) -> str:
-    """A length with its unit: ``113.437 mm``."""
-    return f"{length(value, header)} {header.manner.unit}"
+    """A length with its unit: ``113.437 mm``; feet and inches say theirs themselves."""
+    said = length(value, header)
+    return said if header.parts else f"{said} {header.manner.unit}"
 
 
 _POWERS = {"length": (1, ""), "area": (2, "\u00b2"), "moment": (4, "\u2074")}
@@ -35,7 +41,7 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "") 
     >>> measured(1250.0, "area", Header(), "cm"), measured(9.130277, "turn", Header())
     ('12.500 cm\u00b2', '9\u00b007\u203249\u2033')
     """
-    if quantity == "direction" and shown == "bearing":
+    if quantity == "direction" and (shown == "bearing" or header.bearings):
         return bearing(header.manner.direction_to_core(value))
     if quantity in ("direction", "turn"):
         return dms(value)
@@ -44,10 +50,12 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "") 
     power, sign = _POWERS[quantity]
     if shown.startswith("1/") and quantity == "length":
         return feet_and_inches(value, header, int(shown[2:]))
+    if header.parts and quantity == "length" and shown not in MILLIMETRES:
+        return length(value, header)
     unit = shown if shown in MILLIMETRES else header.manner.unit
     for _ in range(power):
         value = convert(value, header.manner.unit, unit)
-    text = length(value, header)
+    text = decimal(value, header)
     if unit != header.manner.unit and 0.0 < abs(value) < 0.5 * 10.0 ** (2 - header.decimals):
         # A larger unit: as many digits as say something.
         text = f"{value:.{header.decimals + 1}g}"
@@ -69,28 +77,28 @@ def bearing(core: float) -> str:
     return ew if said == "90\u00b0" else ns if said == "0\u00b0" else f"{ns} {said} {ew}"
 
 
-def feet_and_inches(value: float, header: Header, parts: int) -> str:
-    """A length in feet, inches and parts of an inch, to the nearest: ``3'-4 1/16"``.
+def feet_and_inches(value: float, header: Header, parts: int, feet_too: bool = True) -> str:
+    """A length in feet, inches and parts of an inch, to the nearest: ``3'-4 1/16"``; without feet, ``40 1/16"``.
 
-    >>> print(feet_and_inches(1017.5875, Header(), 16))
-    3'-4 1/16"
+    >>> print(feet_and_inches(1017.5875, Header(), 16), feet_and_inches(914.4 + 1.5875, Header(), 16))
+    3'-4 1/16" 3'-0 1/16"
     """
     whole = round(convert(abs(value), header.manner.unit, "in") * parts)
     inches, rest = divmod(whole, parts)
-    feet, inches = divmod(inches, 12)
+    feet, inches = divmod(inches, 12) if feet_too else (0, inches)
     fraction = Fraction(rest, parts)
     sign = "-" if value < 0.0 and whole else ""
-    small = f"{inches} {fraction}" if rest and inches else f"{fraction}" if rest else f"{inches}"
+    small = f"{inches} {fraction}" if rest and (inches or feet) else f"{fraction}" if rest else f"{inches}"
     return f"{sign}{feet}'-{small}\"" if feet else f'{sign}{small}"'
 
 
 def direction(value: float, header: Header) -> str:
-    """A direction (core degrees) as the drawing counts it, in degrees, minutes and seconds.
+    """A direction (core degrees) as the drawing counts it, in degrees, minutes and seconds, or as a bearing.
 
-    >>> direction(9.130277, Header())
-    '9°07′49″'
+    >>> direction(9.130277, Header()), direction(9.130277, Header(bearings=True))
+    ('9°07′49″', 'N 80°52′11″ E')
     """
-    return dms(header.manner.direction_from_core(value))
+    return bearing(value) if header.bearings else dms(header.manner.direction_from_core(value))
 
 
 def dms(degrees: float) -> str:

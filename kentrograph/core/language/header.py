@@ -1,4 +1,5 @@
-"""Header lines: ``unit mm``, ``decimals 3``, ``angles east counter-clockwise``, ``datum 10,20 direction 15``."""
+"""Header lines: ``unit mm``, ``decimals 3`` or ``fractions 1/16``, ``angles east counter-clockwise`` or ``angles bearings``, and
+``datum 10,20 direction 15``."""
 
 from dataclasses import replace
 from typing import Literal
@@ -10,9 +11,13 @@ from ..problem import refuse
 from ..units import MILLIMETRES, convert
 from .numbers import direction, number
 from .places import Reader
+from .readings import PARTS_OF_INCH
 from .statements import HeaderLine
 
 MOST_DECIMALS = 12
+OF_INCHES = frozenset({"in", "ft", "yd"})
+_OF_BEARINGS = Convention("north", True)
+"""What a plain number counts as where directions are shown as bearings: an azimuth."""
 
 
 def apply_header(line: HeaderLine, header: Header) -> Header:
@@ -23,10 +28,13 @@ def apply_header(line: HeaderLine, header: Header) -> Header:
         case "decimals":
             found = line.values
             if len(found) != 1 or not found[0].isdigit() or int(found[0][:4]) > MOST_DECIMALS:
-                raise _bad(line, f"a whole number from 0 to {MOST_DECIMALS}")
-            return replace(header, decimals=int(found[0]))
+                raise _bad(line, f"a whole number from 0 to {MOST_DECIMALS}; parts of an inch are fractions 1/16")
+            return replace(header, decimals=int(found[0]), parts=0)
+        case "fractions":
+            return replace(header, parts=_parts(line, header.manner.unit))
         case "angles":
-            return replace(header, manner=replace(header.manner, convention=_convention(line)))
+            convention, bearings = _convention(line)
+            return replace(header, manner=replace(header.manner, convention=convention), bearings=bearings)
         case _:
             return replace(header, manner=replace(header.manner, datum=_datum(line, header.manner)))
 
@@ -39,15 +47,25 @@ def header_lines(now: Header, wanted: Header) -> list[str]:
     if manner.unit != before.unit:
         lines.append(f"unit {manner.unit}")
         datum_now = in_unit(before, manner.unit).datum
-    if wanted.decimals != now.decimals:
+    parts = now.parts if manner.unit in OF_INCHES else 0
+    if wanted.decimals != now.decimals or (parts and not wanted.parts):
         lines.append(f"decimals {wanted.decimals}")
-    if manner.convention != before.convention:
+        parts = 0
+    if wanted.parts != parts:
+        lines.append(f"fractions 1/{wanted.parts}")
+    if (manner.convention, wanted.bearings) != (before.convention, now.bearings):
         way = "clockwise" if manner.convention.clockwise else "counter-clockwise"
-        lines.append(f"angles {manner.convention.zero} {way}")
+        lines.append("angles bearings" if wanted.bearings else f"angles {manner.convention.zero} {way}")
     if manner.datum != datum_now:
         d = manner.datum
         lines.append(f"datum {d.x!r}, {d.y!r} direction {d.turn!r}")
     return lines
+
+
+def with_manner(header: Header, manner: Manner) -> Header:
+    """The header with another manner, as far as numbers can be shown as before in it."""
+    parts = header.parts if manner.unit in OF_INCHES else 0
+    return Header(manner, header.decimals, parts, header.bearings and manner.convention == _OF_BEARINGS)
 
 
 def in_unit(manner: Manner, unit: str) -> Manner:
@@ -59,15 +77,28 @@ def in_unit(manner: Manner, unit: str) -> Manner:
 def _unit(line: HeaderLine, header: Header) -> Header:
     if len(line.values) != 1 or line.values[0].lower() not in MILLIMETRES:
         raise _bad(line, ", ".join(MILLIMETRES))
-    return replace(header, manner=in_unit(header.manner, line.values[0].lower()))
+    return with_manner(header, in_unit(header.manner, line.values[0].lower()))
 
 
-def _convention(line: HeaderLine) -> Convention:
+def _parts(line: HeaderLine, unit: str) -> int:
+    """Of an inch: 16 for ``fractions 1/16``."""
+    if unit not in OF_INCHES:
+        raise _bad(line, f"parts of an inch, which needs unit in or unit ft before it; this drawing is in {unit}")
+    said = "".join(line.values)
+    if not said.startswith("1/") or said[2:] not in PARTS_OF_INCH:
+        raise _bad(line, "the smallest part of an inch: 1/2, 1/4, 1/8, 1/16, 1/32 or 1/64")
+    return int(said[2:])
+
+
+def _convention(line: HeaderLine) -> tuple[Convention, bool]:
+    """How angles count, and whether directions are shown as bearings: a plain number is an azimuth then."""
     words = [w.lower() for w in line.values]
+    if words == ["bearings"]:
+        return _OF_BEARINGS, True
     if len(words) != 2 or words[0] not in ("east", "north") or words[1] not in ("clockwise", "counter-clockwise"):
-        raise _bad(line, "east or north, and clockwise or counter-clockwise")
+        raise _bad(line, "east or north, and clockwise or counter-clockwise; or bearings")
     zero: Literal["east", "north"] = "north" if words[0] == "north" else "east"
-    return Convention(zero, words[1] == "clockwise")
+    return Convention(zero, words[1] == "clockwise"), False
 
 
 def _datum(line: HeaderLine, manner: Manner) -> Datum:
@@ -91,4 +122,4 @@ def _bad(line: HeaderLine, expected: str) -> Exception:
     return refuse("bad_header", line.start, line.end, word=line.word, found=" ".join(line.values), expected=expected)
 
 
-__all__ = ["MOST_DECIMALS", "apply_header", "header_lines", "in_unit"]
+__all__ = ["MOST_DECIMALS", "apply_header", "header_lines", "in_unit", "with_manner"]

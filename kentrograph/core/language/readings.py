@@ -90,7 +90,7 @@ def shown_in(c: Cursor, power: str) -> list[Given]:
     if token.kind == "word" and unit in MILLIMETRES:
         c.advance()
         return [Given(f"in {unit}", (), (), start, c.last)]
-    if token.kind == "num" and token.text == "1" and c.peek().text == "/" and c.peek(2).text in _PARTS:
+    if token.kind == "num" and token.text == "1" and c.peek().text == "/" and c.peek(2).text in PARTS_OF_INCH:
         parts = c.peek(2).text
         for _ in range(3):
             c.advance()
@@ -98,7 +98,7 @@ def shown_in(c: Cursor, power: str) -> list[Given]:
     c.fail(*(f"{unit}{power}" for unit in MILLIMETRES), *([] if power else ["1/16"]))
 
 
-_PARTS = frozenset({"2", "4", "8", "16", "32", "64"})
+PARTS_OF_INCH = frozenset({"2", "4", "8", "16", "32", "64"})
 
 
 def compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:

@@ -20,7 +20,7 @@ from ..figures import FigureSet, Point
 from ..figures.similarity import carried, dilation
 from ..problem import Problem, Refused, refuse
 from ..units import convert
-from .header import apply_header, header_lines
+from .header import apply_header, header_lines, with_manner
 from .statements import HeaderLine, check_name, is_blank, parse_header, read_line
 
 
@@ -289,7 +289,7 @@ def write_script(book: Book) -> str:
     now = Header()
     for id in book.order:
         step = book.steps[id]
-        wanted = replace(book.header, manner=step.manner)
+        wanted = with_manner(book.header, step.manner)
         lines.extend(header_lines(now, wanted))
         now = wanted
         lines.append(_line_of(book, step, taken))

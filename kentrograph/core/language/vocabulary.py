@@ -19,7 +19,7 @@ CHOOSERS = frozenset({"near", "solution"})
 
 READINGS: dict[str, str] = {word: kind.explanation for word, kind in READING_KINDS.items()}
 
-HEADERS = frozenset({"unit", "decimals", "angles", "datum"})
+HEADERS = frozenset({"unit", "decimals", "fractions", "angles", "datum"})
 PENS = frozenset(ALL_PENS)
 
 FUNCTIONS: dict[str, tuple[int, int]] = {

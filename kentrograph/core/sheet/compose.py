@@ -87,10 +87,12 @@ def value_words(reading: Reading, header: Header) -> str:
 
 def _measure(value: float, reading: Reading, header: Header) -> str:
     quantity = QUANTITIES[reading.kind]
-    if quantity in ("turn", "direction"):
-        return display.dms(value)
-    if quantity == "area":
+    if quantity in ("area", "direction"):
         return display.measured(value, quantity, header, reading.shown)
+    if quantity == "turn":
+        return display.dms(value)
+    if header.parts and not reading.shown and quantity == "length":
+        return display.length(value, header)
     if reading.shown.startswith("1/"):
         return display.feet_and_inches(value, header, int(reading.shown[2:]))
     unit = reading.shown if reading.shown in MILLIMETRES else header.manner.unit

@@ -9,7 +9,7 @@ from ..book.on_paper import PointTable, TablePlace
 from ..figures import Point
 from ..language import display
 from ..meet.carriers import way_of
-from ..units import MILLIMETRES, convert
+from ..units import convert
 
 Row = list[str]
 
@@ -51,9 +51,10 @@ def offsets(table: PointTable) -> list[tuple[float, ...]]:
 def rows_of(table: PointTable, header: Header, edges: Sequence[str] = ()) -> tuple[Row, list[Row]]:
     """The heads of a table, and a row of words for each place; ``edges`` are the names of its edges."""
     told = _teller(table, header)
-    unit = table.shown if table.shown in MILLIMETRES else "in" if table.shown else header.manner.unit
+    # Feet and inches say theirs themselves.
+    unit = "" if _in_parts(table, header) else f", {table.shown or header.manner.unit}"
     sized = any(place.radius is not None for place in table.places)
-    heads = ["", "place", *_heads(table, unit, edges), *([f"size, {unit}"] if sized else [])]
+    heads = ["", "place", *_heads(table, unit, edges), *([f"size{unit}"] if sized else [])]
     away = offsets(table)
     rows: list[Row] = []
     for number, place in enumerate(ordered(table), 1):
@@ -66,11 +67,11 @@ def rows_of(table: PointTable, header: Header, edges: Sequence[str] = ()) -> tup
 def _heads(table: PointTable, unit: str, edges: Sequence[str]) -> Row:
     match table.columns:
         case "polar":
-            return [f"distance, {unit}", "direction"]
+            return [f"distance{unit}", "direction"]
         case "offsets":
-            return [f"from {name}, {unit}" for name in edges or ("the first edge", "the second edge")]
+            return [f"from {name}{unit}" for name in edges or ("the first edge", "the second edge")]
         case _:
-            return [f"x, {unit}", f"y, {unit}"]
+            return [f"x{unit}", f"y{unit}"]
 
 
 def _numbers(table: PointTable, at: Point, header: Header, told: Callable[[float], str], away: tuple[float, ...]) -> Row:
@@ -84,12 +85,18 @@ def _numbers(table: PointTable, at: Point, header: Header, told: Callable[[float
         return [told(0.0), ""]
     # Counted from the table's own direction, in the drawing's sense.
     turn = direction_of(dx, dy) - table.direction + header.manner.datum.turn
-    return [told(far), display.dms(header.manner.direction_from_core(turn))]
+    return [told(far), display.direction(turn, header)]
+
+
+def _in_parts(table: PointTable, header: Header) -> bool:
+    """Whether its lengths are in feet, inches and parts of an inch."""
+    return table.shown.startswith("1/") or (header.parts > 0 and not table.shown and table.decimals is None)
 
 
 def _teller(table: PointTable, header: Header) -> Callable[[float], str]:
-    if table.shown.startswith("1/"):
-        return lambda value: display.feet_and_inches(value, header, int(table.shown[2:]))
+    if _in_parts(table, header):
+        parts = int(table.shown[2:]) if table.shown else header.parts
+        return lambda value: display.feet_and_inches(value, header, parts, bool(table.shown) or header.manner.unit != "in")
     unit = table.shown or header.manner.unit
     decimals = header.decimals if table.decimals is None else table.decimals
 

@@ -2197,15 +2197,20 @@ export interface components {
         };
         /**
          * HeaderView
-         * @description What a drawing is set to; ``datum`` is x, y and the direction of its x axis.
+         * @description What a drawing is set to; ``datum`` is x, y and the direction of its x axis, ``parts`` are those of an inch in which
+         *     lengths are shown, 0 for decimals.
          */
         HeaderView: {
+            /** Bearings */
+            bearings: boolean;
             /** Clockwise */
             clockwise: boolean;
             /** Datum */
             datum: number[];
             /** Decimals */
             decimals: number;
+            /** Parts */
+            parts: number;
             /** Unit */
             unit: string;
             /** Zero */

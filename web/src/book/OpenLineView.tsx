@@ -61,7 +61,7 @@ export function OpenLineView() {
           {inserted >= 0 && !mend && (
             <Flex justify="space-between" color="place" fontSize="12px">
               <Text>before {steps[inserted]?.name ?? "that step"}</Text>
-              <Word color="place" py="0" onClick={() => useInterface.setState({ before: null })}>
+              <Word color="place" py="0" onClick={() => openLine.inTurn(() => useInterface.setState({ before: null }))}>
                 at the end again
               </Word>
             </Flex>

@@ -27,7 +27,7 @@ export function moveStep(session: Session, id: string, by: number): void {
 }
 
 export function StepActs({ step, number }: { step: Step; number: number }) {
-  const { session } = useTable();
+  const { session, openLine } = useTable();
   const others = useInterface((i) => i.others);
   const [naming, setNaming] = useState(false);
   const count = useDocument((d) => d.steps.length);
@@ -79,7 +79,11 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
         <Word onClick={() => flag({ hidden: !step.hidden })}>{step.hidden ? "Show" : "Hide"}</Word>
       )}
       <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
-      <Word onClick={() => useInterface.setState({ before: step.id, selected: null, others: [] })}>Insert before</Word>
+      <Word
+        onClick={() => openLine.inTurn(() => useInterface.setState({ before: step.id, selected: null, others: [] }))}
+      >
+        Insert before
+      </Word>
       <Word disabled={number === 1} title="Alt+↑" onClick={() => moveStep(session, step.id, -1)}>
         Earlier
       </Word>

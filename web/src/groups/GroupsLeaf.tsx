@@ -86,14 +86,21 @@ function Offer({ disabled, ...rest }: ComponentProps<typeof Word>) {
 
 /** The names of what is selected. */
 function useSelectedNames(): readonly string[] {
-  const selected = useInterface((i) => i.selected);
-  const others = useInterface((i) => i.others);
-  const byId = useDocument((d) => d.byId);
-  return selected === null ? NONE : [selected, ...others].map((id) => figureBy(byId, id)?.name ?? "").filter(Boolean);
+  useInterface((i) => i.selected);
+  useInterface((i) => i.others);
+  useDocument((d) => d.byId);
+  return selectedNames();
+}
+
+function selectedNames(): readonly string[] {
+  const { byId } = useDocument.getState();
+  return selectedIds()
+    .map((id) => figureBy(byId, id)?.name ?? "")
+    .filter(Boolean);
 }
 
 function GroupRows({ groups }: { groups: Groups["groups"] }) {
-  const { session } = useTable();
+  const { session, openLine } = useTable();
   const locked = usePreferences((p) => p.locked[session.drawing] ?? NONE);
   const names = useSelectedNames();
   return (
@@ -122,7 +129,7 @@ function GroupRows({ groups }: { groups: Groups["groups"] }) {
       <Offer
         ml="-1.5"
         disabled={names.length === 0}
-        onClick={() => void writeStep(session, `group ${names.join(" ")}`, null)}
+        onClick={() => openLine.inTurn(() => writeStep(session, `group ${selectedNames().join(" ")}`, null))}
       >
         Group what is selected
       </Offer>
@@ -259,7 +266,7 @@ function Bringing({ have, done }: { have: readonly string[]; done: () => void })
 }
 
 function PenRows({ pens }: { pens: Groups["pens"] }) {
-  const { session } = useTable();
+  const { session, openLine } = useTable();
   const names = useSelectedNames();
   return (
     <Part title="Pens" empty={pens.length === 0 ? "Nothing is drawn yet." : null}>
@@ -274,7 +281,9 @@ function PenRows({ pens }: { pens: Groups["pens"] }) {
           <Word
             title={`What is selected is drawn with it: pen ${pen.word} …`}
             disabled={names.length === 0}
-            onClick={() => void writeStep(session, `pen ${pen.word} ${names.join(" ")}`, null)}
+            onClick={() =>
+              openLine.inTurn(() => writeStep(session, `pen ${pen.word} ${selectedNames().join(" ")}`, null))
+            }
           >
             For selected
           </Word>
@@ -293,7 +302,7 @@ function idsNamed(steps: readonly Step[], names: readonly string[]): string[] {
 }
 
 function MarkRows() {
-  const { session, view } = useTable();
+  const { session, openLine, view } = useTable();
   const marked = usePreferences((p) => p.marked[session.drawing] ?? NONE);
   const names = useSelectedNames();
   const find = (name: string) => {
@@ -316,7 +325,10 @@ function MarkRows() {
         </Row>
       ))}
       <Flex ml="-1.5">
-        <Offer disabled={names.length === 0} onClick={() => mark(session.drawing, names, true)}>
+        <Offer
+          disabled={names.length === 0}
+          onClick={() => openLine.inTurn(() => mark(session.drawing, selectedNames(), true))}
+        >
           Mark what is selected
         </Offer>
         {marked.length > 0 && (

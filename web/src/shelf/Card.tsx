@@ -51,7 +51,14 @@ export function Card({ drawing, office, onRename, onDuplicate, onDelete, onResto
         <Flex align="center" justify="space-between" gap="2" h="21px">
           {name === null ? (
             <Text fontWeight={600} fontSize="14px" truncate title={drawing.name}>
-              {drawing.name}
+              {onRestore ? (
+                drawing.name
+              ) : (
+                // The keyboard has been at the picture's link.
+                <Link to={`/drawings/${drawing.id}`} tabIndex={-1}>
+                  {drawing.name}
+                </Link>
+              )}
             </Text>
           ) : (
             <Input

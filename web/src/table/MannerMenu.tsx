@@ -15,11 +15,14 @@ import { newId } from "./entry";
 
 const UNITS = ["mm", "cm", "m", "in", "ft", "yd"];
 const DECIMALS = [0, 1, 2, 3, 4, 5, 6];
+const PARTS = [4, 8, 16, 32, 64];
+const OF_INCHES = ["in", "ft", "yd"];
 const ANGLES = [
   ["east counter-clockwise", "0° east, counter-clockwise"],
   ["north clockwise", "0° north, clockwise"],
   ["east clockwise", "0° east, clockwise"],
   ["north counter-clockwise", "0° north, counter-clockwise"],
+  ["bearings", "bearings, as N 30° E"],
 ] as const;
 
 export function MannerMenu() {
@@ -44,7 +47,9 @@ function Settings({ header }: { header: Header }) {
     });
   };
   const [x = 0, y = 0, turn = 0] = header.datum;
-  const angles = `${header.zero} ${header.clockwise ? "clockwise" : "counter-clockwise"}`;
+  const angles = header.bearings
+    ? "bearings"
+    : `${header.zero} ${header.clockwise ? "clockwise" : "counter-clockwise"}`;
   return (
     <Box fontSize="12px">
       <Choices label="Unit">
@@ -56,11 +61,20 @@ function Settings({ header }: { header: Header }) {
       </Choices>
       <Choices label="Decimals">
         {DECIMALS.map((count) => (
-          <One key={count} on={count === header.decimals} pick={() => write(`decimals ${count}`)}>
+          <One key={count} on={!header.parts && count === header.decimals} pick={() => write(`decimals ${count}`)}>
             {count}
           </One>
         ))}
       </Choices>
+      {OF_INCHES.includes(header.unit) && (
+        <Choices label="Fractions of an inch">
+          {PARTS.map((parts) => (
+            <One key={parts} on={parts === header.parts} pick={() => write(`fractions 1/${String(parts)}`)}>
+              1/{parts}
+            </One>
+          ))}
+        </Choices>
+      )}
       <Choices label="Angles">
         {ANGLES.map(([text, words]) => (
           <One key={text} on={text === angles} pick={() => write(`angles ${text}`)}>
@@ -129,6 +143,8 @@ function shown(value: number): string {
 
 function manner(h: Header): string {
   const smallest = h.decimals > 0 ? `0.${"0".repeat(h.decimals - 1)}1` : "1";
+  const least = h.parts ? `1/${String(h.parts)} in` : smallest;
+  const ways = h.bearings ? "bearings" : `0° ${h.zero}, ${h.clockwise ? "clockwise" : "counter-clockwise"}`;
   const slope = h.datum[2] ? ` · datum sloping ${shown(h.datum[2])}°` : "";
-  return `${h.unit} · ${smallest} · 0° ${h.zero}, ${h.clockwise ? "clockwise" : "counter-clockwise"}${slope}`;
+  return `${h.unit} · ${least} · ${ways}${slope}`;
 }

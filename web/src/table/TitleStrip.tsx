@@ -23,7 +23,7 @@ export function TitleStrip() {
   const looking = may === "see";
   const history = useInterface((i) => i.history);
   const waits = useWaiting((w) => w.waits.length);
-  const { session } = useTable();
+  const { session, openLine } = useTable();
   return (
     <Strip>
       <Rule />
@@ -49,13 +49,17 @@ export function TitleStrip() {
         </span>
       </Word>
       <Rule />
-      <Word disabled={undo === null || looking} title="Ctrl+Z" onClick={() => void doOrSay(session, { do: "undo" })}>
+      <Word
+        disabled={undo === null || looking}
+        title="Ctrl+Z"
+        onClick={() => openLine.inTurn(() => doOrSay(session, { do: "undo" }))}
+      >
         Undo {undo !== null && <b>{undo}</b>}
       </Word>
       <Word
         disabled={redo === null || looking}
         title="Ctrl+Shift+Z"
-        onClick={() => void doOrSay(session, { do: "redo" })}
+        onClick={() => openLine.inTurn(() => doOrSay(session, { do: "redo" }))}
       >
         Redo {redo !== null && <b>{redo}</b>}
       </Word>

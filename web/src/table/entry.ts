@@ -7,7 +7,8 @@ export type Drag = NonNullable<Kind["drag"]>;
 
 /** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
 export interface Entry {
-  readonly key: "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke" | "choose";
+  readonly key:
+    "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke" | "choose" | "act";
   readonly text: string;
   /** Whether a drag begins with it: what it states waits for the other end, even where it would do alone. */
   readonly begins?: boolean;
@@ -19,6 +20,8 @@ export interface Entry {
   readonly more?: boolean;
   /** What a figure begins with. */
   readonly rows?: readonly string[];
+  /** What is done beside the open line, in its turn. */
+  readonly act?: () => unknown;
   /** Which way the solutions or readings are stepped through. */
   readonly by?: number;
 }

@@ -82,20 +82,27 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
 function editKey(event: KeyboardEvent, { session, openLine }: TableParts): boolean {
   const key = event.key.toLowerCase();
   if (!event.ctrlKey && !event.metaKey) {
-    const { selected, text, draft, mend } = useInterface.getState();
+    const { selected, text, mend } = useInterface.getState();
     if (event.altKey && (event.key === "ArrowUp" || event.key === "ArrowDown") && selected !== null) {
       moveStep(session, stepOf(selected), event.key === "ArrowUp" ? -1 : 1);
       return true;
     }
-    if (event.key !== "Delete" || selected === null || text !== "" || draft || mend) return false;
-    strike(session);
+    if (event.key !== "Delete" || text !== "" || mend) return false;
+    openLine.inTurn(() => {
+      const now = useInterface.getState();
+      if (now.selected !== null && !now.draft && !now.mend) strike(session);
+    });
     return true;
   }
-  if (key === "c" && selectedIds().length > 0 && !textChosen()) void copySelected(session.drawing, openLine.pointer);
-  else if (key === "z" && !event.shiftKey) openLine.undo();
+  if (key === "c" && (selectedIds().length > 0 || openLine.busy) && !textChosen()) {
+    const { pointer } = openLine;
+    openLine.inTurn(() => selectedIds().length > 0 && copySelected(session.drawing, pointer));
+  } else if (key === "z" && !event.shiftKey) openLine.undo();
   else if (key === "y" || (key === "z" && event.shiftKey)) {
-    void doOrSay(session, { do: "redo" });
-    openLine.refresh();
+    openLine.inTurn(async () => {
+      await doOrSay(session, { do: "redo" });
+      openLine.refresh();
+    });
   } else return false;
   return true;
 }

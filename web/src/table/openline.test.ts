@@ -168,6 +168,22 @@ describe("Enter", () => {
   });
 });
 
+describe("what is done beside the open line", () => {
+  it("has its turn behind what was entered before it", async () => {
+    useDocument.setState({ byId: new Map([["s", { id: "s" } as unknown as Step]]) });
+    useInterface.setState({ before: "s" });
+    line.push({ key: "enter", text: "point 1, 1" });
+    line.inTurn(() => useInterface.setState({ before: null }));
+    line.push({ key: "enter", text: "point 2, 2" });
+    await settled();
+    expect(acts.map((act) => (act.do === "write" ? act.in_front_of : ""))).toEqual(["s", null]);
+    // With nothing before it it is done at once.
+    let done = false;
+    line.inTurn(() => (done = true));
+    expect(done).toBe(true);
+  });
+});
+
 describe("taking back", () => {
   it("takes the last given of a begun figure, and not a finished step", async () => {
     await enters("path", "from 0, 0", "to 5, 5");

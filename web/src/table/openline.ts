@@ -265,6 +265,11 @@ export class OpenLine {
     this.refresh();
   }
 
+  /** Does something once what was entered before is done: it may be what is selected then, or what is to be taken back. */
+  inTurn(act: () => unknown): void {
+    this.push({ key: "act", text: "", act });
+  }
+
   // One entry after the other ------------------------------------------------------------------------
 
   push(entry: Entry): void {
@@ -294,9 +299,10 @@ export class OpenLine {
   }
 
   /** Does one entry; answers false where it was put back to be mended. */
-  private async finish({ key, text, pointer, by, stroke, rows, more, begins }: Entry): Promise<boolean> {
+  private async finish({ key, text, pointer, by, stroke, rows, more, begins, act }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
+    else if (key === "act") await act?.();
     else if (key === "turn") await this.turned(text, by ?? 1);
     else if (key === "escape") await this.leave();
     else if (key === "begin") {

@@ -74,7 +74,7 @@ export function Tray() {
   const [shape, setShape] = useState<Group>("shape");
   // What is selected is most often to be shaped; whoever opens another group then finds that one again.
   const selected = useInterface((i) => i.selected !== null);
-  const [chosen, setOpen] = selected ? [shape, setShape] : [place, setPlace];
+  const chosen = selected ? shape : place;
   const begun = useInterface((i) => i.draft?.kind);
   const group = begun === undefined ? undefined : kindOf(begun)?.group;
   // What is being written stays in sight, whichever words were open before; unless others are asked for meanwhile.
@@ -98,13 +98,15 @@ export function Tray() {
         <Heading
           key={one}
           aria-expanded={open === one}
-          onClick={() => {
-            setOpen(one);
-            setAsked({ group: one, begun });
-            // Whoever wants to read points at what is to be read; the words are for what has to be said.
-            const { draft } = useInterface.getState();
-            if (one === "read" && (!draft || draft.again || draft.rows.length === 0)) openLine.begin(READ);
-          }}
+          onClick={() =>
+            openLine.inTurn(() => {
+              const { draft, selected: now } = useInterface.getState();
+              (now === null ? setPlace : setShape)(one);
+              setAsked({ group: one, begun: draft?.kind });
+              // Whoever wants to read points at what is to be read; the words are for what has to be said.
+              if (one === "read" && (!draft || draft.again || draft.rows.length === 0)) openLine.begin(READ);
+            })
+          }
         >
           {title}
         </Heading>
