@@ -28,6 +28,7 @@ def pytest_addoption(parser: pytest.Parser) -> None:
     """How many files are spoiled and read, and how often server and database are killed: ``--mutations 100000``, ``--kills 1000``
     seek longer."""
     parser.addoption("--mutations", default="1000")
+    parser.addoption("--acts", default="900")
     parser.addoption("--kills", default="50")
     parser.addoption("--messages", default="2000")
     parser.addoption("--files", default="400")

@@ -104,7 +104,7 @@ def test_from_the_first_start_to_a_drawing_that_is_looked_at(office: Server, ope
     path = keeper.get_by_label("Link to look").locator("p").first.get_attribute("title")
     assert path is not None
     ned.reload()
-    ned.get_by_role("article").get_by_role("link").click()
+    ned.get_by_role("article").get_by_role("link", name="Open Drawing 1").click()
     expect(ned.get_by_text("Looking only")).to_be_visible()
     expect(ned.get_by_text("Undo")).to_be_disabled()
     ned.keyboard.type("point 1, 1")

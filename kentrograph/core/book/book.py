@@ -296,6 +296,8 @@ class Book(Evaluation):
             in_front_of = stood_in_front_of
         step = self.steps[id]
         touched.update(self._users.get(id, ()))
+        # Whoever looks at the whole drawing, and stood behind it, looks again.
+        touched.update(self._lookers_behind(self.order.key(id)))
         self._undefine(step)
         self._bring_in(step, self.order.without(id).inserted(id, in_front_of), touched)
         return Move(id, stood_in_front_of)

@@ -104,10 +104,9 @@ class Evaluation(Network):
         queue = [(key(id), id) for id in waiting]
         heapify(queue)
         # Whoever looks at the whole drawing hangs on whatever stands before it.
-        lookers = users.get(DRAWING, ())
-        if lookers and queue:
-            for user in lookers:
-                if user not in waiting and key(user) > queue[0][0]:
+        if queue:
+            for user in self._lookers_behind(queue[0][0]):
+                if user not in waiting:
                     waiting.add(user)
                     heappush(queue, (key(user), user))
         self.evaluating = True

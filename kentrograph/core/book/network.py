@@ -198,6 +198,10 @@ class Network:
         users = self._users.get(self._last_provider(at) or "", ())
         return [u for u in users if self._plans[u].needs_last and self.order.key(u) >= at]
 
+    def _lookers_behind(self, at: Key) -> list[str]:
+        """Steps behind ``at`` that look at all that is drawn before them."""
+        return [user for user in self._users.get(DRAWING, ()) if self.order.key(user) > at]
+
     def _last_provider(self, at: Key) -> str | None:
         """The step whose place is the last one put down before ``at``."""
         steps = self.steps

@@ -1,20 +1,22 @@
 """What a step sees that looks at the whole drawing before it."""
 
+import re
 from collections.abc import Iterator
 from typing import Any
 
 from ..figures import Curve, Outline, Point
 from ..measure.alike import alike
 from ..problem import Refused
-from ..shape.faces import Face, Tracer
+from ..shape.faces import Face, Id, Tracer
 from .caches import Kept
 from .index import index_half_way, index_of
 from .network import Network
 from .order import Key
 from .scene import in_sight
 
-Known = tuple[tuple[str, int], Curve]
-"""A curve by its figure and the number of its piece."""
+Known = tuple[Id, Curve]
+"""A curve by where its figure stands in the book, and the number of its piece. Not by the ids of steps: what comes first, where
+two do alike, is the same in whatever drawing they stand."""
 Box = tuple[float, float, float, float]
 
 
@@ -67,10 +69,12 @@ class Surroundings:
         found: tuple[Known, ...] = ()
         if in_sight(book, id, self._at, ink_only):
             figure = book.figure_of(id)
+            step, *numbers = re.split(r"[./]", id)
+            place = (book.order.key(step), tuple(map(int, numbers)))
             if isinstance(figure, Outline):
-                found = tuple(((id, n), piece) for n, piece in enumerate(figure.pieces))
+                found = tuple(((*place, n), piece) for n, piece in enumerate(figure.pieces))
             elif figure is not None and not isinstance(figure, Point):
-                found = (((id, 0), figure),)
+                found = (((*place, 0), figure),)
         self._known[id, ink_only] = found
         return found
 

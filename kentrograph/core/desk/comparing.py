@@ -57,12 +57,14 @@ def bring_back(book: Book, header: Header, steps: Sequence[Step]) -> Edit:
     """What makes a drawing what it was: these steps in this order. Raises `Refused` (same_state) where it is that already."""
     edits: list[Edit] = [SetHeader(header)] if book.header != header else []
     wanted = {step.id: step for step in steps}
-    edits += [Delete(id) for id in book.order if id not in wanted]
-    stays = [step.id for step in steps if step.id in book.order]
+    # What has another name is written anew, once all such are gone: they may have changed names with each other.
+    renamed = {id for id in book.order if id in wanted and book.steps[id].own != wanted[id].own}
+    edits += [Delete(id) for id in book.order if id not in wanted or id in renamed]
+    stays = [step.id for step in steps if step.id in book.order and step.id not in renamed]
     unmoved = dict(zip(stays, _in_order([book.order.key(id) for id in stays]), strict=True))
     following: str | None = None
     for step in reversed(steps):
-        if step.id not in book.order:
+        if step.id not in unmoved:
             edits.append(Insert(step, following))
         else:
             if book.steps[step.id] != step:

@@ -124,7 +124,7 @@ class Tracer:
         while True:
             ids = [id for id in self._near(at.x, at.y, reach) if id not in tried]
             away = [(self._distance(id, at), id) for id in ids]
-            close = min(away, default=(inf, ("", 0)))
+            close = min(away, default=(inf, ()))
             if close[0] <= reach:
                 return close[1]
             if reach > LARGEST:

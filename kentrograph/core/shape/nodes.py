@@ -7,7 +7,7 @@ worked out when it is come by: following the edge of a small face along a long l
 from bisect import bisect_right
 from collections.abc import Iterable, Iterator
 from math import degrees, hypot, inf
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
@@ -19,8 +19,8 @@ from ..meet.within import swept, within
 from ..tolerance import GLANCING, LARGEST, ROUGH_SHARE, TOLERANCE
 from .stretch import Cut, cut_at, cut_on, end_of, is_closed, same_cut, start_of
 
-Id = tuple[str, int]
-"""A figure and the number of its piece."""
+Id = tuple[Any, ...]
+"""A figure and the number of its piece: the lesser one is drawn first."""
 Key = tuple[int, int]
 """A node of a curve: the number of its bunch, and its own in there."""
 
@@ -159,7 +159,10 @@ class Nodes:
                     along = self._unrolled(cut.along, first, last)
                     if first - self._gap(first) <= along <= last + self._gap(last):
                         found.append((along, cut, (other.id,)))
-            self._worked_out[number] = self._merged(sorted(found, key=lambda one: one[0]))
+            # Of those that are met at the very same place one tells where that is: which, hangs on the order in which they came
+            # no more than on what they are called.
+            found.sort(key=lambda one: (one[0], one[1].at.x, one[1].at.y, one[2]))
+            self._worked_out[number] = self._merged(found)
         return self._worked_out[number]
 
     def _unrolled(self, along: float, first: float, last: float) -> float:
