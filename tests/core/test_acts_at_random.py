@@ -11,16 +11,17 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Edit
+from kentrograph.core.book.scene import all_seen
 from kentrograph.core.desk.clipboard import copied
 from kentrograph.core.desk.comparing import bring_back, compared
 from kentrograph.core.desk.finding_views import loose_view
+from kentrograph.core.desk.views import step_view
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.page.acts import Data, edit_maker
 from kentrograph.core.problem import Refused
-from kentrograph.core.sheet.at_table import layout_at_table
 
 from ..conftest import ROOT
 from .support import book
@@ -97,8 +98,12 @@ def done(dice: Random, b: Book, said: list[Any], told: list[str]) -> tuple[Book,
         except Refused as refused:
             told.append(sentence(refused.problem))
             continue
-        # What is worked out by and by is what a restart works out.
-        same(stored_and_loaded(after), after)
+        # What is worked out, laid out and found by and by is what a restart works out.
+        fresh = stored_and_loaded(after)
+        same(fresh, after)
+        assert list(all_seen(after)) == list(all_seen(fresh))
+        assert [step_view(after, id) for id in after.order] == [step_view(fresh, id) for id in after.order]
+        assert loose_view(after) == loose_view(fresh)
         back.append((b, inverse))
         b = after
     return b, back
@@ -112,7 +117,6 @@ def test_any_act_can_be_kept_read_again_and_taken_back(name: str, request: pytes
         try:
             b, back = done(dice, begun, said, told)
             good += len(back)
-            layout_at_table(b)
             if not any(step.off or step.hidden for step in b.steps.values()):
                 again = book_of(read_script(write_script(b)))
                 assert [again.steps[id].name for id in again.order] == [b.steps[id].name for id in b.order]

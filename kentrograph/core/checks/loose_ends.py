@@ -23,6 +23,7 @@ from .pairs import between
 from .weak import weakly_held
 
 HALF_A_MILLIMETRE = 0.5
+_Box = tuple[float, float, float, float]
 
 
 def usual_limit(unit: str) -> float:
@@ -40,7 +41,7 @@ class LooseEnds:
 
     def __init__(self) -> None:
         self.limit = 0.0
-        self._stamp: object = None
+        self._book: Book | None = None
         self._looked: dict[str, Looked] = {}
         self._of_step: dict[str, list[str]] = {}
         self._found: dict[str, list[Finding]] = {}
@@ -54,17 +55,19 @@ class LooseEnds:
 
     def of(self, book: Book, limit: float) -> "LooseEnds":
         """The findings of this book."""
-        if self._stamp is book.stamp and self.limit == limit:
+        known = self._book
+        if known is not None and known.stamp is book.stamp and self.limit == limit:
             return self
         index = index_of(book)
-        if self._stamp is not None and book.before is self._stamp and self.limit == limit:
-            self._renew(book, index, {one for id in book.touched for one in (id, *sharing(book, id))})
+        if known is not None and book.before is known.stamp and self.limit == limit:
+            # What hid something, and is gone or says something else now, told of it in the book before only.
+            self._renew(book, index, {one for id in book.touched for one in (id, *sharing(book, id), *sharing(known, id))})
         else:
             self.limit = limit
             self._looked, self._of_step, self._found, self._partners = {}, {}, {}, {}
             self._sorted = []
             self._renew(book, index, book.order, at_first=True)
-        self._stamp = book.stamp
+        self._book = book
         return self
 
     def all(self) -> list[Finding]:
@@ -111,7 +114,7 @@ class LooseEnds:
             return
         x0, y0, x1, y1 = f.box
         x0, y0, x1, y1 = x0 - limit, y0 - limit, x1 + limit, y1 + limit
-        for id in index.in_box(x0, y0, x1, y1, every=True):
+        for id in index.in_box(*_widely(f.box, limit), every=True):
             if id in done or id not in looked:
                 continue
             g = looked[id]
@@ -173,8 +176,7 @@ def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set
         found: set[str] = set()
         for n, f in enumerate(fresh):
             found.update(one.key for one in alone(f, limit))
-            x0, y0, x1, y1 = f.box
-            near = index.in_box(x0 - limit, y0 - limit, x1 + limit, y1 + limit, every=True)
+            near = index.in_box(*_widely(f.box, limit), every=True)
             others = [id for id in near if book.step_of(id) not in touched]
             looked = [*fresh[n + 1 :], *_still(version, others)]
             for g in looked:
@@ -182,6 +184,13 @@ def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set
                     found.update(one.key for one in (between(f, g, limit) if f.key < g.key else between(g, f, limit)))
         keys.append(found)
     return keys[0], keys[1]
+
+
+def _widely(box: _Box, limit: float) -> _Box:
+    """A box and what may lie within the limit of it, a little more: what an index holds where is told by rounded sums, and what
+    is off by the very limit is found whatever the order in which figures came."""
+    reach = 1.001 * limit
+    return box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach
 
 
 def _still(book: Book, ids: Iterable[str]) -> Iterator[Looked]:

@@ -7,6 +7,7 @@ from ..book.book import Book
 from ..book.caches import Kept, Shared
 from ..book.manner import Header
 from ..book.on_paper import OnPaper, Sheet, View
+from ..book.order import Order
 from ..book.papers import scales_for
 from ..book.values import Drawn
 from ..figures import Figure, Point
@@ -59,6 +60,7 @@ class _Last:
         self.ink: Ink = ()
         self.made_of: dict[str, tuple[Annotation, str]] = {}
         self.header: Header | None = None
+        self.order = Order()
 
 
 Ink = Sequence[tuple[str, Figure, str]]
@@ -76,7 +78,7 @@ def layout_at_table(book: Book) -> Layout:
             return kept[0]
         last = _LAST.of(book)
         layout = _with_more(book, last) or _laid_out(book, last)
-        last.layout, last.stamp, last.header = layout, book.stamp, book.header
+        last.layout, last.stamp, last.header, last.order = layout, book.stamp, book.header, book.order
         kept.append(layout)
     return kept[0]
 
@@ -86,7 +88,8 @@ def _with_more(book: Book, last: _Last) -> Layout | None:
     stood = last.layout
     if stood is None or book.before is not last.stamp or book.header != last.header:
         return None
-    added = [id for id in book.touched if id not in last.made_of]
+    # A step that was there may have been the sheet, or in ink.
+    added = [id for id in book.touched if id not in last.order]
     if len(added) != len(book.touched) or not all(id in book.order and is_annotation(book, id) for id in added):
         return None
     behind = max((book.order.key(id) for id in last.made_of if id in book.order), default=())
