@@ -9,7 +9,7 @@ from ..book.manner import Header
 from ..book.on_paper import OnPaper, Sheet, View
 from ..book.order import Order
 from ..book.papers import scales_for
-from ..book.values import Drawn
+from ..book.values import Drawn, Untouchable
 from ..figures import Figure, Point
 from ..figures.box import box_of
 from ..language.report import FigureData, LetteringData, figure_data
@@ -35,7 +35,7 @@ _DEFAULT = (420.0, 297.0)
 
 def scale_at_table(book: Book) -> float:
     """The scale at which lettering and arrows are drawn at the table: that of the first view that says one, else the largest of
-    the standard at which what is in ink lies well on the first sheet."""
+    the standard at which what is in ink (where nothing is, all that is drawn) lies well on the first sheet."""
     standing = [thing for _, thing in on_paper(book)]
     said = next((one.scale for one in standing if isinstance(one, View) and one.scale is not None and one.window is None), None)
     if said is not None:
@@ -46,9 +46,18 @@ def scale_at_table(book: Book) -> float:
     (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
     scales = scales_for(book.header.manner.unit)
     if not x0 <= x1:
+        # Nothing is in ink: what is said is said of something that is hidden, or in pencil.
+        reach = Reach(_all_figures(book), reach.frame)
+        (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
+    if not x0 <= x1:
         return 1.0
     room = min(_SHARE * (right - left) / max(x1 - x0, 1.0), _SHARE * (top - bottom) / max(y1 - y0, 1.0))
     return next((scale for scale in scales if scale <= room), scales[-1])
+
+
+def _all_figures(book: Book) -> list[Figure]:
+    held = (figure for id in book.order for _, _, figure in book.figures_of(id))
+    return [figure for figure in held if not isinstance(figure, Untouchable)]
 
 
 class _Last:

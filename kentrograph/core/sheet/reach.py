@@ -16,24 +16,24 @@ class Reach:
 
     def __init__(self, figures: Sequence[Figure], frame: Frame, known: dict[Interval, Interval] | None = None) -> None:
         self._figures = figures
-        self._frame = frame
+        self.frame = frame
         self._known: dict[Interval, Interval] = {} if known is None else known
         self.asking = Asked()
 
     def unasked(self) -> "Reach":
         """The same, of which nothing is noted down."""
-        return Reach(self._figures, self._frame, self._known)
+        return Reach(self._figures, self.frame, self._known)
 
     def of(self, ux: float, uy: float) -> Interval:
         """Least and greatest along a unit vector on paper; infinitely little of a drawing that is empty."""
-        c, s = self._frame.cosine, self._frame.sine
+        c, s = self.frame.cosine, self.frame.sine
         vx, vy = ux * c + uy * s, uy * c - ux * s
         if (vx, vy) not in self._known:
             spans = [extent(figure, vx, vy) for figure in self._figures]
             self._known[vx, vy] = min((low for low, _ in spans), default=inf), max((high for _, high in spans), default=-inf)
         low, high = self._known[vx, vy]
-        moved = self._frame.x * ux + self._frame.y * uy
-        found = low * self._frame.size + moved, high * self._frame.size + moved
+        moved = self.frame.x * ux + self.frame.y * uy
+        found = low * self.frame.size + moved, high * self.frame.size + moved
         self.asking.reaches[ux, uy] = found
         return found
 

@@ -16,6 +16,9 @@ _CELL = 10.0
 """Millimetres on paper of a cell in which boxes are looked up."""
 _ROWS = 1 << 40
 """More than there are cells one above another."""
+_MOST_CELLS = 1024
+_WIDE = -(1 << 100)
+"""In place of more cells than that: it stands for all of them."""
 _SHIFT = {"start": 0.0, "middle": 0.5, "end": 1.0}
 
 
@@ -107,33 +110,43 @@ class Taken:
         """What is taken within bounds, or near them."""
         left, bottom, right, top = bounds
         found: dict[int, Tilted] = {}
-        for cell in _cells_of(left, bottom, right, top):
-            found.update((id(one), one) for one in self._cells.get(cell, ()))
+        for boxes in self._beside(_cells_of(left, bottom, right, top)):
+            found.update((id(one), one) for one in boxes)
         return list(found.values())
 
     def beside(self, cells: set[int]) -> bool:
         """Whether nothing is taken in any of some cells."""
+        if _WIDE in cells or _WIDE in self._cells:
+            return not (cells and self._cells)
         return cells.isdisjoint(self._cells.keys())
+
+    def _beside(self, around: Sequence[int]) -> Iterable[Sequence[Tilted]]:
+        """What is taken in some cells, with what is taken in all."""
+        cells = self._cells
+        if _WIDE in cells or around[0] == _WIDE:
+            return cells.values() if around[0] == _WIDE else [cells.get(cell, ()) for cell in (*around, _WIDE)]
+        return [cells[cell] for cell in around if cell in cells]
 
     def free(self, boxes: Iterable[Tilted], but: Container[int] = (), looked: set[int] | None = None) -> bool:
         """Whether none of these lies on one that is taken; ``but`` are some that do not count, by `id`. The cells of those that
         were looked at are put into ``looked``."""
-        cells = self._cells
         for one in boxes:
             around = _cells_of(*one.bounds)
             if looked is not None:
                 looked.update(around)
-            for cell in around:
-                for other in cells.get(cell, ()):
+            for taken in self._beside(around):
+                for other in taken:
                     if one.meets(other) and id(other) not in but:
                         return False
         return True
 
 
 def _cells_of(left: float, bottom: float, right: float, top: float) -> Sequence[int]:
-    """The cells in which bounds lie, each as one number."""
+    """The cells in which bounds lie, each as one number; one for all, where they are too many."""
     i0, i1 = floor(left / _CELL), floor(right / _CELL)
     j0, j1 = floor(bottom / _CELL), floor(top / _CELL)
+    if (i1 - i0 + 1) * (j1 - j0 + 1) > _MOST_CELLS:
+        return (_WIDE,)
     if i0 == i1:
         return range(i0 * _ROWS + j0, i0 * _ROWS + j1 + 1)
     return [i * _ROWS + j for i in range(i0, i1 + 1) for j in range(j0, j1 + 1)]
