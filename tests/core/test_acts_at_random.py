@@ -4,6 +4,7 @@ be kept, read again and taken back to the last digit.
 ``pytest tests/core/test_acts_at_random.py --acts 20000`` seeks longer.
 """
 
+from dataclasses import replace
 from random import Random
 from typing import Any
 
@@ -15,12 +16,14 @@ from kentrograph.core.book.scene import all_seen
 from kentrograph.core.desk.clipboard import copied
 from kentrograph.core.desk.comparing import bring_back, compared
 from kentrograph.core.desk.finding_views import loose_view
+from kentrograph.core.desk.view_types import StepView
 from kentrograph.core.desk.views import step_view
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.page.acts import Data, edit_maker
+from kentrograph.core.page.differing import difference
 from kentrograph.core.problem import Refused
 
 from ..conftest import ROOT
@@ -85,6 +88,13 @@ def said_in(dice: Random, b: Book, word: str) -> Data:
             return {"figures": some}
 
 
+def shown(b: Book, id: str) -> StepView:
+    """A step as it is shown, but for what might be meant by a name that nothing has: that hangs on all names of the drawing."""
+    view = step_view(b, id)
+    problem = view.problem and replace(view.problem, message="", suggestion=None, suggested=None)
+    return replace(view, problem=problem)
+
+
 def done(dice: Random, b: Book, said: list[Any], told: list[str]) -> tuple[Book, list[tuple[Book, Edit]]]:
     """A drawing after some acts, and what takes each of them back; what was ``said``, and ``told`` where it was refused."""
     back: list[tuple[Book, Edit]] = []
@@ -104,6 +114,10 @@ def done(dice: Random, b: Book, said: list[Any], told: list[str]) -> tuple[Book,
         assert list(all_seen(after)) == list(all_seen(fresh))
         assert [step_view(after, id) for id in after.order] == [step_view(fresh, id) for id in after.order]
         assert loose_view(after) == loose_view(fresh)
+        # Who has the drawing as it stood needs no more than what differs to show it as it stands.
+        differs = difference(after, b)
+        there = [id for id in after.order if id not in differs.steps]
+        assert [shown(after, id) for id in there] == [shown(b, id) for id in there]
         back.append((b, inverse))
         b = after
     return b, back

@@ -1,10 +1,12 @@
 """What a receiver of a book lacks of a newer one: in which steps the two differ, and where steps have come to stand."""
 
+from collections.abc import Iterable
 from collections.abc import Set as AbstractSet
 from dataclasses import dataclass
 
 from ..book.book import Book
 from ..book.scene import pen_of, seen, sharing
+from ..problem import Problem
 from ..sheet.at_table import moved_on_paper
 
 
@@ -33,7 +35,8 @@ def difference(book: Book, known: Book | None, touched: AbstractSet[str] | None 
         return Difference(True, [], [], list(book.order))
     moved = moved_on_paper(book, known)
     looked_at = _looked_at(book, known, touched) | moved
-    differ = (id for id in looked_at if id in book.order and (id in moved or _differs(book, known, id)))
+    anew = moved | _waiting_on(book, known, looked_at)
+    differ = (id for id in looked_at | anew if id in book.order and (id in anew or _differs(book, known, id)))
     return Difference(
         False,
         [id for id in looked_at if id in known.order and id not in book.order],
@@ -52,6 +55,12 @@ def _looked_at(book: Book, known: Book, touched: AbstractSet[str] | None) -> set
             return {*known.order, *book.order} if book.stamp is not known.stamp else set()
         touched = book.touched
     return {id for one in touched for id in (one, *sharing(book, one), *sharing(known, one))}
+
+
+def _waiting_on(book: Book, known: Book, ids: Iterable[str]) -> set[str]:
+    """Steps that need some of these and cannot be drawn: they hold what they held, but their givens come to something else."""
+    users = (user for id in ids for one in (book, known) for user in one.users_of(id))
+    return {user for user in users if isinstance(book.values.get(user), Problem)}
 
 
 def _placed(book: Book, known: Book, looked_at: set[str]) -> list[Placed]:

@@ -187,8 +187,8 @@ def moved_on_paper(book: Book, known: Book) -> set[str]:
         return set()
     rescaled = before.frame != now.frame
     moved = {id for id, laid in now.laid.items() if rescaled or before.laid.get(id) != laid}
-    # What is hatched leaves words free, wherever they have come to stand.
-    return moved | set(now.hatches) if moved else moved
+    # What is hatched leaves words free, wherever they have come to stand, or stood.
+    return moved | set(now.hatches) if moved or before.laid.keys() - now.laid.keys() else moved
 
 
 def _style(book: Book) -> Style:
