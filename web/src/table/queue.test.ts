@@ -36,6 +36,11 @@ describe("the queue", () => {
     expect(waiting(queue)).toEqual(["20, 20", "12", "li"]);
   });
 
+  it("leaves nothing behind for a row that was entered empty", () => {
+    const queue = putBack(of(enter("crcle"), enter(""), enter("12")), "");
+    expect(comesBack(queue)).toEqual({ text: "12", queue: EMPTY });
+  });
+
   it("keeps what was behind an earlier slip behind a later one", () => {
     const first = putBack(of(enter("a"), enter("b")), "");
     const second = putBack(pushed(first, enter("c")), "d");

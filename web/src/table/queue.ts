@@ -22,7 +22,8 @@ export function done(queue: Queue): Queue {
 /** The first one goes back into the row to be mended; what was entered or typed after it is kept behind it. */
 export function putBack(queue: Queue, typedSince: string): Queue {
   const rest = queue.entries.slice(1).flatMap((e) => (e.key === "enter" ? [e.text] : []));
-  return { entries: [], behind: [...rest, ...(typedSince === "" ? [] : [typedSince]), ...queue.behind] };
+  // An empty row that was entered would come back as nothing, and hold up what stands behind it.
+  return { entries: [], behind: [...rest, typedSince, ...queue.behind].filter((text) => text !== "") };
 }
 
 /** What comes back into a free row, and what is left behind it then. */
