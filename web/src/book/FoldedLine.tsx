@@ -38,7 +38,13 @@ export function FoldedLine() {
         </Text>
       )}
       {draft?.rows.map((row, index) => (
-        <Word key={index} fontWeight={400} px="0" title="Click to change" onClick={() => openLine.rows.change(index)}>
+        <Word
+          key={index}
+          fontWeight={400}
+          px="0"
+          title="Click to change"
+          onClick={() => openLine.inTurn(() => openLine.rows.change(index))}
+        >
           {row}
         </Word>
       ))}

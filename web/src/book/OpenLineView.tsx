@@ -50,7 +50,12 @@ export function OpenLineView() {
               </Text>
               <Text color="quiet" fontSize="12px">
                 {mend && draft && (
-                  <Word fontSize="12px" py="0" color="quiet" onClick={() => openLine.rows.asOneLine()}>
+                  <Word
+                    fontSize="12px"
+                    py="0"
+                    color="quiet"
+                    onClick={() => openLine.inTurn(() => openLine.rows.asOneLine())}
+                  >
                     As one line
                   </Word>
                 )}
@@ -190,7 +195,7 @@ function GivenRows() {
               fontWeight={400}
               px="0"
               title="Click to change"
-              onClick={() => openLine.rows.change(index)}
+              onClick={() => openLine.inTurn(() => openLine.rows.change(index))}
             >
               <Text whiteSpace="normal" overflowWrap="anywhere">
                 {row}
@@ -202,7 +207,11 @@ function GivenRows() {
                 )}
               </Text>
             </Word>
-            <Word aria-label={`Strike ${row}`} color="quiet" onClick={() => openLine.rows.strike(index)}>
+            <Word
+              aria-label={`Strike ${row}`}
+              color="quiet"
+              onClick={() => openLine.inTurn(() => openLine.rows.strike(index))}
+            >
               ×
             </Word>
           </Flex>

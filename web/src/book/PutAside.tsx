@@ -60,7 +60,7 @@ export function PutAside() {
               {text !== null && text !== "" && (
                 <Word
                   onClick={() => {
-                    if (act.do === "mend") openLine.rows.mendAs(act.id, text);
+                    if (act.do === "mend") openLine.inTurn(() => openLine.rows.mendAs(act.id, text));
                     else openLine.put(text);
                     session.letGo(n);
                   }}

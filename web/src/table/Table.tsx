@@ -135,7 +135,13 @@ function useParts(id: string): TableParts | null {
     parts.session.open();
     void loadBacking(id);
     parts.openLine.restore();
-    return () => parts.session.close();
+    const stop = useDocument.subscribe((now, before) => {
+      if (now.revision !== before.revision) parts.openLine.again();
+    });
+    return () => {
+      stop();
+      parts.session.close();
+    };
   }, [parts, id]);
   return parts;
 }

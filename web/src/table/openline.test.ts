@@ -37,6 +37,7 @@ function read({ draft: open, text }: Reading): Partial<Line> {
 let acts: Act[];
 let readings: Reading[];
 let lost: boolean;
+const looked = vi.fn();
 let answer: Answer;
 let line: OpenLine;
 
@@ -46,11 +47,12 @@ beforeEach(() => {
   useDocument.setState({ byId: new Map(), steps: [] });
   acts = [];
   readings = [];
+  looked.mockClear();
   lost = false;
   answer = { ok: true };
   const session = {
     drawing: "d",
-    read: vi.fn(),
+    read: looked,
     readNow: (reading: Reading) => {
       readings.push(reading);
       return Promise.resolve(lost ? null : (read(reading) as Line));
@@ -181,6 +183,16 @@ describe("what is done beside the open line", () => {
     let done = false;
     line.inTurn(() => (done = true));
     expect(done).toBe(true);
+  });
+});
+
+describe("a drawing that somebody else changes", () => {
+  it("is read anew, where something stands on the line or lies under the pointer", () => {
+    line.again();
+    expect(looked).not.toHaveBeenCalled();
+    useInterface.setState({ text: "circle touching C5" });
+    line.again();
+    expect(looked).toHaveBeenLastCalledWith(expect.objectContaining({ text: "circle touching C5" }));
   });
 });
 

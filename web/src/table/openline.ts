@@ -133,6 +133,12 @@ export class OpenLine {
     this.session.read(this.reading(again ? "" : useInterface.getState().text));
   }
 
+  /** The drawing is another one now: what stands here, or lies under the pointer, may come to something else. */
+  again(): void {
+    const { draft, text, mend } = useInterface.getState();
+    if (text !== "" || draft || mend || this.pointer) this.refresh();
+  }
+
   take(line: Line): void {
     this.onPointed(line);
     useInterface.setState({ line });
@@ -452,7 +458,7 @@ export class OpenLine {
   private async acceptMend(text: string): Promise<boolean> {
     const { mend } = useInterface.getState();
     if (!mend || !(await mendStep(this.session, mend.id, mend.original, text))) return false;
-    this.rows.leave();
+    if (useInterface.getState().mend?.id === mend.id) this.rows.leave();
     return true;
   }
 

@@ -73,8 +73,8 @@ describe("a given", () => {
 
 describe("a step of the book", () => {
   it("opens with its last given in the row, to be typed over or picked again", async () => {
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().text).toBe("radius 5"));
+    await rows.mend("s");
+    expect(state().text).toBe("radius 5");
     expect(state().draft).toMatchObject({ kind: "circle", rows: ["centre 0, 0"] });
     expect(untouched()).toBe(true);
     useInterface.setState({ text: "radius 6" });
@@ -83,52 +83,59 @@ describe("a step of the book", () => {
 
   it("of a kind that has no end opens with all its givens", async () => {
     answer = stands(draft("path", "from 0, 0", "to 5, 5"));
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().draft?.rows).toHaveLength(2));
+    await rows.mend("s");
+    expect(state().draft?.rows).toHaveLength(2);
     expect(state().text).toBe("");
   });
 
   it("that has no rows opens as one line", async () => {
     answer = { enter: { do: "nothing", draft: null, statement: "", after: null } };
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().text).toBe("circle centre 0, 0 radius 5"));
+    await rows.mend("s");
+    expect(state().text).toBe("circle centre 0, 0 radius 5");
     expect(state().draft).toBeNull();
   });
 
   it("opens as one line over a lost connection", async () => {
     answer = null;
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().text).toBe("circle centre 0, 0 radius 5"));
+    await rows.mend("s");
+    expect(state().text).toBe("circle centre 0, 0 radius 5");
   });
 
   it("gives back what was being written when it is left", async () => {
     const before = draft("line", "from 1, 1");
     useInterface.setState({ draft: before, text: "to 2" });
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().text).toBe("radius 5"));
+    await rows.mend("s");
+    expect(state().text).toBe("radius 5");
     rows.leave();
     expect(state()).toMatchObject({ draft: before, text: "to 2", mend: null });
   });
 
   it("opened from another one still gives back what was written before both", async () => {
     useInterface.setState({ draft: draft("line", "from 1, 1"), text: "" });
-    rows.mend("s");
-    await vi.waitFor(() => expect(state().text).toBe("radius 5"));
-    rows.mend("s");
+    await rows.mend("s");
+    expect(state().text).toBe("radius 5");
+    void rows.mend("s");
     rows.leave();
     expect(state().draft).toEqual(draft("line", "from 1, 1"));
   });
 
   it("that was left before its rows came is not opened by them", async () => {
-    rows.mend("s");
+    void rows.mend("s");
     rows.leave();
     await Promise.resolve();
     await Promise.resolve();
     expect(state()).toMatchObject({ draft: null, text: "", mend: null });
   });
 
-  it("that is no longer there is not opened", () => {
-    rows.mend("gone");
+  it("is typed over by what was typed while it was being opened", async () => {
+    const opened = rows.mend("s");
+    useInterface.setState({ text: "7" });
+    await opened;
+    expect(state()).toMatchObject({ text: "7", draft: { kind: "circle", rows: ["centre 0, 0"] } });
+  });
+
+  it("that is no longer there is not opened", async () => {
+    await rows.mend("gone");
     expect(state().mend).toBeNull();
   });
 });

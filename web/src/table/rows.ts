@@ -74,7 +74,7 @@ export class Rows {
   }
 
   /** With ``more`` something is added to it: none of its givens is opened. */
-  mend(id: string, more = false): void {
+  async mend(id: string, more = false): Promise<void> {
     const step = useDocument.getState().byId.get(id);
     if (!step) return;
     const { draft, text, mend } = useInterface.getState();
@@ -87,13 +87,14 @@ export class Rows {
       // A table that is written on goes on being seen as one.
       leaf: useInterface.getState().leaf === "points" ? "points" : "book",
     });
-    void this.lay(id, more);
+    await this.lay(id, more);
   }
 
   /** The step's givens each on its row; what has no rows is mended as one line. */
   private async lay(id: string, more: boolean): Promise<void> {
     const line = await this.line.session.readNow({ ...this.line.reading(""), draft: null });
-    if (useInterface.getState().mend?.id !== id) return;
+    const { mend, text } = useInterface.getState();
+    if (mend?.id !== id) return;
     const draft = line?.enter.draft;
     if (!draft || draft.rows.length > MOST_ROWS) this.asOneLine();
     else if (more || kindOf(draft.kind)?.endless) this.line.setDraft(draft);
@@ -102,6 +103,8 @@ export class Rows {
       this.line.setDraft({ ...without(draft, draft.rows.length - 1), at: draft.at });
       this.open(draft.rows.at(-1) ?? "");
     }
+    // What was typed meanwhile is typed over it.
+    if (text !== "") this.line.type(text);
   }
 
   /** The step being mended as one line of text. */
