@@ -71,7 +71,7 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       }}
       onPointerLeave={() => useInterface.setState({ pointed: null, was: [] })}
       onClick={() => selectStep(step)}
-      onDoubleClick={() => openLine.inTurn(() => openLine.rows.mend(step.id))}
+      onDoubleClick={() => openLine.open(step.id)}
     >
       <Text
         color={waits ? "place" : "quiet"}
@@ -152,7 +152,7 @@ function Acts({ step }: { step: Step }) {
   const { openLine, session } = useTable();
   return (
     <Flex className="acts" fontSize="12px" position="absolute" top="0.5" right="1.5" bg="lit" borderRadius="4px" pl="2">
-      <Word onClick={() => openLine.inTurn(() => openLine.rows.mend(step.id))} aria-label={`Mend ${step.name}`}>
+      <Word onClick={() => openLine.open(step.id)} aria-label={`Mend ${step.name}`}>
         Mend
       </Word>
       <Word

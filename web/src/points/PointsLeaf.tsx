@@ -87,7 +87,7 @@ function OneTable({ table }: { table: PointTable }) {
       <Flex px="4" pt="1" fontSize="12px" gap="1" ml="-1.5" align="baseline">
         <Word
           title="Opens it on the open line: places and figures that are clicked come in"
-          onClick={() => openLine.inTurn(() => openLine.rows.mend(table.id, true))}
+          onClick={() => openLine.open(table.id, true)}
         >
           Add places
         </Word>

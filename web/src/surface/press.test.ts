@@ -12,14 +12,20 @@ vi.mock("../api/client", () => ({
 }));
 
 const at = (x: number, y = 0) => ({ x, y });
-let openLine: Record<"dragFrom" | "dragTo" | "click" | "refresh", ReturnType<typeof vi.fn>>;
+let openLine: Record<"dragFrom" | "dragTo" | "click" | "refresh" | "inTurn", ReturnType<typeof vi.fn>>;
 let hands: Record<"choose" | "letGo" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
 beforeEach(() => {
   useInterface.setState({ ...NOTHING });
-  openLine = { dragFrom: vi.fn(() => true), dragTo: vi.fn(), click: vi.fn(), refresh: vi.fn() };
+  openLine = {
+    inTurn: vi.fn((act: () => unknown) => act()),
+    dragFrom: vi.fn(() => true),
+    dragTo: vi.fn(),
+    click: vi.fn(),
+    refresh: vi.fn(),
+  };
   hands = {
     choose: vi.fn(),
     letGo: vi.fn(),

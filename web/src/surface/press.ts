@@ -117,14 +117,19 @@ export class Press {
   twice(): void {
     const { draft, text, pointed } = useInterface.getState();
     if (draft || text !== "" || pointed === null) return;
-    void alike(this.parts.session.drawing, pointed, "together").then((found) => selectAll(found, pointed));
+    // Behind the two clicks that it is made of: they may still be on their way.
+    this.parts.openLine.inTurn(async () =>
+      selectAll(await alike(this.parts.session.drawing, pointed, "together"), pointed),
+    );
   }
 
   private box(view: View, at: Place, shift: boolean): void {
     const [left, bottom, right, top] = view.boxBetween(this.from, at);
     view.showFrame(null, null, false);
-    void inside(this.parts.session.drawing, { left, bottom, right, top, turn: view.turn, touched: shift }).then(
-      (found) => selectAll(unlocked(found), unlocked(found).at(-1) ?? null),
-    );
+    const within = { left, bottom, right, top, turn: view.turn, touched: shift };
+    this.parts.openLine.inTurn(async () => {
+      const found = unlocked(await inside(this.parts.session.drawing, within));
+      selectAll(found, found.at(-1) ?? null);
+    });
   }
 }

@@ -142,11 +142,7 @@ function lineKey(event: KeyboardEvent, parts: TableParts): boolean {
     case "Enter":
       if (onWord && text === "") return false;
       if (event.ctrlKey && takeSuggestion(parts)) return true;
-      if (text === "" && !draft && !mend && selected !== null)
-        openLine.inTurn(() => {
-          const now = useInterface.getState();
-          return now.selected === null || now.draft ? undefined : openLine.rows.mend(stepOf(now.selected));
-        });
+      if (text === "" && !draft && !mend && selected !== null) openLine.open(null);
       else openLine.enter();
       return true;
     case "ArrowUp":

@@ -3,6 +3,7 @@ import type { Draft, Enter, Line, Problem, ReadRequest } from "../api/types";
 import { Session } from "../session/session";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { stepOf } from "../state/figures";
 import { kindOf } from "../state/kinds";
 import { keepUnfinished, usePreferences } from "../state/preferences";
 import { breathes } from "./breath";
@@ -276,6 +277,15 @@ export class OpenLine {
     this.push({ key: "act", text: "", act });
   }
 
+  /** Opens a step, or what is selected then, to be mended. Its rows are not waited for: Escape leaves it at once. */
+  open(id: string | null, more = false): void {
+    this.inTurn(() => {
+      const { selected, draft } = useInterface.getState();
+      const wanted = id ?? (selected !== null && !draft ? stepOf(selected) : null);
+      if (wanted !== null) void this.rows.mend(wanted, more);
+    });
+  }
+
   // One entry after the other ------------------------------------------------------------------------
 
   push(entry: Entry): void {
@@ -308,7 +318,7 @@ export class OpenLine {
   private async finish({ key, text, pointer, by, stroke, rows, more, begins, act }: Entry): Promise<boolean> {
     if (key === "backspace") this.takeBack();
     else if (key === "undo") await this.undone();
-    else if (key === "act") await act?.();
+    else if (key === "act") await this.acted(act);
     else if (key === "turn") await this.turned(text, by ?? 1);
     else if (key === "escape") await this.leave();
     else if (key === "begin") {
@@ -330,6 +340,15 @@ export class OpenLine {
       return done || this.comesBack(text, line);
     }
     return true;
+  }
+
+  /** What cannot be done says why, and holds up nothing that was entered after it. */
+  private async acted(act?: () => unknown): Promise<void> {
+    try {
+      await act?.();
+    } catch (error) {
+      refuse(error instanceof Error ? error.message : String(error));
+    }
   }
 
   private async place(pointer: Pointer): Promise<void> {
