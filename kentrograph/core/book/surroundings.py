@@ -69,12 +69,11 @@ class Surroundings:
         found: tuple[Known, ...] = ()
         if in_sight(book, id, self._at, ink_only):
             figure = book.figure_of(id)
-            step, *numbers = re.split(r"[./]", id)
-            place = (book.order.key(step), tuple(map(int, numbers)))
-            if isinstance(figure, Outline):
-                found = tuple(((*place, n), piece) for n, piece in enumerate(figure.pieces))
-            elif figure is not None and not isinstance(figure, Point):
-                found = (((*place, 0), figure),)
+            if figure is not None and not isinstance(figure, Point):
+                step, *numbers = re.split(r"[./]", id)
+                place = (book.order.key(step), tuple(map(int, numbers)))
+                pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
+                found = tuple(((*place, n), piece) for n, piece in enumerate(pieces))
         self._known[id, ink_only] = found
         return found
 

@@ -8,7 +8,7 @@ from ..angles import Convention
 from ..book.manner import Datum, Header, Manner
 from ..book.statement_planner import StatementPlanner
 from ..problem import refuse
-from ..units import MILLIMETRES, convert
+from ..units import MILLIMETRES
 from .numbers import direction, number
 from .places import Reader
 from .readings import PARTS_OF_INCH
@@ -46,7 +46,7 @@ def header_lines(now: Header, wanted: Header) -> list[str]:
     datum_now = before.datum
     if manner.unit != before.unit:
         lines.append(f"unit {manner.unit}")
-        datum_now = in_unit(before, manner.unit).datum
+        datum_now = before.in_unit(manner.unit).datum
     parts = now.parts if manner.unit in OF_INCHES else 0
     if wanted.decimals != now.decimals or (parts and not wanted.parts):
         lines.append(f"decimals {wanted.decimals}")
@@ -68,16 +68,10 @@ def with_manner(header: Header, manner: Manner) -> Header:
     return Header(manner, header.decimals, parts, header.bearings and manner.convention == _OF_BEARINGS)
 
 
-def in_unit(manner: Manner, unit: str) -> Manner:
-    """The same manner with another unit; its datum stays where it is."""
-    d = manner.datum
-    return Manner(unit, manner.convention, Datum(convert(d.x, manner.unit, unit), convert(d.y, manner.unit, unit), d.turn))
-
-
 def _unit(line: HeaderLine, header: Header) -> Header:
     if len(line.values) != 1 or line.values[0].lower() not in MILLIMETRES:
         raise _bad(line, ", ".join(MILLIMETRES))
-    return with_manner(header, in_unit(header.manner, line.values[0].lower()))
+    return with_manner(header, header.manner.in_unit(line.values[0].lower()))
 
 
 def _parts(line: HeaderLine, unit: str) -> int:
@@ -122,4 +116,4 @@ def _bad(line: HeaderLine, expected: str) -> Exception:
     return refuse("bad_header", line.start, line.end, word=line.word, found=" ".join(line.values), expected=expected)
 
 
-__all__ = ["MOST_DECIMALS", "apply_header", "header_lines", "in_unit", "with_manner"]
+__all__ = ["MOST_DECIMALS", "apply_header", "header_lines", "with_manner"]

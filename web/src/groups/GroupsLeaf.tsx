@@ -86,17 +86,17 @@ function Offer({ disabled, ...rest }: ComponentProps<typeof Word>) {
 
 /** The names of what is selected. */
 function useSelectedNames(): readonly string[] {
-  useInterface((i) => i.selected);
-  useInterface((i) => i.others);
-  useDocument((d) => d.byId);
-  return selectedNames();
+  const selected = useInterface((i) => i.selected);
+  const others = useInterface((i) => i.others);
+  const byId = useDocument((d) => d.byId);
+  return selected === null ? NONE : namesOf([selected, ...others], byId);
 }
 
-function selectedNames(): readonly string[] {
-  const { byId } = useDocument.getState();
-  return selectedIds()
-    .map((id) => figureBy(byId, id)?.name ?? "")
-    .filter(Boolean);
+/** The same at the moment, for what has its turn. */
+const selectedNames = (): readonly string[] => namesOf(selectedIds(), useDocument.getState().byId);
+
+function namesOf(ids: readonly string[], byId: ReadonlyMap<string, Step>): readonly string[] {
+  return ids.map((id) => figureBy(byId, id)?.name ?? "").filter(Boolean);
 }
 
 function GroupRows({ groups }: { groups: Groups["groups"] }) {

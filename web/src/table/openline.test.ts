@@ -179,6 +179,12 @@ describe("what is done beside the open line", () => {
     line.push({ key: "enter", text: "point 2, 2" });
     await settled();
     expect(acts.map((act) => (act.do === "write" ? act.in_front_of : ""))).toEqual(["s", null]);
+    // What goes wrong before it swallows it no more than it waits for it to be mended.
+    let clicked = 0;
+    line.push({ key: "enter", text: "bad" });
+    line.inTurn(() => (clicked += 1));
+    await settled();
+    expect([state().text, clicked]).toEqual(["bad", 1]);
     // With nothing before it it is done at once.
     let done = false;
     line.inTurn(() => (done = true));

@@ -426,12 +426,15 @@ export class OpenLine {
       this.refresh();
       return true;
     }
+    const acts = this.queue.entries.filter(({ key }) => key === "act");
     this.queue = queued.putBack(this.queue, useInterface.getState().text);
     // As one that is new: it is there to be typed over.
     useInterface.setState({ text, refused: refused && { ...refused } });
     this.showWaiting();
     this.refresh();
     this.keep();
+    // A word that was clicked meanwhile does not hang on what was typed, and is no click that is swallowed.
+    for (const { act } of acts) await this.acted(act);
     return false;
   }
 
