@@ -8,11 +8,16 @@ from ..problem import refuse
 
 
 class Contact(NamedTuple):
-    """Where a figure touches one of its givens, by how much it misses it, and whether that lies past an end of it."""
+    """Where a figure touches one of its givens, by how much it misses it, and whether that lies past an end of it.
+
+    ``onward`` is the unit vector along which the given leads on from there, away from the corner that the figure shapes; None
+    where it shapes none.
+    """
 
     at: Point
     residual: float
     past: bool = False
+    onward: tuple[float, float] | None = None
 
 
 class Contacts(Sequence[Contact]):

@@ -299,6 +299,9 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "none_fits": lambda f: f"it fits at no corner of {f['name']}{_at_most(f)}",
     "does_not_fit": lambda f: f"it does not fit there: the two pieces are too short for it{_at_most(f)}",
     "no_rounding": lambda f: "a corner of an ellipse cannot be rounded exactly: a chamfer can cut it off",
+    "past_its_end": lambda f: (
+        f"nothing of {f['name']} would be left: it is cut at its end, or past it; a smaller size leaves something"
+    ),
     "no_corner_there": lambda f: "the two figures do not cross: there is no corner to cut off",
     "one_corner": lambda f: "it is of two figures, or of one corner of an outline",
     "end_of_outline": lambda f: f"{f['name']} ends there: that is no corner",

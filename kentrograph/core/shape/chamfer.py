@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from math import degrees
+from typing import NamedTuple
 
 from ..angles import unit_vector
 from ..construct.solution import Contact, Solution
@@ -40,19 +41,29 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
             if angle is None:
                 ends = [_walked(second, spot.at, second_by or 0.0, forward) for forward in (True, False)]
             else:
-                ends = [_met_at_angle(first, second, spot.at, start, turn) for turn in (angle, -angle)]
+                ends = [_met_at_angle(first, ahead, second, spot.at, start, turn) for turn in (angle, -angle)]
             for end in ends:
-                if end is None or TOLERANCE.same_place(start.x, start.y, end.x, end.y):
+                if end is None or TOLERANCE.same_place(start.at.x, start.at.y, end.at.x, end.at.y):
                     continue
-                sides = (_side(first, end), _side(second, start), spot.sign)
-                drawn = within(first, start) and within(second, end)
-                contacts = [Contact(start, 0.0, not within(first, start)), Contact(end, 0.0, not within(second, end))]
+                sides = (_side(first, end.at), _side(second, start.at), spot.sign)
+                contacts = [
+                    Contact(one.at, 0.0, not within(figure, one.at), one.onward) for figure, one in ((first, start), (second, end))
+                ]
+                drawn = not any(contact.past for contact in contacts)
                 said = " ".join(word for word in sides if word)
-                found.append((drawn, Solution(Line(start, end), said, "" if drawn else "past an end", sides, contacts)))
+                line = Line(start.at, end.at)
+                found.append((drawn, Solution(line, said, "" if drawn else "past an end", sides, contacts)))
     if not found:
         raise refuse("does_not_fit")
     found.sort(key=lambda one: not one[0])
     return _apart([one for _, one in found])
+
+
+class _Walked(NamedTuple):
+    """A place that was come to along a figure from a corner of it, and the unit vector along which it goes on."""
+
+    at: Point
+    onward: tuple[float, float]
 
 
 def _apart(solutions: Sequence[Solution]) -> list[Solution]:
@@ -68,45 +79,33 @@ def _apart(solutions: Sequence[Solution]) -> list[Solution]:
     return made
 
 
-def _walked(figure: Side, at: Point, length: float, ahead: bool) -> Point | None:
-    """The place so far along the whole of a figure from a place on it; None where that comes round to it."""
+def _walked(figure: Side, corner: Point, length: float, ahead: bool) -> _Walked | None:
+    """So far along the whole of a figure from a place on it; None where that comes round to it."""
     sense = 1.0 if ahead else -1.0
     match carrier(figure):
         case EndlessLine():
             w = way_of(figure)  # type: ignore[arg-type]
-            return Point(at.x + sense * length * w.ux, at.y + sense * length * w.uy)
+            at = Point(corner.x + sense * length * w.ux, corner.y + sense * length * w.uy)
         case Circle(centre, radius) as circle:
             if length >= circle.length:
                 return None
-            from_centre = degrees(sense * length / radius)
-            c, s = unit_vector(from_centre)
-            dx, dy = at.x - centre.x, at.y - centre.y
-            return Point(centre.x + c * dx - s * dy, centre.y + s * dx + c * dy)
+            c, s = unit_vector(degrees(sense * length / radius))
+            dx, dy = corner.x - centre.x, corner.y - centre.y
+            at = Point(centre.x + c * dx - s * dy, centre.y + s * dx + c * dy)
         case Ellipse() as whole:
             if length >= whole.length:
                 return None
-            begin = degrees(whole.angle_at(at.x, at.y))
+            begin = degrees(whole.angle_at(corner.x, corner.y))
             stop = ellipse_angle(Ellipse(whole.centre, whole.a, whole.b, whole.turn, sense * begin, 360.0), length)
-            return whole.at_degrees(sense * stop)
+            at = whole.at_degrees(sense * stop)
         case _:
             raise refuse("no_corner_there")
+    return _Walked(at, _run(figure, at, ahead))
 
 
-def _met_at_angle(first: Side, second: Side, corner: Point, start: Point, angle: float) -> Point | None:
-    """Where a line that leaves the first figure at an angle, turned from the way away from the corner, meets the second."""
-    ux, uy = _toward(first, start, corner)
-    c, s = unit_vector(angle)
-    ray = EndlessLine(start, ux * c - uy * s, ux * s + uy * c)
-    ahead = [
-        (along, spot.at)
-        for spot in meet_long(ray, second).spots
-        if (along := (spot.at.x - start.x) * ray.ux + (spot.at.y - start.y) * ray.uy) > 0.0
-    ]
-    return min(ahead, key=lambda one: one[0])[1] if ahead else None
-
-
-def _toward(figure: Side, at: Point, corner: Point) -> tuple[float, float]:
-    """The unit vector along which a figure leads from a place on it back to its corner."""
+def _run(figure: Side, at: Point, ahead: bool) -> tuple[float, float]:
+    """The unit vector along which the whole of a figure runs at a place on it, or against it; what is round runs
+    counter-clockwise."""
     whole = carrier(figure)
     if isinstance(whole, EndlessLine):
         ux, uy = whole.ux, whole.uy
@@ -114,8 +113,35 @@ def _toward(figure: Side, at: Point, corner: Point) -> tuple[float, float]:
         ux, uy = -(at.y - whole.centre.y) / whole.radius, (at.x - whole.centre.x) / whole.radius
     else:
         ux, uy = whole.heading_at(degrees(whole.angle_at(at.x, at.y)))
-    sense = 1.0 if (corner.x - at.x) * ux + (corner.y - at.y) * uy > 0.0 else -1.0
-    return sense * ux, sense * uy
+    return (ux, uy) if ahead else (-ux, -uy)
+
+
+def _met_at_angle(first: Side, ahead: bool, second: Side, corner: Point, start: _Walked, angle: float) -> _Walked | None:
+    """Where a line that leaves the first figure at an angle, turned from the way back to the corner, meets the second.
+
+    Of the two ways in which the second leads away from the corner that one is meant which leaves the first on the side to which
+    the line is turned: with the first walked away from the corner, that is to its right where the angle turns left.
+    """
+    c, s = unit_vector(angle)
+    ux, uy = -start.onward[0], -start.onward[1]
+    ray = EndlessLine(start.at, ux * c - uy * s, ux * s + uy * c)
+    # The first that is drawn; past its ends only where none is.
+    ends = [
+        (not within(second, spot.at), along, spot.at)
+        for spot in meet_long(ray, second).spots
+        if (along := (spot.at.x - start.at.x) * ray.ux + (spot.at.y - start.at.y) * ray.uy) > 0.0
+    ]
+    if not ends:
+        return None
+    end = min(ends, key=lambda one: one[:2])[2]
+    if isinstance(second, Line | EndlessLine):
+        vx, vy = _run(second, end, True)
+        forward = (end.x - corner.x) * vx + (end.y - corner.y) * vy > 0.0
+    else:
+        ux, uy = _run(first, corner, ahead)
+        vx, vy = _run(second, corner, True)
+        forward = (ux * vy - uy * vx > 0.0) == (angle < 0.0)
+    return _Walked(end, _run(second, end, forward))
 
 
 def _side(figure: Side, at: Point) -> str:

@@ -1,6 +1,6 @@
 """Arcs between touching places, and arcs that go on from an end until they touch something."""
 
-from math import atan2, degrees
+from math import atan2, degrees, hypot
 
 from ..figures import Arc, Circle, EndlessLine, Line, Point
 from ..problem import refuse
@@ -50,19 +50,29 @@ def leaving_arc(start: Point, vector: tuple[float, float], circle: Circle, end: 
 def leading_to(figure: Line | Arc, at: Point, vector: tuple[float, float]) -> Line | Arc:
     """The piece of a line or an arc that arrives at a place on it, running along a vector there.
 
-    Where the place lies past an end the piece is made as long as it needs to be.
+    Where the place lies short of the end that the piece begins at, as the figure runs, the piece is made as long as it needs
+    to be. Raises `Refused` (past_its_end) where the place lies at that end or past it: of an arc, nearer to it than to the other.
+
+    >>> leading_to(Line(Point(2.0, 0.0), Point(9.0, 0.0)), Point(1.0, 0.0), (-1.0, 0.0))
+    Line(start=Point(x=9.0, y=0.0), end=Point(x=1.0, y=0.0))
     """
     if isinstance(figure, Line):
         behind = max((figure.start, figure.end), key=lambda p: (at.x - p.x) * vector[0] + (at.y - p.y) * vector[1])
+        led = (at.x - behind.x) * vector[0] + (at.y - behind.y) * vector[1]
+        if led <= 0.0 or TOLERANCE.same_place(behind.x, behind.y, at.x, at.y):
+            raise refuse("past_its_end")
         return Line(behind, at)
     c = figure.centre
     # On a circle, running along the vector is counter-clockwise where the centre lies to its left.
     ahead = vector[0] * (c.y - at.y) - vector[1] * (c.x - at.x) > 0.0
-    begin = figure.start if ahead == (figure.sweep > 0.0) else figure.end
+    begin, other = (figure.start, figure.end) if ahead == (figure.sweep > 0.0) else (figure.end, figure.start)
     ax, ay, bx, by = begin.x - c.x, begin.y - c.y, at.x - c.x, at.y - c.y
     turn = degrees(atan2(ax * by - ay * bx, ax * bx + ay * by))
     if ahead and turn < 0.0:
         turn += 360.0
     elif not ahead and turn > 0.0:
         turn -= 360.0
+    beyond = hypot(at.x - begin.x, at.y - begin.y) < hypot(at.x - other.x, at.y - other.y)
+    if TOLERANCE.same_place(begin.x, begin.y, at.x, at.y) or (beyond and abs(turn) > abs(figure.sweep)):
+        raise refuse("past_its_end")
     return Arc(c, figure.radius, begin, at, turn)

@@ -136,24 +136,31 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
     def draw(env: Env, last: Point) -> Drawn:
         drawn = plan(env, last)
         put: Any = drawn.figure
-        turned = reversed_piece(put)
-        first = _leading(env[slots[0]], put.start, put, names[0])
-        second = _leading(env[slots[1]], put.end, turned, names[1])
+        # What rounds a corner runs on into both figures; what cuts it off says itself how they go on.
+        rounds = (heading(put, True), heading(put, False))
+        onward = [contact.onward or round for contact, round in zip(drawn.solutions[drawn.taken].contacts, rounds, strict=True)]
+        ends = (put.start, put.end)
+        first, second = (
+            _leading(env[slot], at, way, name) for slot, at, way, name in zip(slots, ends, onward, names, strict=True)
+        )
         return drawn._replace(figure=first, more=(second, put))
 
     return draw
 
 
-def _leading(figure: Any, at: Point, put: Any, name: Name) -> Line | Arc | Ellipse:
-    """What leads away from the corner: the piece of a figure up to where it is cut, run as the figure runs."""
+def _leading(figure: Any, at: Point, onward: tuple[float, float], name: Name) -> Line | Arc:
+    """What leads away from the corner: the piece of a figure from where it is cut, along a vector there, to the end that lies
+    that way; run as the figure runs. Raises `Refused`: no_trim; past_its_end where no end lies that way."""
     if not isinstance(figure, Line | Arc):
         raise refuse("no_trim", name.start, name.end, name=name.text)
-    ux, uy = heading(put, True)
-    led = leading_to(figure, at, (-ux, -uy))
+    try:
+        led = leading_to(figure, at, (-onward[0], -onward[1]))
+    except Refused as refused:
+        raise Refused(replace(refused.problem, fields={"name": name.text}).at(name.start, name.end)) from None
     if isinstance(figure, Line):
         assert isinstance(led, Line)
         dx, dy = figure.end.x - figure.start.x, figure.end.y - figure.start.y
         along = (led.end.x - led.start.x) * dx + (led.end.y - led.start.y) * dy
-        return led if along > 0.0 else reversed_piece(led)
+        return led if along > 0.0 else reversed_piece(led)  # type: ignore[return-value]
     assert isinstance(led, Arc)
-    return led if (led.sweep > 0.0) == (figure.sweep > 0.0) else reversed_piece(led)
+    return led if (led.sweep > 0.0) == (figure.sweep > 0.0) else reversed_piece(led)  # type: ignore[return-value]
