@@ -248,3 +248,44 @@ def test_the_first_look_around_may_come_while_a_text_is_read() -> None:
                   "split L2 at 8, 0")  # fmt: skip
     assert made["problems"] == []
     assert made["readings"][0]["value"] == pytest.approx(25 * pi)
+
+
+@pytest.mark.parametrize("seed", range(300))
+def test_what_is_drawn_twice_changes_no_face(seed: int) -> None:
+    """Property: figures drawn again, wherever in the book and in whatever way, leave each face as it is; and with holes that lie
+    clear of one another it is what is taken off by hand."""
+    dice = Random(seed)
+    lines, hand = ["Wall = rectangle from 0, 0 size 100, 60"], 6000.0
+    clear = seed % 3 > 0
+    for n in range(dice.randint(1, 4)):
+        # One in each quarter, or anywhere.
+        cx, cy = (25 + 50 * (n % 2), 15 + 30 * (n // 2)) if clear else (dice.uniform(12, 88), dice.uniform(12, 48))
+        r, short = dice.uniform(1, 6), dice.uniform(0.5, 0.99)
+        figure = dice.choice(("circle", "arcs", "ellipse", "rectangle"))
+        hand -= {"circle": pi * r * r, "arcs": pi * r * r, "ellipse": pi * r * r * short, "rectangle": 4 * r * r * short}[figure]
+        lines += {
+            "circle": [f"circle centre {cx}, {cy} radius {r}"],
+            "arcs": [f"arc centre {cx}, {cy} radius {r} at {a} sweep {s}" for a, s in ((20, 200), (220, 160))],
+            "ellipse": [f"ellipse centre {cx}, {cy} axes {r}, {r * short} turned {n}"],
+            "rectangle": [f"rectangle centre {cx}, {cy} size {2 * r}, {2 * r * short} turned {n}"],
+        }[figure]
+    if not clear:
+        lines += [f"line from {dice.uniform(0, 100)}, -5 to {dice.uniform(0, 100)}, 65" for _ in range(2)]
+    twice = list(lines)
+    for line in dice.sample(lines, dice.randint(1, len(lines))):
+        for _ in range(dice.choice((1, 1, 2))):
+            again = line.partition(" = ")[2] or line
+            at = dice.uniform(0, 360)
+            if again.startswith("circle"):
+                centre, radius = again.removeprefix("circle centre ").split(" radius ")
+                centre = f"({centre})"
+                forms = (f"circle centre {centre} diameter 2*{radius}", f"arc centre {centre} radius {radius} at {at} sweep 90")
+                again = dice.choice((again, again, *forms))
+            twice.insert(dice.randint(0, len(twice)), again)
+    once, both = (report(*text, "a = area 1, 1") for text in (lines, twice))
+    assert both["problems"] == once["problems"] == []
+    assert both["figures"]["a"]["value"] == pytest.approx(once["figures"]["a"]["value"], rel=1e-12), twice
+    if clear:
+        assert both["figures"]["a"]["value"] == pytest.approx(hand, rel=1e-12), twice
+    traced_again = [traced(*text, "outline at 1, 1") for text in (lines, twice)]
+    assert sorted(traced_again[0]) == pytest.approx(sorted(traced_again[1]), rel=1e-11), twice

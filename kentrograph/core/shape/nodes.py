@@ -11,6 +11,7 @@ from typing import Any, NamedTuple
 
 from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures.along import place_along
 from ..figures.box import box_of
 from ..measure.rough_spots import spots_on_both
 from ..meet import meet
@@ -238,8 +239,13 @@ def _meetings(a: Curve, b: Curve) -> list[Point]:
     met = meet(a, b)
     if met.how != "coincident":
         return [spot.at for spot in met.spots]
-    ends = [p for one in (a, b) if isinstance(one, Line | Arc | Ellipse) for p in (one.start, one.end)]
+    # Where a circle lies twice both are cut where it begins, as what has ends is there: so they run along each other.
+    ends = [p for one in (a, b) if not isinstance(one, EndlessLine) for p in _ends(one)]
     return [p for p in ends if within(a, p) and within(b, p)]
+
+
+def _ends(curve: Circle | Line | Arc | Ellipse) -> tuple[Point, ...]:
+    return (place_along(curve, 0.0),) if isinstance(curve, Circle) else (curve.start, curve.end)
 
 
 __all__ = ["Id", "Key", "Node", "Nodes", "Other"]
