@@ -115,6 +115,66 @@ def test_what_misses_several_figures_in_one_spot_is_said_once() -> None:
     ]
 
 
+# Copies -----------------------------------------------------------------------------------------------------------
+
+def _drawn(kind: str, x: float, y: float, size: float) -> str:
+    """A figure about a place, without a name."""
+    return {
+        "circle": f"circle centre {x!r}, {y!r} radius {size!r}",
+        "line": f"line from {x - size!r}, {y!r} to {x + size!r}, {y!r}",
+        "rectangle": f"rectangle from {x - size!r}, {y - size!r} size {2 * size!r}, {2 * size!r}",
+    }[kind]
+
+
+def _slip(dice: random.Random, kind: str, x: float, y: float, size: float) -> str:
+    """Something that a finger slipped with beside such a figure: a double, a gap, an overshoot, a near touch, a point beside."""
+    by = dice.choice((0.02, -0.02, 0.1, -0.1))
+    start = f"{x!r}, {y + (0 if kind == 'line' else size) + by!r}"
+    return dice.choice(
+        [_drawn(kind, x, y, size), f"line from {start} to {x + 3!r}, {y + size + 9!r}",
+         f"circle centre {x!r}, {y + (2 if kind == 'line' else size + 2) + by!r} radius 2",
+         f"point {x + size + by!r}, {y!r}", f"line from {x + size + by!r}, {y!r} to {x + size + 7!r}, {y + 1!r}"]
+    )  # fmt: skip
+
+
+@pytest.mark.parametrize("seed", range(200))
+def test_at_copies_is_found_what_is_found_where_each_is_drawn_singly(seed: int) -> None:
+    """Property: a set and its copies one by one have the same loose ends, in the same places and by as much."""
+    dice = random.Random(seed)
+    kind, size = dice.choice(("circle", "line", "rectangle")), dice.uniform(4, 8)
+    across, up = dice.randint(2, 4), dice.randint(1, 3)
+    # Now and then the copies themselves almost meet.
+    dx = 2 * size + (dice.choice((0.02, 0.3)) if dice.random() < 0.3 else dice.uniform(5, 20))
+    dy = 2 * size + dice.uniform(5, 20)
+    places = [(n * dx, k * dy) for k in range(up) for n in range(across)]
+    times = f"{across} by {up} step {dx!r}, 0; 0, {dy!r}" if up > 1 else f"{across} times step {dx!r}, 0"
+    slips = [_slip(dice, kind, *place, size) for place in dice.sample(places, 2)]
+    how = dice.choice(("repeat", "place", "moved"))
+    as_set = {
+        "repeat": [f"F = {_drawn(kind, 0, 0, size)}", f"repeat F {times}"],
+        "moved": [f"F = {_drawn(kind, -50, 70, size)}", f"S9 = repeat F {times}", "move S9 by 50, -70"],
+        "place": [f"symbol one_\n{_drawn(kind, 0, 0, size)}\nend symbol", *(f"place one_ at {x!r}, {y!r}" for x, y in places)],
+    }[how]
+    singly = [_drawn(kind, *place, size) for place in places]
+    several, alone = (
+        sorted(
+            (one.kind, one.first.what, round(one.amount, 6), round(one.first.at.x, 5), round(one.first.at.y, 5))
+            for one in loose_ends(book(*lines, *slips), LIMIT)
+        )
+        for lines in (as_set, singly)
+    )
+    assert several == alone
+    assert alone
+
+
+def test_what_one_copy_does_to_the_next_is_said_once() -> None:
+    made = book("C1 = circle centre 0, 0 radius 10", "repeat C1 5 times step 20.02, 0", "circle centre 0, 20.02 radius 10")
+    assert [one.words for one in loose_view(made, LIMIT).findings] == [
+        "copy 1 of S1 and copy 2 of S1 almost touch: they miss by 0.02 mm.",
+        "copy 1 of S1 and C2 almost touch: they miss by 0.02 mm.",
+    ]
+
+
 # Kept up to date -------------------------------------------------------------------------------------------------
 
 

@@ -28,15 +28,21 @@ class Looked:
     extent: float
     out: float
     """How far from the drawing's datum it reaches."""
-    key: Key
-    """Where its step stands: of two figures the one that was drawn earlier is the first."""
+    stands: tuple[Key, tuple[int, ...]]
+    """Where its step stands, and which of its figures and copies it is: of two the one that was drawn earlier is the first."""
+
+
+def standing(key: Key, id: str) -> tuple[Key, tuple[int, ...]]:
+    """Where a figure stands, by the key of its step: which of those that come of the step it is, and which copy in a set."""
+    return key, tuple(map(int, id.replace("/", ".").split(".")[1:]))
 
 
 def looked_at(id: str, step: str, figure: Any, pen: str, traced: bool, key: Key) -> Looked:
     """A figure that is no set, ready to be compared with others."""
     x0, y0, x1, y1 = box_of(figure)
     extent, out = max(x1 - x0, y1 - y0), max(abs(x0), abs(y0), abs(x1), abs(y1))
-    return Looked(id, step, figure, pen, traced, _places(id, figure), _curves(figure), (x0, y0, x1, y1), extent, out, key)
+    stands = standing(key, id)
+    return Looked(id, step, figure, pen, traced, _places(id, figure), _curves(figure), (x0, y0, x1, y1), extent, out, stands)
 
 
 def _curves(figure: Any) -> tuple[Curve, ...]:

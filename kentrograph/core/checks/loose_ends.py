@@ -17,7 +17,7 @@ from ..book.values import Drawn, Untouchable
 from ..figures import FigureSet
 from ..units import convert
 from .finding import KINDS, Finding
-from .looked import Looked, looked_at
+from .looked import Looked, looked_at, standing
 from .own import alone
 from .pairs import between
 from .weak import weakly_held
@@ -122,10 +122,9 @@ class LooseEnds:
             # Written out: cells are coarse, and most of what they hold lies elsewhere.
             if box[0] > x1 or box[2] < x0 or box[1] > y1 or box[3] < y0:
                 continue
-            # Copies of one step stand to each other as they were told to.
-            if g.step == f.step or g.traced:
+            if g.traced or g is f:
                 continue
-            for finding in between(f, g, limit) if f.key < g.key else between(g, f, limit):
+            for finding in between(f, g, limit) if f.stands < g.stands else between(g, f, limit):
                 self._keep(finding)
 
     def _keep(self, finding: Finding) -> None:
@@ -153,14 +152,25 @@ def figures_to_check(book: Book, id: str) -> Iterator[Looked]:
     value, step = book.values[id], book.steps[id]
     if not isinstance(value, Drawn) or isinstance(value.figure, Untouchable) or step.hidden:
         return
-    kind = ALL[step.statement.kind]
-    traced = kind.word == "outline" or kind.collects
     key = book.order.key(id)
     one_alone = not value.more and not isinstance(value.figure, FigureSet)
     for one, _, figure in ((id, "", value.figure),) if one_alone else book.leaves_of(id):
         whole = one.partition("/")[0]
         if not isinstance(figure, Untouchable) and seen(book, whole):
-            yield looked_at(one, id, figure, pen_of(book, whole), traced, key)
+            yield looked_at(one, id, figure, pen_of(book, whole), _traced(book, one), key)
+
+
+def _traced(book: Book, id: str) -> bool:
+    """Whether a figure was made along others, or is a copy in a set of one that was."""
+    step = book.steps[book.step_of(id)]
+    kind, operands = ALL[step.statement.kind], step.statement.operands
+    if not (kind.collects and operands):
+        return kind.word == "outline"
+    # Of several that are repeated together the second number is that of the one.
+    numbers = id.split("/")[1:]
+    operand = operands[int(numbers[1])] if len(operands) > 1 and len(numbers) > 1 else operands[0]
+    version = book.version(operand.key, book.order.key(step.id))
+    return version is not None and _traced(book, version)
 
 
 def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set[str]]:
@@ -180,8 +190,8 @@ def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set
             others = [id for id in near if book.step_of(id) not in touched]
             looked = [*fresh[n + 1 :], *_still(version, others)]
             for g in looked:
-                if g.step != f.step and not (f.traced or g.traced) and _boxes_meet(f, g, limit):
-                    found.update(one.key for one in (between(f, g, limit) if f.key < g.key else between(g, f, limit)))
+                if not (f.traced or g.traced) and _boxes_meet(f, g, limit):
+                    found.update(one.key for one in (between(f, g, limit) if f.stands < g.stands else between(g, f, limit)))
         keys.append(found)
     return keys[0], keys[1]
 
@@ -221,8 +231,9 @@ def distinct(book: Book, findings: list[Finding], limit: float) -> list[Finding]
     one that was drawn first is named."""
     order = book.order.key
 
-    def earliest(one: Finding) -> tuple[int, float, list[Key]]:
-        return _RANKS[one.kind], float(f"{one.amount:.9g}"), sorted(order(book.step_of(figure)) for figure in one.figures)
+    def earliest(one: Finding) -> tuple[int, float, list[tuple[Key, tuple[int, ...]]]]:
+        stand = sorted(standing(order(book.step_of(figure)), figure) for figure in one.figures)
+        return _RANKS[one.kind], float(f"{one.amount:.9g}"), stand
 
     findings = sorted(findings, key=earliest)
     spoken: set[tuple[object, ...]] = set()
@@ -236,6 +247,11 @@ def distinct(book: Book, findings: list[Finding], limit: float) -> list[Finding]
                 for this, that in pairs
                 if this.what != "body"
             ]
+        if one.second is not None and one.first.figure != one.second.figure:
+            # What one copy of a set does to the next, all of them do.
+            sets = {book.step_of(place.figure) for place in (one.first, one.second) if "/" in place.figure}
+            if len(sets) == 1 and all("/" in figure for figure in one.figures):
+                keys.append((*sets, one.kind, one.first.what, one.second.what, float(f"{one.amount:.9g}")))
         if not any(key in spoken for key in keys):
             found.append(one)
         spoken.update(keys)
