@@ -1,8 +1,8 @@
 """Trimmed chamfers at random: which rest of each figure stays.
 
-*Common practice*: a corner that is cut off leaves of each figure what leads away from the corner, so a figure that begins there is
-shorter by exactly what the cut takes of it, however sharp the corner and wherever the cut lies nearer. Each figure is made here as
-a walk from the corner (a place, a direction, a bend), and where the cut meets it is worked out from the walk alone.
+*Common practice*: a corner that is cut off leaves of each figure what leads away from the corner, so a figure that begins there
+is shorter by exactly what the cut takes of it, however sharp the corner and wherever the cut lies nearer. Each figure is made
+here as a walk from the corner (a place, a direction, a bend), and where the cut meets it is worked out from the walk alone.
 """
 
 from math import atan2, cos, degrees, hypot, pi, radians, sin

@@ -117,6 +117,7 @@ def test_what_misses_several_figures_in_one_spot_is_said_once() -> None:
 
 # Copies -----------------------------------------------------------------------------------------------------------
 
+
 def _drawn(kind: str, x: float, y: float, size: float) -> str:
     """A figure about a place, without a name."""
     return {

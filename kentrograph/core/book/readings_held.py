@@ -29,10 +29,20 @@ class Reading:
         return remainder(off, 360.0) if self.kind == "direction" else off
 
     @property
+    def is_wanted(self) -> bool:
+        """Whether it is the value wanted itself, but for what rounding leaves of either."""
+        off = self.difference
+        return off is not None and self.wanted is not None and abs(off) <= self._slack
+
+    @property
+    def _slack(self) -> float:
+        assert self.wanted is not None
+        return TOLERANCE.length(abs(self.value) + abs(self.wanted.value))
+
+    @property
     def good(self) -> bool | None:
         """Whether it lies within the limits that were asked for; None where none were. A limit itself is within."""
         off = self.difference
         if off is None or self.wanted is None or not self.wanted.limited:
             return None
-        slack = TOLERANCE.length(abs(self.value) + abs(self.wanted.value))
-        return self.wanted.low - slack <= off <= self.wanted.high + slack
+        return self.wanted.low - self._slack <= off <= self.wanted.high + self._slack

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.kind import GivenKind
 from ..book.kinds import ALL
+from ..book.kinds.comparing import compares
 from ..book.kinds.reading_ways import OF_READING
 from ..book.readings import COUNTS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
@@ -228,9 +229,10 @@ def _givens(statement: Statement) -> list[Completion]:
             found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
         return found
     found = list(complete_given(statement.kind, statement, "", None))
-    last = statement.givens[-1] if statement.givens else None
-    if last is not None and last.word == "wanted":
-        found += [Completion("within", "how far it may be off"), *(Completion(fit, "a fit, with any grade") for fit in _FITS)]
+    within = ALL[statement.kind].given("within")
+    compared = [g.word for g in statement.givens if compares(g.word)]
+    if within is not None and within.takes == "compared" and statement.givens and compared in ([], ["wanted"]):
+        found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
     return found
 
 

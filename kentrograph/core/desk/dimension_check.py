@@ -1,10 +1,15 @@
 """What the dimensions leave open and say twice, in words: for the leaf and for the check report."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ..book.book import Book
 from ..book.caches import Kept
+from ..book.on_paper import Dimension
+from ..book.values import Drawn
 from ..checks.determined import Determined, Open, determined
+from ..checks.verdict import reads_as_wanted
+from ..language.limit_words import scale_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,8 +22,8 @@ class OpenView:
 
 
 @dataclass(frozen=True, slots=True)
-class TwiceView:
-    """A dimension that says what others say already, by its step."""
+class DimensionView:
+    """A dimension that is not as it should be, by its step: it says what others say already, or what is not drawn."""
 
     words: str
     id: str
@@ -26,11 +31,13 @@ class TwiceView:
 
 @dataclass(frozen=True, slots=True)
 class DimensionCheck:
-    """What the dimensions of a drawing leave open, and say twice; ``looked`` is false for a drawing that has none."""
+    """What the dimensions of a drawing leave open, what they say twice, and which of them say what is not drawn; ``looked`` is
+    false for a drawing that has none."""
 
     looked: bool
     lacking: list[OpenView]
-    twice: list[TwiceView]
+    twice: list[DimensionView]
+    undrawn: list[DimensionView]
 
 
 def dimension_check(book: Book) -> DimensionCheck:
@@ -48,10 +55,24 @@ def _in_words(book: Book, found: Determined) -> DimensionCheck:
     places = [OpenView(_open(one), one.figure, [one.at.x, one.at.y]) for one in found.places]
     sizes = [OpenView(f"{one.words}: no dimension says how large it is", one.figure, [one.at.x, one.at.y]) for one in found.sizes]
     twice = [
-        TwiceView(f"{book.steps[id].name} says what others say already: strike it, or put it in brackets", id)
+        DimensionView(f"{book.steps[id].name} says what others say already: strike it, or put it in brackets", id)
         for id in found.twice
     ]
-    return DimensionCheck(found.looked, [*places, *sizes], twice)
+    return DimensionCheck(found.looked, [*places, *sizes], twice, list(_undrawn(book)))
+
+
+def _undrawn(book: Book) -> Iterator[DimensionView]:
+    """The dimensions of which the nominal is not what is drawn, though nobody says that they are not to scale."""
+    for id in book.order:
+        value = book.values[id]
+        if not isinstance(value, Drawn) or not isinstance(value.figure, Dimension) or value.figure.free:
+            continue
+        for one in value.figure.readings:
+            wanted = one.wanted
+            if wanted is not None and wanted.nominal and not reads_as_wanted(one, book.header):
+                scale = scale_of(one, book.header)
+                said, drawn = scale.on_paper(wanted.value), scale.on_paper(one.value)
+                yield DimensionView(f"{book.steps[id].name} says {said}, drawn is {drawn}", id)
 
 
 def _open(one: Open) -> str:

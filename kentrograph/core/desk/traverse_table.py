@@ -44,13 +44,8 @@ def legs_table(book: Book, step: Step, index: int) -> list[list[str]]:
         "",
         display.length(fsum(leg.length for leg in legs), header),
         "",
-        _whole_turns(fsum(angles)),
+        display.dms(fsum(angles)),
         display.length(fsum(across for across, _ in along), header),
         display.length(fsum(up for _, up in along), header),
     ]
     return [HEADS, *rows, sums]
-
-
-def _whole_turns(degrees: float) -> str:
-    """A sum of angles, which may be more than a whole turn."""
-    return f"{degrees:.4f}".rstrip("0").rstrip(".") + "°"

@@ -1,24 +1,22 @@
 """Steps in words, and what they hold as data: what the book leaf, the readings leaf and the surface show."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
-from math import inf
 from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.comparing import compares
-from ..book.manner import Header
 from ..book.on_paper import reading_of
 from ..book.parts import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import Drawn, OnPaper, Reading, Untouchable, Value
-from ..book.wanted import Wanted
 from ..checks.verdict import verdict
 from ..figures import Arc, Circle, Line
 from ..figures.box import box_around
 from ..language import display
+from ..language.limit_words import scale_of, wanted_words
 from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
 from ..problem import Problem
@@ -197,7 +195,8 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
         return display.measured(value, QUANTITIES[kind], header, reading.shown)
 
     rows = [ReadingPart(part, told(value, part)) for part, value in reading.parts.items()]
-    said = told(reading.value, reading.kind)
+    scale = scale_of(reading, header)
+    said = scale.value(reading.value)
     if "square" in reading.parts:
         said += ", to its end"
     if reading.state:
@@ -209,31 +208,8 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     off = reading.difference
     compared = None
     if reading.wanted is not None and off is not None:
-        difference = told(off, reading.kind)
+        difference = scale.value(off) if scale.quantity != "direction" else display.dms(off, scale.places)
         if off > 0 and any(digit in difference for digit in "123456789"):
             difference = f"+{difference}"
-        wanted = _wanted_words(reading.wanted, header, lambda value: told(value, reading.kind))
-        compared = Compared(wanted, difference, verdict(reading, header))
+        compared = Compared(wanted_words(reading, header), difference, verdict(reading, header))
     return ReadingView(reading.kind, said, reading.value, rows, compared, [])
-
-
-def _wanted_words(wanted: Wanted, header: Header, told: Callable[[float], str]) -> str:
-    """What is wanted, with its limits as they stand on paper: ``45.000 mm ±0.100``, ``45.000 mm to 45.200 mm``."""
-    value = told(wanted.value)
-
-    def bare(off: float) -> str:
-        # A limit may be finer than the drawing shows lengths.
-        shown = told(off)
-        return shown if "\u00b0" in shown else plain(off, header.decimals + 4)
-
-    if not wanted.limited:
-        return value
-    if wanted.high == inf:
-        return f"at least {value}"
-    if wanted.low == -inf:
-        return f"at most {value}"
-    if wanted.low == -wanted.high:
-        return f"{value} ±{bare(wanted.high)}"
-    if wanted.low == 0.0:
-        return f"{value} to {told(wanted.value + wanted.high)}"
-    return f"{value}, {bare(wanted.low)} to {'+' if wanted.high > 0.0 else ''}{bare(wanted.high)}"

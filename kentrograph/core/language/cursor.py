@@ -31,8 +31,10 @@ QUESTIONS = {
     "round": Question(frozenset({"circle", "ellipse"}), "c"),
     "centred": Question(frozenset({"point", "circle", "arc", "ellipse"}), "pc"),
     "step": Question(frozenset(), ""),
+    "figure": Question(frozenset(), "abcdegklprs"),
 }
-"""Every question on which the reading of a text can hinge; `step` is whether the name is that of any step."""
+"""Every question on which the reading of a text can hinge; `step` and `figure` are whether the name is that of any step: what
+stands there otherwise is likelier for the one, and a name for the other."""
 
 Hinge = tuple[str, str]
 Answer = bool | SetKind
@@ -57,7 +59,7 @@ class Cursor(ABC):
     a guess, so that every text has a reading without any drawing around it.
     """
 
-    __slots__ = ("answers", "asked", "depth", "index", "last", "operations", "text", "tok", "tokens", "uses")
+    __slots__ = ("answers", "asked", "depth", "index", "last", "limited", "operations", "text", "tok", "tokens", "uses")
 
     def __init__(self, text: str, answers: Mapping[Hinge, Answer] | None = None) -> None:
         self.text = text
@@ -70,6 +72,8 @@ class Cursor(ABC):
         self.uses: list[Name] = []
         self.depth = 0
         self.operations = 0
+        self.limited = False
+        """Whether an upper and a lower deviation end a sum: elsewhere they belong to it."""
 
     @abstractmethod
     def parenthesised(self, wanted: Wanted) -> Place | Number:
@@ -152,6 +156,37 @@ class Cursor(ABC):
     def at_name(self) -> bool:
         """Whether the present token can be the name of a figure."""
         return self.tok.kind == "word" and (self.tok.text not in RESERVED or self.at_copy()) and not self.at_short()
+
+    def at_deviations(self) -> bool:
+        """Whether an upper and a lower deviation stand here: two signed numbers with a blank before each and none behind its
+        sign, a stroke between them or not; or the same in parentheses, where 0 needs no sign."""
+        enclosed = self.at_op("(")
+        first = 1 if enclosed else 0
+        if not self._deviates(first, enclosed) or not (enclosed or self.tok.start > self.last):
+            return False
+        ahead = first + 2 if self._signed(first) else first + 1
+        while not self._deviates(ahead, enclosed):
+            token = self.peek(ahead)
+            if token.kind == "end" or token.text in ("+", "-", "*", "^", "(", ")", ";", ",", ".."):
+                return False
+            ahead += 1
+        between = self.peek(ahead - 1)
+        if between.text != "/" and self.peek(ahead).start == between.end:
+            return False
+        rest = self.tokens[self.index + ahead + (2 if self._signed(ahead) else 1) :]
+        if not enclosed:
+            # With a third one, or a factor, it is a sum.
+            return not any(token.text in ("+", "-", "*", "^") for token in rest)
+        closing = next((n for n, token in enumerate(rest) if token.text == ")"), None)
+        return closing is not None and rest[closing + 1].text not in (",", "..", ".", "*", "/", "^")
+
+    def _deviates(self, ahead: int, enclosed: bool) -> bool:
+        return self._signed(ahead) or (enclosed and (self.peek(ahead) if ahead else self.tok).text == "0")
+
+    def _signed(self, ahead: int) -> bool:
+        """Whether a sign and a number stand there with nothing between."""
+        sign, value = self.peek(ahead) if ahead else self.tok, self.peek(ahead + 1)
+        return sign.kind == "op" and sign.text in ("+", "-") and value.kind == "num" and value.start == sign.end
 
     def at_edge(self) -> bool:
         """Whether a piece of an outline is named here: ``edge 2 of K1``."""

@@ -6,7 +6,7 @@ from math import floor
 from ..book.manner import Header
 from ..book.parts import Quantity
 from ..figures import Point
-from ..units import MILLIMETRES, convert
+from ..units import MILLIMETRES, convert, plain
 
 
 def length(value: float, header: Header) -> str:
@@ -18,11 +18,11 @@ def length(value: float, header: Header) -> str:
     return feet_and_inches(value, header, header.parts, header.manner.unit != "in") if header.parts else decimal(value, header)
 
 
-def decimal(value: float, header: Header) -> str:
-    """A number with the drawing's decimals."""
+def decimal(value: float, header: Header, places: int = 0) -> str:
+    """A number with the drawing's decimals, or with more."""
     if abs(value) >= 1e12:
         return f"{value:.9g}"
-    text = f"{value:.{header.decimals}f}"
+    text = f"{value:.{max(header.decimals, places)}f}"
     return text[1:] if text.startswith("-") and not any(d in text for d in "123456789") else text
 
 
@@ -35,31 +35,47 @@ def with_unit(value: float, header: Header) -> str:
 _POWERS = {"length": (1, ""), "area": (2, "\u00b2"), "moment": (4, "\u2074")}
 
 
-def measured(value: float, quantity: Quantity, header: Header, shown: str = "") -> str:
-    """A measured value with its unit; ``shown`` is another unit, or the parts of an inch.
+def measured(value: float, quantity: Quantity, header: Header, shown: str = "", places: int = 0) -> str:
+    """A measured value with its unit; ``shown`` is another unit, or the parts of an inch. With at least so many decimals.
 
     >>> measured(1250.0, "area", Header(), "cm"), measured(9.130277, "turn", Header())
     ('12.500 cm\u00b2', '9\u00b007\u203249\u2033')
     """
     if quantity == "direction" and (shown == "bearing" or header.bearings):
         return bearing(header.manner.direction_to_core(value))
-    if quantity in ("direction", "turn"):
+    if quantity == "direction":
+        return heading(value)
+    if quantity == "turn":
         return dms(value)
     if quantity == "count":
         return f"{value:,.0f}".replace(",", " ")
-    power, sign = _POWERS[quantity]
-    if shown.startswith("1/") and quantity == "length":
-        return feet_and_inches(value, header, int(shown[2:]))
-    if header.parts and quantity == "length" and shown not in MILLIMETRES:
-        return length(value, header)
-    unit = shown if shown in MILLIMETRES else header.manner.unit
-    for _ in range(power):
-        value = convert(value, header.manner.unit, unit)
-    text = decimal(value, header)
-    if unit != header.manner.unit and 0.0 < abs(value) < 0.5 * 10.0 ** (2 - header.decimals):
+    if parts := parts_of_inch(quantity, header, shown):
+        return feet_and_inches(value, header, parts, bool(shown) or header.manner.unit != "in")
+    unit, value = unit_shown(header, shown), in_shown_unit(value, quantity, header, shown)
+    text = decimal(value, header, places)
+    if unit != header.manner.unit and 0.0 < abs(value) < 0.5 * 10.0 ** (2 - max(header.decimals, places)):
         # A larger unit: as many digits as say something.
         text = f"{value:.{header.decimals + 1}g}"
-    return f"{text} {unit}{sign}"
+    return f"{text} {unit}{_POWERS[quantity][1]}"
+
+
+def parts_of_inch(quantity: Quantity, header: Header, shown: str) -> int:
+    """In which parts of an inch something is shown; 0 where it is shown with decimals."""
+    if quantity != "length":
+        return 0
+    return int(shown[2:]) if shown.startswith("1/") else 0 if shown in MILLIMETRES else header.parts
+
+
+def unit_shown(header: Header, shown: str) -> str:
+    """The unit of length in which something is shown with decimals."""
+    return shown if shown in MILLIMETRES else header.manner.unit
+
+
+def in_shown_unit(value: float, quantity: Quantity, header: Header, shown: str) -> float:
+    """A value in the drawing's unit, in that in which it is shown; of an area in its square."""
+    for _ in range(_POWERS[quantity][0] if quantity in _POWERS else 0):
+        value = convert(value, header.manner.unit, unit_shown(header, shown))
+    return value
 
 
 def bearing(core: float) -> str:
@@ -92,25 +108,48 @@ def feet_and_inches(value: float, header: Header, parts: int, feet_too: bool = T
     return f"{sign}{feet}'-{small}\"" if feet else f'{sign}{small}"'
 
 
+def decimal_inches(value: float, header: Header, places: int, feet_too: bool = True) -> str:
+    """A length in feet, inches and decimals of an inch: ``3'-4.0625"``; for what no parts of an inch can say.
+
+    >>> print(decimal_inches(1017.5875, Header(), 4), decimal_inches(2.54, Header(), 1))
+    3'-4.0625" 0.1"
+    """
+    inches = convert(abs(value), header.manner.unit, "in")
+    feet, rest = divmod(round(inches * 10**places), 12 * 10**places) if feet_too else (0, round(inches * 10**places))
+    small = plain(rest / 10**places, places)
+    sign = "-" if value < 0.0 and (feet or rest) else ""
+    return f"{sign}{feet:.0f}'-{small}\"" if feet else f'{sign}{small}"'
+
+
 def direction(value: float, header: Header) -> str:
     """A direction (core degrees) as the drawing counts it, in degrees, minutes and seconds, or as a bearing.
 
     >>> direction(9.130277, Header()), direction(9.130277, Header(bearings=True))
     ('9°07′49″', 'N 80°52′11″ E')
     """
-    return bearing(value) if header.bearings else dms(header.manner.direction_from_core(value))
+    return bearing(value) if header.bearings else heading(header.manner.direction_from_core(value))
 
 
-def dms(degrees: float) -> str:
-    """Degrees, minutes and whole seconds; shorter where they are zero."""
-    seconds = floor(abs(degrees) * 3600.0 + 0.5)
-    whole, rest = divmod(seconds, 3600)
-    minutes, left = divmod(rest, 60)
-    if whole == 360 and degrees > 0.0:
-        whole = 0
+def heading(degrees: float) -> str:
+    """A direction in degrees, minutes and seconds: what rounding makes a whole turn is 0.
+
+    >>> heading(359.99999), dms(359.99999), dms(540.0)
+    ('0\u00b0', '360\u00b0', '540\u00b0')
+    """
+    said = dms(degrees)
+    return "0\u00b0" if said == "360\u00b0" else said
+
+
+def dms(degrees: float, places: int = 0) -> str:
+    """Degrees, minutes and seconds, whole or with so many decimals; shorter where they are zero. 360 is said, and not 0."""
+    seconds = floor(abs(degrees) * 3600.0 * 10**places + 0.5)
+    whole, rest = divmod(seconds, 3600 * 10**places)
+    minutes, left = divmod(rest, 60 * 10**places)
     sign = "-" if degrees < 0.0 and seconds else ""
     if left:
-        return f"{sign}{whole}°{minutes:02d}′{left:02d}″"
+        fine, under = divmod(left, 10**places)
+        behind = f".{under:0{places}d}".rstrip("0") if under else ""
+        return f"{sign}{whole}°{minutes:02d}′{fine:02d}{behind}″"
     return f"{sign}{whole}°{minutes:02d}′" if minutes else f"{sign}{whole}°"
 
 

@@ -19,11 +19,12 @@ from ..book.tree import (
 )
 from ..problem import refuse
 from .cursor import Cursor, nearest_words
+from .limits import compared, of_dimension
 from .lists import at_thing, goes_on, things
 from .numbers import direction, number
 from .paper_givens import choice, scale, two_words, way, words
 from .places import place, place_or_number, sides, thing
-from .readings import compared, shown_in
+from .readings import shown_in
 from .vocabulary import CHOOSERS, SHORT, SIDES
 
 _ALIASES = {"center": "centre"}
@@ -44,7 +45,7 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
             if kind.word == "point":
                 return [_point_given(c, spec)]
             if spec.takes in ("compared", "unit"):
-                return compared(c, number) if spec.takes == "compared" else shown_in(c, "")
+                return compared(c, of_dimension(c)) if spec.takes == "compared" else shown_in(c, "")
             c.advance()
             return READERS[spec.takes](c, spec, token.start)
     chosen = next((g for g in kind.givens if token.kind == "word" and token.text in g.choices), None)

@@ -3,6 +3,7 @@
 from ..book.kind import Kind
 from ..book.tree import Argument, Given, NamedPlace, Place
 from .cursor import Cursor
+from .limits import at_limits
 from .places import thing
 from .vocabulary import PLACE_WORDS
 
@@ -32,7 +33,7 @@ def things(c: Cursor, kind: Kind) -> list[Given]:
 
 def _another(c: Cursor, kind: Kind) -> bool:
     """Whether a list of things goes on, and no other given of the kind follows."""
-    if not (goes_on(c) or c.at_word("corner")):
+    if not (goes_on(c) or c.at_word("corner")) or (c.limited and at_limits(c)):
         return False
     following = c.peek() if c.at_op(";") else c.tok
     words = {g.word for g in kind.givens if g.written}

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
-from ..book.wanted import FITS
+from ..book.fits import FITS
 from ..problem import Problem
 from ..units import plain
 
@@ -199,10 +199,13 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     ),
     "nothing_to_settle": lambda f: "nothing of that can be put right in one way only: look at it, and mend it by hand",
     "no_part": _no_part,
+    "upper_below": lambda f: "the upper deviation is below the lower one: the upper one is written first, as +0.2 -0.1",
+    "no_sign": lambda f: f"a deviation has a sign: +{f['found']} or -{f['found']}",
+    "no_limits_of_places": lambda f: "coordinates take no limits: dimension the distances from the edges instead",
     "no_fit": lambda f: (
-        f"{f['found']} is worked out for sizes up to 500 mm: write its limits, as within -0.02 to 0"
+        f"ISO 286-1 has no {f['found']} for {plain(f['size'])} mm, but {f['sizes']}: write the limits, as +0.2 -0.1"
         if f["sizes"]
-        else f"{f['found']} is no fit known here: there are {FITS}"
+        else f"{f['found']} is no fit of ISO 286-1: there are {FITS}"
     ),
     # names
     "unknown_name": lambda f: f"there is no {f['name']} before this step{_perhaps(f)}",
@@ -300,7 +303,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "does_not_fit": lambda f: f"it does not fit there: the two pieces are too short for it{_at_most(f)}",
     "no_rounding": lambda f: "a corner of an ellipse cannot be rounded exactly: a chamfer can cut it off",
     "past_its_end": lambda f: (
-        f"nothing of {f['name']} would be left: it is cut at its end, or past it; a smaller size leaves something"
+        f"nothing of {f['name']} leads away from there: it would be cut past its end: make it smaller, or say left or right"
     ),
     "no_corner_there": lambda f: "the two figures do not cross: there is no corner to cut off",
     "one_corner": lambda f: "it is of two figures, or of one corner of an outline",

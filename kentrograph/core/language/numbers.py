@@ -56,8 +56,13 @@ def expression(c: Cursor, wanted: Wanted, first: Number | None = None) -> Number
     if c.depth == 0 and first is None:
         c.operations = 0
     left = _product(c, wanted, first)
+    signed = False
     while c.tok.kind == "op" and c.tok.text in "+-" and c.tok.text:
+        # Of three signed numbers none is a deviation.
+        if c.limited and c.depth == 0 and not signed and c.at_deviations():
+            break
         token = c.operate()
+        signed = token.end == c.tok.start
         right = _product(c, wanted, None)
         left = Binary("+" if token.text == "+" else "-", left, right, token.start, token.end)
     return left
@@ -96,7 +101,7 @@ def _power(c: Cursor, wanted: Wanted, first: Number | None) -> Number:
 def _primary(c: Cursor, wanted: Wanted) -> Number:
     token = c.tok
     if token.kind == "num":
-        return _angle_literal(c) if wanted is DIRECTION else _length_literal(c)
+        return literal(c, wanted)
     if token.kind == "word":
         return _word(c, wanted, token)
     if token.kind == "op" and token.text == "(":
@@ -205,6 +210,11 @@ _THINGS = {"distance": (2, 2), "direction": (1, 2), "angle": (2, 3), "gap": (2, 
 """The fewest and the most things that a reading is of."""
 
 
+def literal(c: Cursor, wanted: Wanted) -> Number:
+    """A number as it is written in digits, with its unit."""
+    return _angle_literal(c) if wanted is DIRECTION else _length_literal(c)
+
+
 def _length_literal(c: Cursor) -> Number:
     token = c.advance()
     value, whole = _value(token), token.text.isdigit()
@@ -252,12 +262,17 @@ def _with_unit(c: Cursor, value: float) -> Number:
         if token.text == '"':
             c.advance()
             return InUnit(value, "in")
-    elif token.kind == "word" and token.text in MILLIMETRES:
+    elif token.kind == "word" and token.text in MILLIMETRES and not (token.text == "in" and _shows(c.peek())):
         c.advance()
         if token.text == "ft" and c.tok.kind == "num":
             return InUnit(12.0 * value + _inches(c, token), "in")
         return InUnit(value, token.text)
     return Plain(value)
+
+
+def _shows(token: Token) -> bool:
+    """Whether `in` in front of this says in which unit something is shown, and is none itself."""
+    return token.kind == "word" and token.text.rstrip("24") in MILLIMETRES
 
 
 def _inches(c: Cursor, foot: Token) -> float:

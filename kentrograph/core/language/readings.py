@@ -1,18 +1,14 @@
 """What is read, and what it is compared with: ``measure length K1 from P1 to P2 wanted 45 within -0.1 to +0.2 in cm``."""
 
-import re
-from collections.abc import Callable
-
 from ..book.kinds.reading_ways import OF_READING
-from ..book.tree import Argument, Given, Number
+from ..book.tree import Argument, Given
 from ..problem import refuse
 from ..units import MILLIMETRES
-from .cursor import Cursor, nearest_words
-from .numbers import direction, number
+from .cursor import DIRECTION, LENGTH, Cursor, nearest_words
+from .limits import compared
+from .numbers import direction
 from .places import measured_thing, place, thing
 from .vocabulary import READINGS
-
-_FIT = re.compile(r"[A-Za-z]{1,2}[0-9]{1,2}")
 
 
 def read_reading(c: Cursor) -> list[Given]:
@@ -35,7 +31,7 @@ def read_reading(c: Cursor) -> list[Given]:
         givens.append(Given("less", holes, (), start, c.last))
     power = _POWERS.get(word, "")
     shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
-    against = compared(c, direction if word in ("direction", "angle") else number)
+    against = compared(c, DIRECTION if word in ("direction", "angle") else LENGTH)
     if not shown:
         shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
         return [*givens, *against, *shown]
@@ -99,46 +95,3 @@ def shown_in(c: Cursor, power: str) -> list[Given]:
 
 
 PARTS_OF_INCH = frozenset({"2", "4", "8", "16", "32", "64"})
-
-
-def compared(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
-    """The givens with which a reading is compared, as far as there are any; ``read`` reads one of its numbers."""
-    c.take_op(";")
-    if c.at_word("least", "most"):
-        return _limits(c, read)
-    if c.at_word("within"):
-        return _within(c, read)
-    if not c.at_word("wanted"):
-        return []
-    start = c.advance().start
-    value = read(c)
-    if c.take_word("to"):
-        return [Given("wanted", (value, read(c)), (), start, c.last)]
-    givens = [Given("wanted", (value,), (), start, c.last)]
-    token = c.tok
-    if token.kind == "word" and _FIT.fullmatch(token.text):
-        c.advance()
-        return [*givens, Given(f"fit {c.text[token.start : token.end]}", (), (), token.start, c.last)]
-    c.take_op(";")
-    return [*givens, *_within(c, read)]
-
-
-def _within(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
-    """``within 0.1``, ``within -0.1 to +0.2``, and the sign for the first of them."""
-    start = c.tok.start
-    if c.take_op("\u00b1"):
-        return [Given("within", (read(c),), (), start, c.last)]
-    if not c.take_word("within"):
-        return []
-    first = read(c)
-    both = (first, read(c)) if c.take_word("to") else (first,)
-    return [Given("within", both, (), start, c.last)]
-
-
-def _limits(c: Cursor, read: Callable[[Cursor], Number]) -> list[Given]:
-    givens: list[Given] = []
-    while c.at_word("least", "most") and c.tok.text not in {g.word for g in givens}:
-        token = c.advance()
-        givens.append(Given(token.text, (read(c),), (), token.start, c.last))
-        c.take_op(";")
-    return givens

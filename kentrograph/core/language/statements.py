@@ -7,6 +7,7 @@ from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
 from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
 from .givens import read_given
+from .limits import limits_alone
 from .numbers import looks_like_bearing, number
 from .places import Reader
 from .readings import read_reading
@@ -81,7 +82,7 @@ def _answer(hinge: Hinge, kind: str | None) -> Answer:
     name, question = hinge
     if question == "members":
         return kind if isinstance(kind, SetKind) else False
-    if question == "step":
+    if question in ("step", "figure"):
         return kind is not None
     kinds, guess = QUESTIONS[question]
     return name[0] in guess if kind is None else kind in kinds
@@ -213,10 +214,13 @@ def check_name(text: str, start: int = 0, end: int = 0) -> None:
 
 def _figure_givens(c: Cursor, kind: str) -> list[Given]:
     spec = KINDS[kind]
+    within = spec.given("within")
+    c.limited = within is not None and within.takes == "compared"
     givens: list[Given] = []
     while c.tok.kind != "end":
         c.take_op(";")
-        givens.extend(read_given(c, spec))
+        # What stands first is what is measured.
+        givens.extend((limits_alone(c) if c.limited and givens else ()) or read_given(c, spec))
     return givens
 
 

@@ -47,7 +47,8 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
                     continue
                 sides = (_side(first, end.at), _side(second, start.at), spot.sign)
                 contacts = [
-                    Contact(one.at, 0.0, not within(figure, one.at), one.onward) for figure, one in ((first, start), (second, end))
+                    Contact(one.at, 0.0, not within(figure, one.at), one.onward)
+                    for figure, one in ((first, start), (second, end))
                 ]
                 drawn = not any(contact.past for contact in contacts)
                 said = " ".join(word for word in sides if word)

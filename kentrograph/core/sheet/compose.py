@@ -1,16 +1,12 @@
 """What a dimension says, composed: prefix, value, tolerance, brackets; as marks on a base line that begins at 0, 0."""
 
-from dataclasses import dataclass
-from math import isinf
+from dataclasses import dataclass, replace
 
 from ..book.manner import Header
 from ..book.on_paper import Dimension
-from ..book.parts import QUANTITIES
 from ..book.readings_held import Reading
-from ..book.wanted import Wanted
 from ..figures import Line, Point
-from ..language import display
-from ..units import MILLIMETRES, convert, plain
+from ..language.limit_words import limits_on_paper, scale_of
 from .letters import width_of
 from .marks import Lettering, Mark, Stroke
 from .style import Style
@@ -34,12 +30,8 @@ def composed(dimension: Dimension, which: int, header: Header, style: Style) -> 
     reading = dimension.readings[which]
     sign = {"radius": "R", "diameter": "\u2300", "arc": "\u2312"}.get(dimension.form, "")
     before = f"{dimension.times} \u00d7 " if dimension.times > 1 else ""
-    words = f"{before}{sign}{value_words(reading, header)}"
-    limits: tuple[str, ...] = ()
-    if reading.wanted is not None and (reading.good or dimension.free or _drawn_as(reading.wanted, reading, header)):
-        # What is out says what is drawn: nobody may read a right number off a wrong line.
-        value, limits = _tolerance(reading.wanted, reading, header)
-        words = f"{before}{sign}{value}"
+    value, limits = (value_words(reading, header), ()) if reading.wanted is None else limits_on_paper(reading, header)
+    words = f"{before}{sign}{value}"
     if dimension.bracketed:
         words = f"({words})"
     return _set(words, limits, f" {dimension.words}" if dimension.words else "", dimension.free, style)
@@ -82,58 +74,4 @@ def _letters(marks: list[Mark], words: str, x: float, style: Style) -> float:
 
 def value_words(reading: Reading, header: Header) -> str:
     """A measured value as it stands on paper: in the drawing's unit, without it, and with no zeros that say nothing."""
-    return _measure(reading.value, reading, header)
-
-
-def _measure(value: float, reading: Reading, header: Header) -> str:
-    quantity = QUANTITIES[reading.kind]
-    if quantity in ("area", "direction"):
-        return display.measured(value, quantity, header, reading.shown)
-    if quantity == "turn":
-        return display.dms(value)
-    if header.parts and not reading.shown and quantity == "length":
-        return display.length(value, header)
-    if reading.shown.startswith("1/"):
-        return display.feet_and_inches(value, header, int(reading.shown[2:]))
-    unit = reading.shown if reading.shown in MILLIMETRES else header.manner.unit
-    return plain(convert(value, header.manner.unit, unit), header.decimals)
-
-
-def _drawn_as(wanted: Wanted, reading: Reading, header: Header) -> bool:
-    """Whether a value wanted, without limits, reads as what is drawn does."""
-    return not wanted.limited and _measure(wanted.value, reading, header) == _measure(reading.value, reading, header)
-
-
-def tolerance_words(wanted: Wanted, reading: Reading, header: Header) -> str:
-    """A wanted value with its limits in one line: ``45 ±0.1``, ``38 +0.021 / 0``."""
-    value, limits = _tolerance(wanted, reading, header)
-    return f"{value} {limits[1]} / {limits[0]}" if len(limits) == 2 else value + "".join(limits)
-
-
-def _tolerance(wanted: Wanted, reading: Reading, header: Header) -> tuple[str, tuple[str, ...]]:
-    """The wanted value, and its limits as they stand beside it: one for both, or the lower and the upper one."""
-
-    def off(value: float) -> str:
-        if QUANTITIES[reading.kind] in ("turn", "direction"):
-            return display.dms(value)
-        unit = reading.shown if reading.shown in MILLIMETRES else header.manner.unit
-        return plain(convert(value, header.manner.unit, unit), header.decimals + 2)
-
-    value = _measure(wanted.value, reading, header)
-    if not wanted.limited:
-        return value, ()
-    if isinf(wanted.high):
-        return value, (" min",)
-    if isinf(wanted.low):
-        return value, (" max",)
-    if wanted.fit:
-        return value, (f" {wanted.fit}",)
-    if wanted.low == -wanted.high:
-        return value, (f" \u00b1{off(wanted.high)}",)
-    return value, (_signed(off(wanted.low)), _signed(off(wanted.high)))
-
-
-def _signed(text: str) -> str:
-    if not any(digit in text for digit in "123456789"):
-        return "0"
-    return text.replace("-", "\u2212") if text.startswith("-") else f"+{text}"
+    return scale_of(replace(reading, wanted=None), header).on_paper(reading.value)

@@ -7,12 +7,10 @@ from ..book.book import Book
 from ..book.kinds.comparing import compares
 from ..book.names import key_of
 from ..book.on_paper import PointTable, Schedule
-from ..book.parts import QUANTITIES
 from ..book.tree import Name
 from ..checks.verdict import verdict
 from ..figures import Point
-from ..language import display
-from .compose import tolerance_words
+from ..language.limit_words import in_one_line, scale_of
 from .letters import width_of
 from .marks import Lettering, Mark, box
 from .style import Style
@@ -53,8 +51,7 @@ def _of_readings(book: Book, step: str, schedule: Schedule) -> tuple[Row, list[R
     """A row for each reading: its name, what it is of, its value, and where one is wanted what it should be."""
     rows: list[Row] = []
     for name, reading in schedule.readings:
-        value = display.measured(reading.value, QUANTITIES[reading.kind], book.header, reading.shown)
-        wanted = tolerance_words(reading.wanted, reading, book.header) if reading.wanted is not None else ""
+        value, wanted = scale_of(reading, book.header).value(reading.value), in_one_line(reading, book.header)
         said = {"none": "", "close": "within, close"}.get(found := verdict(reading, book.header), found)
         rows.append([name, _of(book, step, name), value, wanted, said])
     width = 5 if any(reading.wanted is not None for _, reading in schedule.readings) else 3

@@ -5,49 +5,68 @@ from math import inf
 from typing import cast
 
 from ...figures import Point
-from ...problem import Refused
+from ...problem import Refused, refuse
+from ..fits import fit_limits
 from ..parts import QUANTITIES, in_unit
 from ..planner import Env, NumberPlan, Planner
-from ..tree import Number, Statement
-from ..wanted import Wanted, fit_limits
-from .given import needs
+from ..tree import Azimuth, Bearing, Number, Statement
+from ..wanted import Wanted
+from .given import needs, too_many
 
-COMPARED = frozenset({"wanted", "within", "least", "most"})
+COMPARED = frozenset({"wanted", "within", "deviations", "least", "most"})
 """The words of what a reading is compared with; a fit stands behind the value wanted."""
 
 
-def plan_wanted(p: Planner, statement: Statement, kind: str) -> Callable[[Env, Point], Wanted] | None:
-    """What a reading of a kind is compared with, in what it is measured in itself; None where nothing is. Raises `Refused` for a
-    tolerance of nothing (needs_given)."""
-    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens if g.word in COMPARED}
-    if "within" in given and "wanted" not in given:
-        raise needs(statement, "wanted, with the value that it should have")
-    fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
+Limits = Callable[[Env, Point, float], Wanted]
+"""What a reading is compared with, where it has been read: of a dimension that is its nominal where none is said."""
 
-    def limits(env: Env, last: Point) -> Wanted:
+
+def plan_wanted(p: Planner, statement: Statement, kind: str, nominal: bool = False) -> Limits | None:
+    """What a reading of a kind is compared with, in what it is measured in itself; None where nothing is. With ``nominal`` it is
+    that of a dimension, which may have limits alone. Raises `Refused` for a tolerance of nothing (needs_given)."""
+    given = {g.word: [_extra(p, kind, cast(Number, a)) for a in g.arguments] for g in statement.givens if g.word in COMPARED}
+    fit = next((g for g in statement.givens if g.word.startswith("fit ")), None)
+    said = [g for g in statement.givens if g.word in ("within", "deviations") or g is fit]
+    if said and "wanted" not in given and not nominal:
+        raise needs(statement, "wanted, with the value that it should have")
+    if len(said) > 1 or (said and given.keys() & {"least", "most"}):
+        other = next(g for g in statement.givens if g is not said[0] and (compares(g.word) and g.word != "wanted"))
+        raise too_many(statement, other, [said[0].word])
+    clockwise = any(isinstance(a, Bearing | Azimuth) for g in statement.givens if g.word == "wanted" for a in g.arguments)
+    # Deviations of a bearing or an azimuth count clockwise, however the drawing does.
+    mirrored = clockwise and not p.manner.convention.clockwise
+
+    def limits(env: Env, last: Point, value: float) -> Wanted:
         numbers = {word: [v if isinstance(v, float) else v(env, last) for v in given[word]] for word in COMPARED & given.keys()}
-        if "wanted" not in numbers:
-            low, high = (numbers[word][0] if word in numbers else None for word in ("least", "most"))
-            value = low if low is not None else cast(float, high)
-            return Wanted(value, 0.0 if low is not None else -inf, inf if high is None else high - value)
-        value, *upto = numbers["wanted"]
-        if upto:
-            low, high = sorted((value, upto[0]))
-            return Wanted(low, 0.0, high - low)
+        if "wanted" in numbers:
+            value, *upto = numbers["wanted"]
+            if upto:
+                low, high = sorted((value, upto[0]))
+                return Wanted(low, 0.0, high - low, nominal=nominal)
+        elif "least" in numbers or "most" in numbers:
+            least, most = (numbers[word][0] if word in numbers else None for word in ("least", "most"))
+            value = least if least is not None else cast(float, most)
+            return Wanted(value, 0.0 if least is not None else -inf, inf if most is None else most - value)
         if fit is not None:
             try:
                 letters = fit.word.removeprefix("fit ")
-                return Wanted(value, *fit_limits(letters, value, p.unit), letters)
+                return Wanted(value, *fit_limits(letters, value, p.unit), letters, nominal)
             except Refused as refused:
                 raise Refused(refused.problem.at(fit.start, fit.end)) from None
+        if "deviations" in numbers:
+            upper, lower = numbers["deviations"]
+            if upper < lower:
+                raise refuse("upper_below", said[0].start, said[0].end)
+            return Wanted(value, *((-upper, -lower) if mirrored else (lower, upper)), nominal=nominal)
         match numbers.get("within"):
             case [off]:
-                return Wanted(value, -abs(off), abs(off))
+                return Wanted(value, -abs(off), abs(off), nominal=nominal)
             case [one, other]:
-                return Wanted(value, min(one, other), max(one, other))
-        return Wanted(value)
+                low, high = sorted((one, other))
+                return Wanted(value, *((-high, -low) if mirrored else (low, high)), nominal=nominal)
+        return Wanted(value, nominal=nominal)
 
-    return limits if COMPARED & given.keys() else None
+    return limits if COMPARED & given.keys() or fit is not None else None
 
 
 def compares(word: str) -> bool:

@@ -1,11 +1,12 @@
 """What fillet and chamfer share: which figures, or which corners of an outline, they are of."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
+from contextlib import suppress
 from dataclasses import replace
 from typing import Any, Literal, NamedTuple
 
 from ...construct.outlines import reversed_piece
-from ...figures import Arc, Ellipse, Line, Outline, Point
+from ...figures import Arc, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import Refused, refuse
 from ...shape.corners import Way, corner_shaped, corners_shaped, greatest
@@ -133,8 +134,21 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
             raise refuse("whole_figure", name.start, name.end, name=outline)
     slots = [p.slot(name) for name in names]
 
+    told = any(given.sides or given.word in ("near", "solution") for given in statement.givens)
+
     def draw(env: Env, last: Point) -> Drawn:
         drawn = plan(env, last)
+        try:
+            return cut(env, drawn)
+        except Refused:
+            # Where nothing of a figure would be left it is none of its corners: the first that leaves something is meant.
+            others: Sequence[Any] = drawn.solutions if not told else ()
+            for taken, one in enumerate(others):
+                with suppress(Refused):
+                    return cut(env, drawn._replace(figure=one.figure, taken=taken, note=one.note, last=one.figure.end))
+            raise
+
+    def cut(env: Env, drawn: Drawn) -> Drawn:
         put: Any = drawn.figure
         # What rounds a corner runs on into both figures; what cuts it off says itself how they go on.
         rounds = (heading(put, True), heading(put, False))

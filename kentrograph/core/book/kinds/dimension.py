@@ -1,19 +1,23 @@
 """Dimensions: measured values as they stand on a drawing, and go on following what they measure."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 from functools import partial
 from typing import cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
+from ...units import plain
 from ..kind import GivenKind, Kind
 from ..on_paper import Dimension, Rows
+from ..parts import QUANTITIES
 from ..planner import Env, Plan, Planner
 from ..readings import plan_face
+from ..readings_held import Reading
 from ..tree import CornerOf, Given, Number, Statement, Words
 from ..values import Drawn
 from .bindings import check_words
-from .comparing import plan_wanted
+from .comparing import Limits, compares, plan_wanted
 from .dimension_forms import MOST_TIMES, Measuring, dimension_of
 from .given import needs
 from .things import Things
@@ -38,7 +42,8 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
     along = plan_turn(p, has["along"]) if way == "along" else None
     measuring = Measuring(p, way, along, corners, rows in ("rows", "running"))
     at = things.behind_given("at")
-    wanted = plan_wanted(p, statement, way if way in ("angle", "area") else "length")
+    # What its figures measure tells, once they are there, what a number without a unit is of.
+    wanted = {QUANTITIES[kind]: plan_wanted(p, statement, kind, nominal=True) for kind in ("length", "angle", "area")}
     shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
     times = p.number(cast(Number, has["times"].arguments[0])) if "times" in has else 1.0
     said = Dimension(
@@ -46,6 +51,7 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
         words=cast(Words, has["says"].arguments[0]).text if "says" in has else "",
     )  # fmt: skip
     start, end = things.givens[0].start, things.givens[-1].end
+    limited = next((given for given in statement.givens if compares(given.word)), None)
 
     def draw(env: Env, last: Point) -> Drawn:
         found, last = things.of(env, last)
@@ -58,17 +64,32 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
             made = dimension_of(measuring, found, env, last)
         except Refused as refused:
             raise Refused(refused.problem.at(start, end)) from None
-        compared = wanted(env, last) if wanted is not None else None
-        readings = tuple(replace(one, wanted=compared, shown=shown) for one in made.readings)
+        if limited is not None and not made.readings:
+            raise refuse("no_limits_of_places", limited.start, limited.end)
+        readings = tuple(_compared(one, wanted[QUANTITIES[one.kind]], shown, env, last) for one in made.readings)
         several = (said.rows or "chain") if len(readings) > 1 else ""
-        return Drawn(
-            replace(
-                made, readings=readings, at=place, rows=several, times=int(count) if "times" in has else made.times,
-                bracketed=said.bracketed, free=said.free, words=said.words,
-            )
+        drawn = replace(
+            made, readings=readings, at=place, rows=several, times=int(count) if "times" in has else made.times,
+            bracketed=said.bracketed, free=said.free, words=said.words,
         )  # fmt: skip
+        return Drawn(drawn, note="" if said.free else not_drawn(readings))
 
     return draw
+
+
+def _compared(reading: Reading, wanted: Limits | None, shown: str, env: Env, last: Point) -> Reading:
+    return replace(reading, wanted=wanted(env, last, reading.value) if wanted is not None else None, shown=shown)
+
+
+def not_drawn(readings: Sequence[Reading]) -> str:
+    """Says of which nominal something else is drawn; nothing where all are."""
+    off = [one for one in readings if one.wanted is not None and one.wanted.nominal and not one.is_wanted]
+    if not off:
+        return ""
+    first = off[0]
+    assert first.wanted is not None
+    more = f", and {len(off) - 1} more" if len(off) > 1 else ""
+    return f"{plain(first.wanted.value)} is not what is drawn: that is {plain(first.value)}{more}"
 
 
 def _one_of(statement: Statement, has: dict[str, Given], words: tuple[str, ...]) -> str:
@@ -109,8 +130,8 @@ KIND = Kind(
         GivenKind("bracketed", "nothing", "a help size, in brackets"),
         GivenKind("free", "nothing", "not to scale: the value is underlined"),
         GivenKind("says", "words", "words behind the value"),
-        GivenKind("wanted", "compared", "the value it should have, with `within` or a fit"),
-        GivenKind("within", "compared", "how far it may be off"),
+        GivenKind("wanted", "compared", "the nominal value, with its limits"),
+        GivenKind("within", "compared", "how far it may be off: ±0.1, +0.2 -0.1, a fit as f7; alone, off what is drawn"),
         GivenKind("least", "compared", "what it should be at least"),
         GivenKind("most", "compared", "what it should be at most"),
         GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
@@ -127,6 +148,7 @@ KIND = Kind(
         ("dimension up P1 P3 P2 rows", "each from the first place, in rows of their own"),
         ("dimension across P1 P3 P2 running", "from a zero, in one line"),
         ("dimension C1 times 3 wanted 30 H7", "how many alike, and the fit"),
+        ("dimension C1 f7", "limits alone: what is drawn is the nominal; also `±0.1`, `+0.2 -0.1`, `within 0.1`"),
         ("dimension L1 L2", "an angle; of lines side by side how far they are apart"),
         ("dimension angle corner 2 of K1", "inside a corner"),
         ("dimension P1 in in", "coordinates; in another unit"),

@@ -36,7 +36,7 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
             value, parts, state = read(env, last)
         except Refused as refused:
             raise Refused(refused.problem.at(given.start, given.end)) from None
-        return Drawn(Reading(given.word, value, parts, wanted(env, last) if wanted is not None else None, state, shown))
+        return Drawn(Reading(given.word, value, parts, wanted(env, last, value) if wanted is not None else None, state, shown))
 
     return draw
 
