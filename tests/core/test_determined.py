@@ -1,5 +1,7 @@
 """What dimensions leave open, and say twice. Source of the counts: degrees of freedom, common practice."""
 
+from itertools import permutations
+
 import pytest
 
 from kentrograph.core.checks.rows import Rows
@@ -93,3 +95,54 @@ def test_rows_that_depend_on_others_are_told() -> None:
         True,
     ]
     assert [rows.determines(n) for n in (0, 1, 2, 3)] == [True, True, True, False]
+
+
+@pytest.mark.parametrize(
+    "sizes",
+    [
+        ("dimension across corner 1 of K1; corner 2 of K1", "dimension across corner 1 of K1; C1; corner 2 of K1 chain"),
+        ("dimension edge 1 of K1", "dimension across corner 4 of K1; centre of C1; corner 3 of K1 chain"),
+        ("dimension radius A1", "dimension radius A1 times 2"),
+        ("dimension diameter C1", "dimension radius C1"),
+    ],
+)  # fmt: skip
+def test_what_is_said_twice_does_not_hang_on_the_order(sizes: tuple[str, ...]) -> None:
+    """Property: whichever of an overall size and the whole chain is written first, one of them is said twice."""
+    drawn = (*PLATE, "A1 = arc centre 70, 30 from 80, 30 sweep 90", "A2 = arc centre 70, 10 from 80, 10 sweep 90")
+    found = [twice(*drawn, *order) for order in permutations(sizes)]
+    assert all(len(one) == 1 for one in found), found
+    if "chain" in sizes[1]:
+        # The overall size is the one that can be struck.
+        assert found == [[sizes[0]], [sizes[0]]]
+
+
+def test_of_two_whole_chains_the_second_says_something_again() -> None:
+    one = "dimension across corner 1 of K1; centre of C1; corner 2 of K1 chain"
+    other = "dimension across corner 1 of K1; centre of C2; corner 2 of K1 chain"
+    assert twice(*PLATE, "C2 = circle centre 70, 25 radius 5", one, other) == [other]
+
+
+@pytest.mark.parametrize(
+    ("lines", "left_open"),
+    [
+        (("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 40, 5 radius 6",
+          "dimension C1", "dimension C2", "dimension C1 C2"), []),
+        (("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 40, 5 radius 6", "dimension C1", "dimension C2",
+          "dimension across C1; C2"), ["centre of C2"]),
+        (("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 40, 5 radius 6", "dimension C1", "dimension C2",
+          "dimension across C1; C2", "dimension up C1; C2"), []),
+        (("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 40, 5 radius 6", "C3 = circle centre 10, 50 radius 2",
+          "dimension C1", "dimension C2", "dimension C3", "dimension C1 C2", "dimension C2 C3"), ["centre of C3"]),
+        (("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 40, 5 radius 6", "C3 = circle centre 10, 50 radius 2",
+          "dimension C1", "dimension C2", "dimension C3", "dimension C1 C2", "dimension C2 C3", "dimension C1 C3"), []),
+        (("A1 = arc from 0, 0 via 10, 7 to 30, 3", "dimension radius A1", "dimension start of A1; end of A1"), []),
+        (("A1 = arc from 0, 0 via 10, 7 to 30, 3", "dimension start of A1; end of A1"), ["start of A1", "end of A1", "A1"]),
+        # All slant: a triangle with its three sides, or with two corners by how far across and up they lie.
+        (("K1 = path from 0, 0 to 80, 10 to 50, 40 close", *(f"dimension edge {n} of K1" for n in (1, 2, 3))), []),
+        (("K1 = path from 0, 0 to 80, 10 to 50, 40 close",
+          *(f"dimension {way} corner 1 of K1; corner {n} of K1" for n in (2, 3) for way in ("across", "up"))), []),
+    ],
+)  # fmt: skip
+def test_only_what_can_be_turned_as_a_whole_is_left(lines: tuple[str, ...], left_open: list[str]) -> None:
+    assert open_words(*lines) == left_open
+    assert twice(*lines) == []

@@ -1,7 +1,8 @@
 """Traverses: misclosure, balancing, and the table of legs."""
 
 import itertools
-from math import hypot
+from math import cos, hypot, pi, sin
+from random import Random
 
 import pytest
 from hypothesis import given, settings
@@ -94,3 +95,20 @@ def test_a_balanced_traverse_follows_what_was_walked() -> None:
     made = book("far = 100", "K1 = path from 0, 0 to far, 0 to 100, 60 to 0, 60 to 0.3, 0", "K2 = balance K1")
     assert figure(made, "K2").closed
     assert figure(made, "K2").pieces[0].end.x == pytest.approx(100 - 0.3 * 100 / (100 + 60 + 100 + hypot(0.3, 60)))
+
+
+@pytest.mark.parametrize("seed", range(100))
+def test_the_inner_angles_of_a_walk_round_add_up(seed: int) -> None:
+    """*Published*: of n legs (n - 2) half turns (Euclid, Elements I.32). Walked about a place within, either way, in any
+    convention, beginning at any corner; what is shown is the sum itself, and nothing less whole turns."""
+    dice = Random(seed)
+    legs = dice.randint(3, 12)
+    turns = [2 * pi * (n + dice.uniform(0.2, 0.8)) / legs for n in range(legs)]
+    corners = [(r * cos(a), r * sin(a)) for a in turns for r in [dice.uniform(30, 90)]][:: dice.choice((1, -1))]
+    header = dice.choice(("angles east counter-clockwise", "angles north clockwise", "angles bearings"))
+    path = " to ".join(f"{x!r}, {y!r}" for x, y in [*corners, corners[0]])
+    view = step_view(book(header, f"K1 = path from {path}", "R1 = measure closing K1"), "s2")
+    assert view.reading is not None
+    total = f"{180 * (legs - 2)}\u00b0"
+    assert {row.name: row.value for row in view.reading.rows}["angles"] == total
+    assert view.reading.table[-1][3] == total

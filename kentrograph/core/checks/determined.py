@@ -6,6 +6,7 @@ determined where the equations leave it one value (their reduced form has no oth
 depends on those before it says nothing new. Source: common practice (degrees of freedom of a framework).
 """
 
+import itertools
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import pairwise
@@ -74,7 +75,8 @@ class _Unknowns:
         self.sizes: list[tuple[int, float, str, str, Point]] = []
         self.edges: list[_Edge] = []
         self.rows = Rows()
-        self.levelled = False
+        self.turned = False
+        """Whether what is taken to hold, or a dimension, says how the whole is turned."""
         self._count = 0
         self._numbers: list[int] = []
 
@@ -132,7 +134,12 @@ def determined(book: Book) -> Determined:
     if not u.places:
         return Determined()
     _hold(u, tables)
-    twice = [id for id, one in dimensions if not _says_something(u, one)]
+    # What says most is taken first: of an overall size and the whole chain below it the overall one is said twice, whichever was
+    # written first.
+    dimensions.sort(key=lambda one: -max(len(one[1].readings), one[1].times))
+    twice = {id for id, one in dimensions if not _says_something(u, one)}
+    if not tables:
+        _hold_turn(u)
     # A table says in one place what dimensions may say as well: they are judged before it.
     for table in tables:
         for place in table.places:
@@ -140,7 +147,7 @@ def determined(book: Book) -> Determined:
             for coordinate in found or ():
                 u.rows.add(coordinate)
             _of_table(u, place.at, place.radius)
-    return _left_open(u, twice)
+    return _left_open(u, [id for id in book.order if id in twice])
 
 
 def _left_open(u: _Unknowns, twice: list[str]) -> Determined:
@@ -177,7 +184,7 @@ def _edge(u: _Unknowns, line: Line, first: str, last: str, id: str) -> None:
         if level:
             # What is drawn level or plumb is so.
             u.rows.add({s + off: 1.0, e + off: -1.0})
-            u.levelled = True
+            u.turned = True
 
 
 def _arc(u: _Unknowns, arc: Arc, first: str, last: str, name: str, id: str) -> int:
@@ -230,15 +237,23 @@ def _smooth(u: _Unknowns, before: Any, after: Any, first: int | None, second: in
 
 
 def _hold(u: _Unknowns, tables: Sequence[PointTable]) -> None:
-    """The drawing lies somewhere: its first place, or the corner of a table; and, where nothing is level, its first edge."""
+    """The drawing lies somewhere: its first place, or the corner of a table."""
     corner = u.coordinates(tables[0].corner) if tables else None
     first = corner or ({0: 1.0}, {1: 1.0})
     for coordinate in first:
         u.rows.add(coordinate)
-    if not u.levelled and u.edges:
+
+
+def _hold_turn(u: _Unknowns) -> None:
+    """The drawing is turned somehow: where nothing says how, its first edge lies as it is drawn, or else its first two places."""
+    if u.turned or len(u.places) < 2:
+        return
+    (first, a, _, _), (second, b, _, _) = itertools.islice(u.known(), 2)
+    if u.edges:
         edge = u.edges[0]
-        ux, uy = unit_vector(edge.line.direction)
-        u.rows.add({edge.end: -uy, edge.end + 1: ux, edge.start: uy, edge.start + 1: -ux})
+        first, second, a, b = edge.start, edge.end, edge.line.start, edge.line.end
+    dx, dy = b.x - a.x, b.y - a.y
+    u.rows.add({second: -dy, second + 1: dx, first: dy, first + 1: -dx})
 
 
 def _of_table(u: _Unknowns, at: Point, radius: float | None) -> None:
@@ -254,9 +269,10 @@ def _says_something(u: _Unknowns, one: Dimension) -> bool:
     if one.form in ("radius", "diameter"):
         alike = [n for n, radius, _, _, at in u.sizes if _is_rim(one, radius, at)]
         added = [u.rows.add({n: 1.0}) for n in alike]
-        return any(added) or not alike
+        return all(added)
     if one.form == "place":
         found = u.coordinates(one.places[0])
+        u.turned = True
         # Both are taken, whichever of them is new.
         new = [u.rows.add(coordinate) for coordinate in found or ()]
         return found is None or any(new)
@@ -268,8 +284,14 @@ def _says_something(u: _Unknowns, one: Dimension) -> bool:
     ux, uy = unit_vector(one.direction)
     ends = [u.coordinates(at) for at in one.places]
     pairs = [(ends[0], end) for end in ends[1:]] if one.rows in ("rows", "running") else list(pairwise(ends))
-    judged = [u.rows.add(_between(a, b, ux, uy)) for a, b in pairs if a is not None and b is not None]
-    return any(judged) or not judged
+    rows = [_between(a, b, ux, uy) for a, b in pairs if a is not None and b is not None]
+    for a, b in pairwise(one.places):
+        # What lies across, and is not measured along itself, changes as the whole is turned.
+        off = (b.x - a.x) * uy - (b.y - a.y) * ux
+        u.turned = u.turned or abs(off) > TOLERANCE.length(hypot(b.x - a.x, b.y - a.y), max(map(abs, (a.x, a.y, b.x, b.y))))
+    # Of a chain every part has to say something.
+    added = [u.rows.add(row) for row in rows]
+    return all(added)
 
 
 def _is_rim(one: Dimension, radius: float, at: Point) -> bool:
