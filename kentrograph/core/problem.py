@@ -17,6 +17,10 @@ class Problem:
         """The same problem, at another place."""
         return replace(self, start=start, end=end)
 
+    def or_at(self, start: int, end: int) -> "Problem":
+        """The same problem, at this place where it has none."""
+        return self if self.end else self.at(start, end)
+
 
 class Refused(Exception):
     """Raised by the core to give up on a statement or figure; always caught where a step is read or evaluated."""

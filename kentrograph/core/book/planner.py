@@ -237,7 +237,7 @@ class Planner(ABC):
             try:
                 return in_unit(read(env, last), quantity, unit, manner.unit)
             except Refused as refused:
-                raise Refused(refused.problem.at(node.start, node.end)) from None
+                raise Refused(refused.problem.or_at(node.start, node.end)) from None
 
         return value
 

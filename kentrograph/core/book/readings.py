@@ -21,9 +21,10 @@ from ..measure.moments import moments_of
 from ..measure.traverse import inner_angles, legs_of, misclosure
 from ..meet.nearest import feet
 from ..meet.within import within
-from ..problem import refuse
+from ..problem import Refused, refuse
 from ..shape.corners import inner_angle
 from ..shape.faces import Face
+from ..shape.within import lies_within, members_of, overlap
 from ..tolerance import TOLERANCE
 from .crossings import called
 from .places import plan_thing
@@ -39,7 +40,7 @@ ReadPlan = Callable[[Env, Point], Read]
 _ANY = tuple(range(1, 1001))
 COUNTS: dict[str, tuple[int, ...]] = {
     "distance": (2,), "direction": (1, 2), "angle": (1, 2, 3), "length": (1,), "radius": (1,), "area": _ANY, "gap": (2,),
-    "across": (2,), "up": (2,), "diameter": (1,), "moments": (1,), "box": _ANY, "count": (1,), "closing": (1,),
+    "across": (2,), "up": (2,), "diameter": (1,), "moments": _ANY, "box": _ANY, "count": (1,), "closing": (1,),
 }  # fmt: skip
 """How many things each kind of reading is of."""
 
@@ -68,9 +69,11 @@ def plan_reading(
         thing = p.behind(placed, partial(plan_thing, p, one))
         things.append(plan_face(p, thing) if what in ("area", "moments") and isinstance(one, PLACES) else thing)
         placed = placed or isinstance(one, PLACES)
-    read = READERS[what]
-    if what == "area" and len(of) > 1:
-        read = partial(_areas, len(of))
+    if what in _SUMMED:
+        spans = [(one.text, one.start, one.end) if isinstance(one, Name) else ("", 0, 0) for one in (*of, *less)]
+        read: Callable[..., Read] = partial(_SUMMED[what], len(of), spans)
+    else:
+        read = READERS[what]
 
     def measure(env: Env, last: Point) -> Read:
         found: list[Any] = []
@@ -210,11 +213,45 @@ def _diameter(p: Planner, a: Any) -> Read:
     return 2.0 * value, {"radius": value, "x": parts["x"], "y": parts["y"]}, ""
 
 
-def _moments(p: Planner, a: Any, *less: Any) -> Read:
+_Span = tuple[str, int, int]
+"""A name and where it stands; an empty one for a place."""
+
+
+def _signed(count: int, spans: Sequence[_Span], things: Sequence[Any]) -> list[tuple[float, Any]]:
+    """What areas are made of: the first things, less the others, with 1 or -1; what lies free within a face is no part of it.
+
+    Raises `Refused`: hole_outside and holes_overlap, with the name, for what cannot be taken off.
+    """
+    parts = [part for thing in things[:count] for part in _of_face(thing, 1.0)]
+    if len(things) == count:
+        return parts
+    whole = [figure for sign, figure in parts if sign > 0.0]
+    off = [figure for sign, figure in parts if sign < 0.0]
+    for thing, (name, start, end) in zip(things[count:], spans[count:], strict=True):
+        taken = _of_face(thing, -1.0)
+        for sign, figure in taken:
+            if sign > 0.0:
+                continue
+            if not lies_within(figure, whole):
+                raise Refused(refuse("hole_outside", name=name).problem.at(start, end))
+            if any(overlap(figure, other) for other in off):
+                raise Refused(refuse("holes_overlap", name=name).problem.at(start, end))
+            off.append(figure)
+        parts += taken
+    return parts
+
+
+def _of_face(thing: Any, sign: float) -> list[tuple[float, Any]]:
+    """A figure, the members of a set, or a face: what lies around it, and with the other sign what lies free within."""
+    if isinstance(thing, Face):
+        return [(sign, thing.edge), *((-sign, hole) for hole in thing.holes)]
+    return [(sign, one) for one in members_of(thing)]
+
+
+def _moments(count: int, spans: Sequence[_Span], p: Planner, *things: Any) -> Read:
     """About the axis across through the area's centre; counted along the datum."""
-    whole, *holes = [*_of_face(a), *(one for thing in less for one in _of_face(thing))]
     level = p.manner.datum.turn
-    found = moments_of(whole, tuple(holes)).turned(level)
+    found = moments_of(_signed(count, spans, things)).turned(level)
     greatest, smallest, axis = found.principal
     centre = Point(*p.manner.in_unit(p.unit).from_world(found.centre))
     parts = {
@@ -244,14 +281,14 @@ def _radius(p: Planner, a: Any) -> Read:
     return a.radius, {"diameter": 2.0 * a.radius, **sweep, "x": a.centre.x, "y": a.centre.y}, ""
 
 
-def _area(p: Planner, a: Any, *less: Any) -> Read:
-    a, *holes = [*_of_face(a), *(one for thing in less for one in _of_face(thing))]
-    value = area_of(a) - sum(area_of(h) for h in holes)
-    parts = {"perimeter": perimeter_of(a)}
-    centre = None if holes else balance(a)
+def _area(count: int, spans: Sequence[_Span], p: Planner, *things: Any) -> Read:
+    """Several areas together, less what is taken away from them; the perimeter is that of what lies around."""
+    signed = _signed(count, spans, things)
+    parts = {"perimeter": fsum(perimeter_of(one) for sign, one in signed if sign > 0.0)}
+    centre = balance(things[0]) if len(signed) == 1 and not isinstance(things[0], Face) else None
     if centre is not None:
         parts |= {"x": centre.x, "y": centre.y}
-    return value, parts, ""
+    return fsum(sign * area_of(one) for sign, one in signed), parts, ""
 
 
 def _closing(p: Planner, a: Any) -> Read:
@@ -267,20 +304,6 @@ def _closing(p: Planner, a: Any) -> Read:
     return off, parts, ""
 
 
-def _areas(count: int, p: Planner, *things: Any) -> Read:
-    """Several areas together, less what is taken away from them."""
-    whole = [one for thing in things[:count] for one in _of_face(thing)[:1]]
-    holes = [one for thing in things[:count] for one in _of_face(thing)[1:]]
-    holes += [one for thing in things[count:] for one in _of_face(thing)]
-    value = fsum(map(area_of, whole)) - fsum(map(area_of, holes))
-    return value, {"perimeter": fsum(map(perimeter_of, whole))}, ""
-
-
-def _of_face(thing: Any) -> list[Any]:
-    """A figure; of a face what lies around it, then what lies free within, which is no part of it."""
-    return [thing.edge, *thing.holes] if isinstance(thing, Face) else [thing]
-
-
 def _gap(p: Planner, a: Any, b: Any) -> Read:
     gap = gap_between(a, b)
     return gap.number, {}, gap.state
@@ -292,12 +315,14 @@ READERS: dict[str, Callable[..., Read]] = {
     "angle": _angle,
     "length": _length,
     "radius": _radius,
-    "area": _area,
     "gap": _gap,
     "across": _across,
     "up": _up,
     "diameter": _diameter,
-    "moments": _moments,
     "box": _box,
     "closing": _closing,
 }
+_SUMMED: dict[str, Callable[..., Read]] = {"area": _area, "moments": _moments}
+"""Readings of several things less others: they are told how many are no holes, and where the name of each stands."""
+area_of_one = partial(_area, 1, ())
+"""The area of one closed figure, or of a face."""

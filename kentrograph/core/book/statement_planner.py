@@ -3,10 +3,9 @@
 from collections.abc import Callable
 
 from ..figures import Point
-from ..problem import refuse
+from .kinds.reading_ways import plan_read
 from .places import plan_place
 from .planner import Env, PlacePlan, Planner
-from .readings import COUNTS, plan_reading
 from .tree import Measured, Place
 
 
@@ -17,7 +16,5 @@ class StatementPlanner(Planner):
         return plan_place(self, node)
 
     def reading(self, node: Measured) -> Callable[[Env, Point], float]:
-        if len(node.of) not in COUNTS[node.what]:
-            raise refuse("too_many_givens", node.start, node.end, kind="measure", word="the last one", others=["the others"])
-        read = plan_reading(self, node.what, node.of, node.less)
+        read = plan_read(self, node.statement)
         return lambda env, last: read(env, last)[0]

@@ -113,6 +113,15 @@ class Measured:
     less: tuple["Place | Name | Portion", ...]
     start: int
     end: int
+    how: tuple["Given", ...] = ()
+    """The ways in which it is taken: along a direction, at a place, from one place of a figure to another."""
+
+    @property
+    def statement(self) -> "Statement":
+        """The reading that would be kept as a step with the same words."""
+        less = (Given("less", self.less, (), self.start, self.end),) if self.less else ()
+        of = Given(self.what, self.of, (), self.start, self.end)
+        return Statement("", "measure", None, None, (of, *self.how, *less), (), self.start, self.end)
 
 
 Number = Plain | InUnit | Bearing | Azimuth | Negative | Binary | Call | Named | Part | Measured

@@ -7,7 +7,7 @@ from enum import Enum
 from typing import NamedTuple, NoReturn
 
 from ..book.names import copy_name, edge_name, key_of
-from ..book.tree import Name, Number, Place, Portion, SetKind
+from ..book.tree import Given, Name, Number, Place, Portion, SetKind
 from ..problem import Refused, refuse
 from .lexer import Token, parted, tokens_of
 from .vocabulary import PARTS, PLACE_WORDS, RESERVED, SHORT
@@ -59,7 +59,9 @@ class Cursor(ABC):
     a guess, so that every text has a reading without any drawing around it.
     """
 
-    __slots__ = ("answers", "asked", "depth", "index", "last", "limited", "operations", "text", "tok", "tokens", "uses")
+    __slots__ = (
+        "answers", "asked", "depth", "index", "last", "limited", "only_number", "operations", "text", "tok", "tokens", "uses",
+    )  # fmt: skip
 
     def __init__(self, text: str, answers: Mapping[Hinge, Answer] | None = None) -> None:
         self.text = text
@@ -72,6 +74,8 @@ class Cursor(ABC):
         self.uses: list[Name] = []
         self.depth = 0
         self.operations = 0
+        self.only_number = False
+        """Whether nothing but a number can follow: what stands behind a reading in it belongs to that."""
         self.limited = False
         """Whether an upper and a lower deviation end a sum: elsewhere they belong to it."""
 
@@ -82,6 +86,10 @@ class Cursor(ABC):
     @abstractmethod
     def measured_thing(self) -> Place | Name | Portion:
         """Reads what a reading is of: a figure, a place, or the segment or the sector of an arc."""
+
+    @abstractmethod
+    def reading_way(self) -> Given:
+        """Reads how a reading is taken: along a direction, at a place, from or to a place."""
 
     def advance(self) -> Token:
         """Takes the present token and goes on to the next."""

@@ -100,6 +100,10 @@ def _at_most(fields: dict[str, Any]) -> str:
     return f"; {plain(most)} at most" if most > 0.0 else ""
 
 
+def _hole(fields: dict[str, Any]) -> str:
+    return str(fields["name"] or "what is taken away")
+
+
 def _named(fields: dict[str, Any]) -> list[str]:
     return [name or "that line" for name in fields["names"]]
 
@@ -202,6 +206,8 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "upper_below": lambda f: "the upper deviation is below the lower one: the upper one is written first, as +0.2 -0.1",
     "no_sign": lambda f: f"a deviation has a sign: +{f['found']} or -{f['found']}",
     "no_limits_of_places": lambda f: "coordinates take no limits: dimension the distances from the edges instead",
+    "hole_outside": lambda f: f"{_hole(f)} does not lie within what it is taken away from, or not wholly",
+    "holes_overlap": lambda f: f"{_hole(f)} lies over what is taken away already: it would be taken away twice",
     "no_fit": lambda f: (
         f"ISO 286-1 has no {f['found']} for {plain(f['size'])} mm, but {f['sizes']}: write the limits, as +0.2 -0.1"
         if f["sizes"]

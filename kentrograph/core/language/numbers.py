@@ -3,12 +3,16 @@
 import re
 from math import isfinite, pi
 
+from ..book.kinds.reading_ways import OF_READING
+from ..book.readings import COUNTS
 from ..book.tree import (
     PLACES,
     Azimuth,
     Bearing,
     Binary,
     Call,
+    CornerOf,
+    Given,
     InUnit,
     Measured,
     Name,
@@ -134,12 +138,17 @@ def _word(c: Cursor, wanted: Wanted, token: Token) -> Number:
         return Plain(pi)
     if word in FUNCTIONS:
         return _call(c)
-    following = c.peek().kind
-    if word in READINGS and (following in ("word", "num") if word in NAMES_TOO else following != "op"):
+    if at_reading(c):
         return measured(c)
     if c.at_name():
         return named_number(c)
     c.fail("a direction" if wanted is DIRECTION else "a number")
+
+
+def at_reading(c: Cursor) -> bool:
+    """Whether a reading stands here, and no figure with such a name."""
+    following = c.peek().kind
+    return c.at_word(*READINGS) and (following in ("word", "num") if c.at_word(*NAMES_TOO) else following != "op")
 
 
 def named_number(c: Cursor) -> Number:
@@ -186,28 +195,40 @@ def _call(c: Cursor) -> Call:
 
 
 def measured(c: Cursor) -> Measured:
-    """A reading inside a number: ``distance P1 P2``, ``area K1 less C1``."""
-    token = c.advance()
+    """A reading inside a number: ``distance P1 P2``, ``area K1 less C1``.
+
+    Its ways, as ``length K1 from P1 to P2``, are read where they can be no givens of a figure: in a named number, in parentheses.
+    """
+    token, whole = c.advance(), c.only_number and c.depth == 0
+    alone = whole or c.depth > 0
     c.deeper()
-    fewest, most = _THINGS.get(token.text, (1, 1))
+    ways, counts = OF_READING.get(token.text, ()), COUNTS[token.text]
+    fewest = _FEWEST.get(token.text, min(counts))
     things: list[Place | Name | Portion] = []
-    while len(things) < most:
-        following = c.peek() if c.at_op(";") else c.tok
-        if len(things) >= fewest and not c.at_place(following):
+    while len(things) < max(counts):
+        # Of what takes any number of things those behind a semicolon may belong to a list around it.
+        listed = c.at_op(";") and not whole and (max(counts) > _SEVERAL or not c.at_place(c.peek()))
+        if len(things) >= fewest and (listed or not (c.at_op(";") or c.at_place())):
             break
         c.take_op(";")
         things.append(c.measured_thing())
+        if isinstance(things[0], CornerOf):
+            fewest = min(counts)
+    how: list[Given] = []
+    while alone and c.at_word(*ways) and not c.at_word("less", *(given.word for given in how)):
+        how.append(c.reading_way())
     less: list[Place | Name | Portion] = []
-    if token.text == "area" and c.take_word("less"):
+    if "less" in ways and c.take_word("less"):
         less.append(c.measured_thing())
         while c.at_place():
             less.append(c.measured_thing())
     c.depth -= 1
-    return Measured(token.text, tuple(things), tuple(less), token.start, c.last)
+    return Measured(token.text, tuple(things), tuple(less), token.start, c.last, tuple(how))
 
 
-_THINGS = {"distance": (2, 2), "direction": (1, 2), "angle": (2, 3), "gap": (2, 2), "across": (2, 2), "up": (2, 2)}
-"""The fewest and the most things that a reading is of."""
+_SEVERAL = 3
+_FEWEST = {"angle": 2}
+"""How many things a reading is of at least, but for an angle at a corner."""
 
 
 def literal(c: Cursor, wanted: Wanted) -> Number:

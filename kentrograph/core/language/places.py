@@ -10,6 +10,7 @@ from ..book.tree import (
     CornerOf,
     CrossingOf,
     FootOf,
+    Given,
     MiddleOf,
     Name,
     Named,
@@ -28,7 +29,7 @@ from ..book.tree import (
 from .cursor import LENGTH, Cursor, Wanted
 from .guide_lines import name_or_sight
 from .lexer import Token
-from .numbers import direction, expression, named_number, number, part_of, part_of_name
+from .numbers import at_reading, direction, expression, named_number, number, part_of, part_of_name
 from .vocabulary import PLACE_WORDS, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})
@@ -68,6 +69,20 @@ def measured_thing(c: Cursor) -> Name | Place | Portion:
         c.advance()
         return Portion(what, c.name())
     return thing(c)
+
+
+def reading_way(c: Cursor) -> Given:
+    """How a reading is taken: along a direction or a line, at a place, from or to a place of what is measured."""
+    token = c.advance()
+    if token.text == "along":
+        # A line gives the direction, or a number does.
+        if c.tok.kind == "end":
+            c.fail("a direction", "the name of a line")
+        of = thing(c) if c.at_edge() or (c.at_name() and c.ask(c.tok, "step")) else direction(c)
+        return Given("along", (of,), (), token.start, c.last)
+    if token.text in ("from", "to") and c.at_word("start", "end") and c.peek().text != "of":
+        return Given(token.text, (), (c.advance().text,), token.start, c.last)
+    return Given(token.text, (place(c),), (), token.start, c.last)
 
 
 def place_or_number(c: Cursor, wanted: Wanted = LENGTH, bare: bool = False) -> Place | Number:
@@ -120,7 +135,8 @@ def parenthesised(c: Cursor, wanted: Wanted) -> Place | Number:
     """A place or a number in parentheses; the cursor is at the opening one."""
     c.deeper()
     c.advance()
-    inside = place_or_number(c, wanted)
+    # A name directly behind such a word makes a reading of it, though it may be a name as well.
+    inside = _after_number(c, expression(c, wanted)) if at_reading(c) else place_or_number(c, wanted)
     if not c.take_op(")"):
         c.fail(")")
     c.depth -= 1
@@ -287,3 +303,6 @@ class Reader(Cursor):
 
     def measured_thing(self) -> Place | Name | Portion:
         return measured_thing(self)
+
+    def reading_way(self) -> Given:
+        return reading_way(self)

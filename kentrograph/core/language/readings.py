@@ -6,8 +6,7 @@ from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, nearest_words
 from .limits import compared
-from .numbers import direction
-from .places import measured_thing, place, thing
+from .places import measured_thing, reading_way
 from .vocabulary import READINGS
 
 
@@ -21,7 +20,7 @@ def read_reading(c: Cursor) -> list[Given]:
     how = [one for one in OF_READING.get(word, ()) if one != "less"]
     givens = [Given(word, _things(c, (*how, "less", "wanted")), (), start, c.last)]
     while c.at_word(*how) and c.tok.text not in {g.word for g in givens}:
-        givens.append(_how(c))
+        givens.append(reading_way(c))
         c.take_op(";")
     if c.at_word("less"):
         start = c.advance().start
@@ -53,19 +52,6 @@ def _things(c: Cursor, until: tuple[str, ...]) -> tuple[Argument, ...]:
         things.append(measured_thing(c))
         c.take_op(";")
     return tuple(things)
-
-
-def _how(c: Cursor) -> Given:
-    token = c.advance()
-    if token.text == "along":
-        # A line gives the direction, or a number does.
-        if c.tok.kind == "end":
-            c.fail("a direction", "the name of a line")
-        of = thing(c) if c.at_edge() or (c.at_name() and c.ask(c.tok, "step")) else direction(c)
-        return Given("along", (of,), (), token.start, c.last)
-    if token.text in ("from", "to") and c.at_word("start", "end") and c.peek().text != "of":
-        return Given(token.text, (), (c.advance().text,), token.start, c.last)
-    return Given(token.text, (place(c),), (), token.start, c.last)
 
 
 def _at_limit(c: Cursor) -> bool:

@@ -146,7 +146,7 @@ def _statement(c: Cursor) -> Statement:
         and " " not in name
         and (token.kind != "word" or token.text not in RESERVED or token.text in _BEGIN_NUMBERS)
     ):
-        start = token.start
+        start, c.only_number = token.start, True
         value = number(c)
         return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)
     if token.kind == "end":

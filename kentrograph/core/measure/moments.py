@@ -5,6 +5,7 @@ triangle in its own axes, moved by the parallel axes (Steiner). Source: publishe
 ellipse is a circle drawn out along its axes, and its moments are drawn out with it (common practice).
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import atan2, cos, degrees, fsum, hypot, pi, radians, sin
 from typing import Any
@@ -46,9 +47,9 @@ class Moments:
         return half + reach, half - reach, axis % 180.0
 
 
-def moments_of(figure: Any, less: tuple[Any, ...] = ()) -> Moments:
-    """The second moments of a closed figure, less those of its holes. Raises `Refused` (not_closed, no_area)."""
-    parts = [(1.0, figure), *((-1.0, hole) for hole in less)]
+def moments_of(parts: Sequence[tuple[float, Any]]) -> Moments:
+    """The second moments of closed figures together, each with 1, or with -1 where it is a hole. Raises `Refused` (not_closed,
+    no_area)."""
     area = fsum(sign * area_of(one) for sign, one in parts)
     if not area > 0.0:
         raise refuse("no_area")

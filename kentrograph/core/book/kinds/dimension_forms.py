@@ -20,7 +20,7 @@ from ...tolerance import LARGEST
 from ..crossings import called
 from ..on_paper import Dimension
 from ..planner import Env, Planner
-from ..readings import READERS
+from ..readings import READERS, area_of_one
 from ..readings_held import Reading
 from ..tree import CornerOf
 from ..values import Untouchable
@@ -180,8 +180,8 @@ def _meeting(a: Any, b: Any) -> Point:
 
 
 def _area(p: Planner, things: Sequence[Any]) -> Dimension:
-    value, parts, _ = READERS["area"](p, *things)
-    first = things[0]
+    first = _one(things, "area")
+    value, parts, _ = area_of_one(p, first)
     at = area_centre(first.edge if isinstance(first, Face) else first)
     return Dimension("area", (Reading("area", value, parts),), (at,))
 

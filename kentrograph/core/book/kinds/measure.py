@@ -1,33 +1,20 @@
 """Readings."""
 
 from dataclasses import dataclass
-from typing import cast
 
 from ...figures import Point
-from ...problem import Refused, refuse
+from ...problem import Refused
 from ..kind import Drag, GivenKind, Kind
 from ..planner import Env, Plan, Planner
-from ..readings import COUNTS, plan_reading
 from ..tree import Statement
 from ..values import Drawn, Reading
 from .comparing import plan_wanted
-from .reading_ways import OF_READING, Things, plan_way
+from .reading_ways import plan_read
 
 
 def plan_measure(p: Planner, statement: Statement) -> Plan:
     """A reading that stays live: its value follows what it is measured on."""
-    given = statement.givens[0]
-    count, allowed = len(given.arguments), COUNTS[given.word]
-    if count < min(allowed):
-        more = min(allowed) - count
-        raise refuse("needs_given", given.end, given.end, kind=f"measure {given.word}", more=more, could=["a place or a figure"])
-    if count not in allowed:
-        raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
-    less = next((g for g in statement.givens if g.word == "less"), None)
-    if less is not None and "less" not in OF_READING.get(given.word, ()):
-        raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
-    of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
-    read = plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)
+    given, read = statement.givens[0], plan_read(p, statement)
     wanted = plan_wanted(p, statement, given.word)
     shown = next((g.word.removeprefix("in ") for g in statement.givens if g.word.startswith("in ")), "")
 
@@ -35,7 +22,7 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
         try:
             value, parts, state = read(env, last)
         except Refused as refused:
-            raise Refused(refused.problem.at(given.start, given.end)) from None
+            raise Refused(refused.problem.or_at(given.start, given.end)) from None
         return Drawn(Reading(given.word, value, parts, wanted(env, last, value) if wanted is not None else None, state, shown))
 
     return draw

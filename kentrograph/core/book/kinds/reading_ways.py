@@ -1,5 +1,7 @@
 """Readings that are taken in a way of their own: along a figure, in a direction, at a place where figures cross."""
 
+from typing import cast
+
 from ...angles import unit_vector
 from ...figures import Point
 from ...measure.angle import running_at, turn_between
@@ -9,7 +11,7 @@ from ...shape.stretch import is_closed, part_of
 from ..chain import place_in
 from ..places import plan_thing
 from ..planner import Env, Planner
-from ..readings import Read, ReadPlan
+from ..readings import COUNTS, Read, ReadPlan, plan_reading
 from ..tree import Given, Name, Place, Portion, Statement
 from .cutting import longish, plan_cut
 from .given import by_word, needs, place_of_given
@@ -20,7 +22,23 @@ OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",)
 """The words that may follow what a kind of reading is of, before what it is compared with."""
 
 
-def plan_way(p: Planner, statement: Statement, of: Things) -> ReadPlan | None:
+def plan_read(p: Planner, statement: Statement) -> ReadPlan:
+    """What a reading reads, whether it is kept as a step or stands in a number. Raises `Refused`."""
+    given = statement.givens[0]
+    count, allowed = len(given.arguments), COUNTS[given.word]
+    if count < min(allowed):
+        more = min(allowed) - count
+        raise refuse("needs_given", given.end, given.end, kind=f"measure {given.word}", more=more, could=["a place or a figure"])
+    if count not in allowed:
+        raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
+    less = next((g for g in statement.givens if g.word == "less"), None)
+    if less is not None and "less" not in OF_READING.get(given.word, ()):
+        raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
+    of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
+    return _plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)
+
+
+def _plan_way(p: Planner, statement: Statement, of: Things) -> ReadPlan | None:
     """A reading that is taken in a way of its own: along a figure, in a direction, at a place; None for all others."""
     given = by_word(statement, ("from", "to", "along", "at"))
     if not given:
