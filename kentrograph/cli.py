@@ -175,9 +175,7 @@ def export_file(name: str, out: Path, sheet: int | None, dots: float, paper: str
     if script is None:
         return 2
     book = book_of(script)
-    facts = SheetFacts(
-        title="" if name == "-" else Path(name).stem.replace("-", " ").capitalize(), date=f"{date.today():%Y-%m-%d}"
-    )
+    facts = SheetFacts(title="" if name == "-" else Path(name).stem.replace("-", " ").capitalize())
     try:
         facts = replace(facts, mark=read_mark(mark)) if mark is not None else facts
         match form:

@@ -1,13 +1,12 @@
 """A drawing handed over, from the command line or the server: its sheets as PDF or PNG, its setting-out tables as CSV."""
 
 from ..core.book.book import Book
-from ..core.book.on_paper import PointTable
 from ..core.book.papers import PAPERS
-from ..core.book.values import Drawn
 from ..core.problem import refuse
+from ..core.sheet.of_book import tables_of
 from ..core.sheet.page import Facts, Page, page_of, sheets_of
 from ..core.sheet.page_tables import edge_names
-from ..core.sheet.tables import rows_of
+from ..core.sheet.tables import heads_in_file, rows_of
 from .csv_text import csv_text
 from .pdf import Progress, sheets_pdf
 from .png import page_png
@@ -39,11 +38,10 @@ def as_png(book: Book, facts: Facts, sheet: int = 1, dots: float = 150.0) -> byt
 def as_csv(book: Book, table: str | None = None) -> str:
     """The setting-out tables of a drawing, or the one of a step, by RFC 4180: heads first, tables apart by an empty line."""
     tables: list[list[list[str]]] = []
-    for id in book.order:
-        value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, PointTable) and table in (None, id):
-            heads, rows = rows_of(value.figure, book.header, edge_names(book, id))
-            tables.append([["number", *heads[1:]], *rows])
+    for id, one in tables_of(book).items():
+        if table in (None, id):
+            heads, rows = rows_of(one, book.header, edge_names(book, id))
+            tables.append([heads_in_file(one, heads, book.header), *rows])
     if not tables:
         raise refuse("no_table")
     return csv_text(*tables)

@@ -1,6 +1,5 @@
 """HTTP: a drawing handed over: its sheets to look at and as PDF and PNG, its setting-out tables as CSV."""
 
-from datetime import datetime
 from typing import Annotated, Any, Literal
 from urllib.parse import quote
 from uuid import UUID
@@ -44,7 +43,7 @@ def _of(request: Request, id: UUID, revision: int | None) -> tuple[Book, Facts]:
         mark = marks.get_mark(session)
     # A name that was dealt, and not given, is nobody's.
     named = "" if author.startswith("drafter") else author
-    return state.book, Facts(state.name, str(state.revision), f"{datetime.now().astimezone():%Y-%m-%d}", named, mark)
+    return state.book, Facts(state.name, named, mark)
 
 
 @office.get("/mark", response_class=Response)

@@ -12,19 +12,25 @@ from PIL import Image
 from pypdf.generic import ContentStream
 
 from kentrograph.cli import main
+from kentrograph.core.book.edits import Delete
 from kentrograph.core.book.papers import PAPERS, SCALES, scale_words
 from kentrograph.core.desk.restating import restate
 from kentrograph.core.desk.set_out import set_out
+from kentrograph.core.desk.sheet_views import table_views
 from kentrograph.core.desk.working import working_of
-from kentrograph.core.figures import Circle, Line
+from kentrograph.core.figures import Circle, Line, Point
 from kentrograph.core.problem import Problem, Refused
 from kentrograph.core.sheet import letters
+from kentrograph.core.sheet.at_table import layout_at_table
 from kentrograph.core.sheet.border import FILING, MARGIN
 from kentrograph.core.sheet.marks import Lettering, Stroke, Within
+from kentrograph.core.sheet.of_book import laid_out
 from kentrograph.core.sheet.page import Facts, Page, page_of
 from kentrograph.core.sheet.tiles import tiles
 from kentrograph.core.sheet.title_block import WIDTH
 from kentrograph.exchange.export import as_csv, as_pdf, as_png, pages_of
+from kentrograph.exchange.files.csv_in import read_csv
+from kentrograph.exchange.files.formats import BY_WORD, Options, written
 from kentrograph.exchange.plotter import plotted
 from kentrograph.exchange.plotter_page import plot_page
 from kentrograph.exchange.sheet_svg import sheet_svg
@@ -37,7 +43,7 @@ MM = 72.0 / 25.4
 
 
 def page(*lines: str, number: int = 1) -> Page:
-    return page_of(book(*lines), number, Facts("Plate", "4", "2026-11-26", "M. Oake"))
+    return page_of(book(*lines), number, Facts("Plate", "M. Oake"))
 
 
 @pytest.mark.parametrize(
@@ -162,7 +168,7 @@ def test_the_title_block_is_filled_from_the_drawing_and_what_is_said_goes_before
     said = {field.word: field.words for field in found.fields}
     assert said["title"] == "Guard"
     assert [said[w] for w in ("author", "date", "revision", "scale", "sheet", "unit", "number", "Finish")] == [
-        "M. Oake", "2026-11-26", "4", "1:2", "1 of 1", "mm", "HM-1", "primed",
+        "M. Oake", "", "", "1:2", "1 of 1", "mm", "HM-1", "primed",
     ]  # fmt: skip
 
 
@@ -372,3 +378,53 @@ def test_the_demo_drawings_have_finished_sheets(tmp_path: Path, demo: Path) -> N
     text = pypdf.PdfReader(tmp_path / "out.pdf").pages[0].extract_text()
     for words in ("Hollin Moor Fairground Works", "HM-", "1 of 1"):
         assert words in text
+
+
+# Tables -------------------------------------------------------------------------------------------------
+
+TABLED = (
+    "datum 10,20 direction 30", "P1 = point 3, 4", "K1 = rectangle from 0, 0 size 100, 60", "C1 = circle centre 70, 30 radius 8",
+    "C2 = circle centre 70, 30 radius 3", "T1 = table K1 C1", 'T2 = table C1 C2; corner 3 of K1; P1 from P1 title "Holes"',
+)  # fmt: skip
+
+
+def test_a_place_has_one_number_in_all_tables() -> None:
+    made = book(*TABLED)
+    one, other = (table_views(made)[n].rows for n in (0, 1))
+    assert [row.words[0] for row in one] == ["1", "2", "3", "4", "5"]
+    # Both circles have one centre, which the first table numbers already; what is new goes on.
+    assert [row.words[0] for row in other] == ["5", "5", "3", "6"]
+    layout = layout_at_table(made)
+    numbers = [mark.words for id in layout.laid for mark in layout.marks_of(id) if isinstance(mark, Lettering)]
+    assert set(numbers) == {"1", "2", "3", "4", "5", "6"}
+
+
+def test_numbers_follow_when_a_table_before_changes() -> None:
+    made = book(*TABLED)
+    layout_at_table(made)
+    gone = made.edited(Delete(made.order[-2]))[0]
+    assert [row.words[0] for row in table_views(gone)[0].rows] == ["1", "1", "2", "3"]
+    layout = layout_at_table(gone)
+    fresh = laid_out(gone, layout.frame, layout.style)
+    assert [layout.marks_of(id) for id in layout.laid] == [fresh.marks_of(id) for id in layout.laid]
+
+
+def test_a_table_says_from_where_it_counts() -> None:
+    made = book(*TABLED)
+    assert [view.title for view in table_views(made)] == ["from the datum", "Holes, from P1"]
+    first, second = (part.splitlines()[0] for part in as_csv(made).split("\r\n\r\n"))
+    assert first == 'number,place,"x from the datum, mm","y from the datum, mm","size, mm"'
+    assert second == 'number,place,"x from P1, mm","y from P1, mm","size, mm"'
+    words = [mark.words for mark in page_of(made).marks if isinstance(mark, Lettering)]
+    assert {"T1, from the datum", "Holes, from P1"} <= set(words)
+
+
+def test_a_point_is_the_same_in_every_file() -> None:
+    """By hand: 3, 4 is what stands in the book, whatever the datum; read again in the same drawing it lies where it lay."""
+    made = book(*TABLED[:2], "T1 = table P1")
+    points = written(made, BY_WORD["csv"], "a", Options()).data.decode()
+    assert points.split("\r\n")[0] == 'name,"x from the datum, mm","y from the datum, mm"'
+    assert as_csv(made).split("\r\n")[1] == "1,P1,3.000,4.000"
+    found = read_csv(points.encode()).figures[0].figure
+    assert isinstance(found, Point)
+    assert (found.x, found.y) == pytest.approx((3.0, 4.0), abs=1e-12)

@@ -110,8 +110,8 @@ class TablePlace:
 class PointTable(OnPaper):
     """Places with coordinates from a corner and a direction (degrees, core convention), or with their distances from two edges.
 
-    ``order`` is "across" or "up" where they are sorted by that; ``shown`` the unit that it is in.
-    ``sheet`` and ``at`` say where it stands on paper.
+    ``order`` is "across" or "up" where they are sorted by that; ``shown`` the unit that it is in. ``counted`` says in words from
+    where its coordinates count, where that is not the datum. ``sheet`` and ``at`` say where it stands on paper.
     """
 
     places: tuple[TablePlace, ...]
@@ -124,6 +124,10 @@ class PointTable(OnPaper):
     decimals: int | None = None
     sheet: str = ""
     at: tuple[float, float] | None = None
+    title: str = ""
+    counted: str = ""
+    numbers: tuple[int, ...] = ()
+    """Those of its places in its order, where other tables of the drawing number places as well: a place has one number."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,12 +3,12 @@
 from dataclasses import dataclass
 
 from ..book.book import Book
-from ..book.on_paper import PointTable, Sheet
+from ..book.on_paper import Sheet
 from ..book.papers import PAPERS, scale_words, scales_for
-from ..book.values import Drawn
+from ..sheet.of_book import tables_of
 from ..sheet.page import Page, sheets_of
 from ..sheet.page_tables import edge_names
-from ..sheet.tables import ordered, rows_of
+from ..sheet.tables import ordered, rows_of, title_of
 from ..sheet.tiles import tiles
 
 
@@ -22,10 +22,11 @@ class TableRow:
 
 @dataclass(frozen=True, slots=True)
 class TableView:
-    """A setting-out table: its step and name, its heads, a row for each place."""
+    """A setting-out table: its step and name, its title with from where it counts, its heads, a row for each place."""
 
     id: str
     name: str
+    title: str
     heads: list[str]
     rows: list[TableRow]
 
@@ -33,13 +34,11 @@ class TableView:
 def table_views(book: Book) -> list[TableView]:
     """The setting-out tables that can be worked out, in the order of the book."""
     found: list[TableView] = []
-    for id in book.order:
-        value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, PointTable):
-            heads, rows = rows_of(value.figure, book.header, edge_names(book, id))
-            places = [[place.at.x, place.at.y] for place in ordered(value.figure)]
-            shown = [TableRow(words, at) for words, at in zip(rows, places, strict=True)]
-            found.append(TableView(id, book.steps[id].name, heads, shown))
+    for id, table in tables_of(book).items():
+        heads, rows = rows_of(table, book.header, edge_names(book, id))
+        places = [[place.at.x, place.at.y] for place in ordered(table)]
+        shown = [TableRow(words, at) for words, at in zip(rows, places, strict=True)]
+        found.append(TableView(id, book.steps[id].name, title_of(table, ""), heads, shown))
     return found
 
 

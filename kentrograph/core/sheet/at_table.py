@@ -9,7 +9,7 @@ from ..book.manner import Header
 from ..book.on_paper import OnPaper, Sheet, View
 from ..book.order import Order
 from ..book.papers import scales_for
-from ..book.values import Drawn, Untouchable
+from ..book.values import Untouchable
 from ..figures import Figure, Point
 from ..figures.box import box_of
 from ..language.report import FigureData, LetteringData, figure_data
@@ -20,7 +20,18 @@ from .frame import Frame
 from .laid import Laid
 from .layout import MOST_CLEAR, Layout
 from .marks import Fill, Lettering, Mark, Stroke
-from .of_book import Annotation, annotation_ids, annotations, empty_layout, in_ink, ink_under, is_annotation, known_ink, on_paper
+from .of_book import (
+    Annotation,
+    annotation_ids,
+    annotations,
+    empty_layout,
+    in_ink,
+    ink_under,
+    is_annotation,
+    known_ink,
+    on_paper,
+    thing_on_paper,
+)
 from .reach import Reach
 from .signs import spelled
 from .style import SMALL, Style, style_for
@@ -170,12 +181,10 @@ def _differing(before: Ink, ink: Ink, frame: Frame) -> Taken:
 
 
 def _add(book: Book, layout: Layout, last: _Last, id: str) -> None:
-    value = book.values[id]
-    assert isinstance(value, Drawn)
-    assert isinstance(value.figure, Annotation)
-    name = book.steps[id].name
-    layout.add(id, value.figure, name)
-    last.made_of[id] = value.figure, name
+    thing, name = thing_on_paper(book, id), book.steps[id].name
+    assert isinstance(thing, Annotation)
+    layout.add(id, thing, name)
+    last.made_of[id] = thing, name
 
 
 def moved_on_paper(book: Book, known: Book) -> set[str]:

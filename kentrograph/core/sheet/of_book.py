@@ -17,6 +17,7 @@ from .layout import Layout, OnInk
 from .marks import Mark, Stroke
 from .reach import Reach
 from .style import Style, pen_line
+from .tables import renumbered
 from .tilted import Tilted
 
 Annotation = Dimension | Note | Axes | Hatch | Detail | PointTable
@@ -54,9 +55,30 @@ _OWN_IDS: Kept[list[frozenset[str]]] = Kept(list)
 def on_paper(book: Book) -> Iterator[tuple[str, OnPaper]]:
     """All that stands on the drawing or on a sheet and is not hidden, by the ids of steps, in the order of the book."""
     for id in sorted(_ids_on_paper(book), key=book.order.key):
-        value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, OnPaper):
-            yield id, value.figure
+        thing = thing_on_paper(book, id)
+        if thing is not None:
+            yield id, thing
+
+
+def thing_on_paper(book: Book, id: str) -> OnPaper | None:
+    """What a step puts on paper; a table with the numbers of its places."""
+    value = book.values[id]
+    if not isinstance(value, Drawn) or not isinstance(value.figure, OnPaper):
+        return None
+    return tables_of(book).get(id, value.figure) if isinstance(value.figure, PointTable) else value.figure
+
+
+def tables_of(book: Book) -> dict[str, PointTable]:
+    """The setting-out tables that are not hidden, by the ids of their steps, with numbers that run through all of them."""
+    kept = _TABLES.of(book)
+    if not kept:
+        held = {id: book.values[id] for id in sorted(_ids_on_paper(book), key=book.order.key)}
+        found = {id: v.figure for id, v in held.items() if isinstance(v, Drawn) and isinstance(v.figure, PointTable)}
+        kept.append(dict(zip(found, renumbered(found.values()), strict=True)))
+    return kept[0]
+
+
+_TABLES: Kept[list[dict[str, PointTable]]] = Kept(list)
 
 
 def annotation_ids(book: Book) -> frozenset[str]:

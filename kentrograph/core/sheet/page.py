@@ -19,11 +19,12 @@ from .title_block import WIDTH, FieldBox, height_of, title_block
 
 @dataclass(frozen=True, slots=True)
 class Facts:
-    """What is known of a drawing besides its book: what fills the fields of a title block that nobody has filled."""
+    """What is known of a drawing besides its book: what fills the fields of a title block that nobody has filled.
+
+    Its revision and its date of issue are for a person to say: they are empty until somebody writes them.
+    """
 
     title: str = ""
-    revision: str = ""
-    date: str = ""
     author: str = ""
     mark: bytes = b""
 
@@ -74,7 +75,7 @@ def page_of(book: Book, number: int = 1, facts: Facts | None = None) -> Page:
 
 
 def _fields(book: Book, sheet: Sheet, facts: Facts) -> dict[str, str]:
-    known = {"title": facts.title, "revision": facts.revision, "date": facts.date, "author": facts.author}
+    known = {"title": facts.title, "author": facts.author}
     return {**{word: words for word, words in known.items() if words}, **dict(sheet.fields)}
 
 

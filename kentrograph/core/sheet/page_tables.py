@@ -14,7 +14,7 @@ from ..language.limit_words import in_one_line, scale_of
 from .letters import width_of
 from .marks import Lettering, Mark, box
 from .style import Style
-from .tables import Row, rows_of
+from .tables import Row, rows_of, title_of
 
 Spot = tuple[float, float]
 _LINE, _PAD = 2.2, 0.8
@@ -36,7 +36,7 @@ def table_on_page(
     """A table with its upper left corner where it was put, or its upper right one in a corner of the sheet."""
     if isinstance(table, PointTable):
         heads, rows = rows_of(table, book.header, edge_names(book, step))
-        title, worded = "", [1]
+        title, worded = title_of(table, book.steps[step].name), [1]
     elif table.readings:
         heads, rows = _of_readings(book, step, table)
         title, worded = table.title, [0, 1, 3, 4]

@@ -1,6 +1,7 @@
 """The setting-out table in words: its heads and its rows, as they stand on the leaf, on paper and in a file."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import replace
 from math import hypot
 
 from ..angles import direction_of, unit_vector
@@ -9,6 +10,7 @@ from ..book.on_paper import PointTable, TablePlace
 from ..figures import Point
 from ..language import display
 from ..meet.carriers import way_of
+from ..shape.loops import Places
 from ..units import convert
 
 Row = list[str]
@@ -24,8 +26,33 @@ def ordered(table: PointTable) -> list[TablePlace]:
 
 
 def numbered(table: PointTable) -> list[tuple[int, Point]]:
-    """The places with their numbers, from 1."""
-    return [(number, place.at) for number, place in enumerate(ordered(table), 1)]
+    """The places with their numbers: those of the drawing, or from 1."""
+    places = ordered(table)
+    return list(zip(table.numbers or range(1, len(places) + 1), (place.at for place in places), strict=True))
+
+
+def renumbered(tables: Iterable[PointTable]) -> list[PointTable]:
+    """Tables of one drawing with numbers that run through all of them: a place has the same one wherever it stands."""
+    tables = list(tables)
+    far = max((max(abs(place.at.x), abs(place.at.y)) for table in tables for place in table.places), default=1.0)
+    known = Places(far)
+    return [replace(table, numbers=tuple(known.number(place.at) + 1 for place in ordered(table))) for table in tables]
+
+
+def title_of(table: PointTable, name: str) -> str:
+    """What stands over a table on paper: its title or its name, and from where it counts."""
+    counted = table.counted or ("" if table.columns == "offsets" else "from the datum")
+    return ", ".join(part for part in (table.title or name, counted) if part)
+
+
+def heads_in_file(table: PointTable, heads: Row, header: Header) -> Row:
+    """The heads of a table in a file, which say from where coordinates count, where that is not where all of the drawing do."""
+    counted = table.counted or ("" if header.manner.level else "from the datum")
+    said = 1 if table.columns == "polar" else 2
+    if not counted or table.columns == "offsets":
+        return ["number", *heads[1:]]
+    told = [f"{head.partition(',')[0]} {counted}{''.join(head.partition(',')[1:])}" for head in heads[2 : 2 + said]]
+    return ["number", heads[1], *told, *heads[2 + said :]]
 
 
 def across_and_up(table: PointTable, at: Point) -> tuple[float, float]:
@@ -57,8 +84,8 @@ def rows_of(table: PointTable, header: Header, edges: Sequence[str] = ()) -> tup
     heads = ["", "place", *_heads(table, unit, edges), *([f"size{unit}"] if sized else [])]
     away = offsets(table)
     rows: list[Row] = []
-    for number, place in enumerate(ordered(table), 1):
-        numbers = _numbers(table, place.at, header, told, away[number - 1] if away else ())
+    for n, ((number, at), place) in enumerate(zip(numbered(table), ordered(table), strict=True)):
+        numbers = _numbers(table, at, header, told, away[n] if away else ())
         size = "" if place.radius is None else f"\u2300 {told(2.0 * place.radius)}" if place.whole else f"R {told(place.radius)}"
         rows.append([str(number), place.words, *numbers, *([size] if sized else [])])
     return heads, rows

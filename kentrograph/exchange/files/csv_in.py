@@ -127,6 +127,8 @@ def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -
     for n, head in enumerate(heads):
         match = _HEAD.match(head)
         word, of = (match[1].lower(), (match[2] or "").lower()) if match else (head.lower(), "")
+        # From where it counts is for whoever reads the file.
+        word = word.partition(" from ")[0]
         kind = "x" if word in _X else "y" if word in _Y else "name" if word in _NAME else ""
         if kind and kind not in said:
             said[kind] = n

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 
 from ...core.book.book import Book
 from ...core.book.kinds.table import places_of
+from ...core.book.manner import Manner
 from ...core.desk.check_report import check_report
 from ...core.figures import EndlessLine, Point
 from ...core.problem import refuse
@@ -12,17 +13,17 @@ from .items import Item
 from .numbers import told_with
 
 
-def points_csv(items: Sequence[Item], unit: str, decimals: int | None = None) -> str:
-    """Names and coordinates: of the points among them; where there is none, of corners, ends and centres of all. Raises
-    `Refused` (nothing_chosen)."""
+def points_csv(items: Sequence[Item], manner: Manner, decimals: int | None = None) -> str:
+    """Names and coordinates from the datum of a manner, in its unit: of the points among them; where there is none, of corners,
+    ends and centres of all. Raises `Refused` (nothing_chosen)."""
     told = told_with(decimals)
-    rows = [[one.name, told(one.figure.x), told(one.figure.y)] for one in items if isinstance(one.figure, Point)]
-    if not rows:
+    places = [(one.name, one.figure) for one in items if isinstance(one.figure, Point)]
+    if not places:
         shown = [item for item in items if not isinstance(item.figure, EndlessLine)]
-        rows = [
-            [place.words, told(place.at.x), told(place.at.y)] for item in shown for place in places_of(item.figure, item.name)
-        ]
-    return csv_text([["name", f"x, {unit}", f"y, {unit}"], *rows])
+        places = [(place.words, place.at) for item in shown for place in places_of(item.figure, item.name)]
+    counted = "" if manner.level else " from the datum"
+    heads = ["name", f"x{counted}, {manner.unit}", f"y{counted}, {manner.unit}"]
+    return csv_text([heads, *([name, *map(told, manner.from_world(at))] for name, at in places)])
 
 
 def readings_csv(book: Book) -> str:

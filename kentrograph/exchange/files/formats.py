@@ -83,7 +83,7 @@ def written(
     """A drawing as a file, read back by our own reader. Raises `Refused`."""
     unit = book.header.manner.unit
     if form.word == "csv":
-        return _as_csv(book, options, unit)
+        return _as_csv(book, options)
     items = items_of(book, options.choice)
     count = len(items)
     tool = options.tool
@@ -120,11 +120,11 @@ def written(
     return Written(data, count, left_out, read_back(compared, unit, found, wanted, again))
 
 
-def _as_csv(book: Book, options: Options, unit: str) -> Written:
+def _as_csv(book: Book, options: Options) -> Written:
     if options.content == "readings":
         text = readings_csv(book)
         return Written(text.encode(), text.count("\r\n") - 1, [], None)
-    text = points_csv(items_of(book, replace(options.choice, construction=True)), unit, options.decimals)
+    text = points_csv(items_of(book, replace(options.choice, construction=True)), book.header.manner, options.decimals)
     count = text.count("\r\n") - 1
     if not count:
         raise refuse("nothing_chosen")

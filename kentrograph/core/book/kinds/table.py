@@ -10,7 +10,7 @@ from ..crossings import called
 from ..kind import GivenKind, Kind
 from ..on_paper import Columns, PointTable, TablePlace
 from ..planner import Env, Plan, Planner
-from ..tree import Given, Name, Number, Statement
+from ..tree import Given, Name, Number, Statement, Words
 from ..values import Drawn, Untouchable
 from .bindings import check_words
 from .given import needs
@@ -37,6 +37,8 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
     shown = next((word.removeprefix("in ") for word in has if word.startswith("in ")), "")
     digits = called(p.number(cast(Number, has["decimals"].arguments[0]))) if "decimals" in has else None
     spot, sheet = plan_spot(p, has.get("at")), sheet_of(p, has.get("on"))
+    title = cast(Words, has["title"].arguments[0]).text if "title" in has else ""
+    counted = _counted(statement, has)
     datum, words = p.manner.in_unit(p.unit).datum, [statement.text[g.start : g.end] for g in things.givens]
 
     def draw(env: Env, last: Point) -> Drawn:
@@ -62,10 +64,23 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
             None if decimals is None else int(decimals),
             sheet(env),
             spot(env, last),
+            title,
+            counted,
         )
         return Drawn(made)
 
     return draw
+
+
+def _counted(statement: Statement, has: dict[str, Given]) -> str:
+    """From where coordinates count, as it is written: ``from P1 along L1``; nothing where that is the datum."""
+
+    def said(word: str) -> str:
+        given = has[word]
+        return statement.text[given.start : given.end].removeprefix(word).strip(" ;")
+
+    start = f"from {said('from')}" if "from" in has else ""
+    return f"{start or 'from the datum'} along {said('direction')}" if "direction" in has else start
 
 
 def _fits_together(has: dict[str, Given]) -> None:
@@ -136,6 +151,7 @@ KIND = Kind(
         GivenKind("order", "choice", "sorted by x or by y, and not as they are named", choices=("across", "up")),
         GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
         GivenKind("decimals", "count", "how many decimals"),
+        GivenKind("title", "words", "what stands over it"),
         GivenKind("on", "figure", "the sheet on which it stands"),
         GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
@@ -143,7 +159,7 @@ KIND = Kind(
     examples=(
         ("table P1 P2; centre of C2 order across at 200, 280", "from the datum, sorted; where it stands on the sheet"),
         ("table K1 C1 from P1 direction L1", "from a corner, along an edge; with the centres of arcs and their radii"),
-        ("table E2 polar from P1 in cm decimals 1", "distances and directions"),
+        ('table E2 polar from P1 in cm decimals 1 title "Rim"', "distances and directions; with a title"),
         ("table centre of E2 edges L1 L3", "by distances from two edges, wherever the centre lies"),
     ),
 )
