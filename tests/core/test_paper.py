@@ -1,6 +1,7 @@
 """What stands on a drawing: dimensions say what readings say, follow what they measure, and keep clear of one another."""
 
 import random
+from dataclasses import replace
 from itertools import combinations
 from math import cos, hypot, pi, sin
 
@@ -26,7 +27,7 @@ from kentrograph.core.sheet.of_book import annotation_ids, laid_out
 from kentrograph.core.sheet.page import page_of
 from kentrograph.core.sheet.style import SMALL
 from kentrograph.core.sheet.tables import across_and_up, rows_of
-from kentrograph.core.sheet.tilted import of_lettering
+from kentrograph.core.sheet.tilted import Tilted, between, of_lettering
 
 from .support import book
 
@@ -260,6 +261,11 @@ def outline(seed: int) -> list[str]:
     return lines
 
 
+def shrunk(box: Tilted) -> Tilted:
+    """The box without what rounding leaves of its edge."""
+    return replace(box, along=box.along - 1e-6, high=box.high - 1e-6)
+
+
 @pytest.mark.parametrize("seed", range(200))
 def test_no_words_lie_on_others_and_none_leaves_the_sheet(seed: int) -> None:
     made = book(*outline(seed), f"sheet {random.Random(seed).choice(['a4', 'a3', 'a2'])}")
@@ -268,6 +274,12 @@ def test_no_words_lie_on_others_and_none_leaves_the_sheet(seed: int) -> None:
     frame = Frame(page.views[0].scale)
     boxes = [box for laid in laid_out(made, frame, SMALL).laid.values() for box in laid.words]
     assert not [1 for a, b in combinations(boxes, 2) if a.meets(b)]
+    # No line that leads to a dimension runs through words; it is drawn as far as they leave it.
+    layout = laid_out(made, frame, SMALL)
+    lines = [mark.figure for mark in layout.marks() if isinstance(mark, Stroke) and mark.gives_way]
+    leading = [one for line in lines if isinstance(line, Line) and (one := between(line.start, line.end, 0.0)) is not None]
+    assert leading
+    assert not [1 for line in leading for box in boxes if line.meets(shrunk(box))]
     for mark in page.marks:
         if hasattr(mark, "words"):
             left, low, right, high = of_lettering(mark).bounds

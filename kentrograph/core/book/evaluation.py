@@ -4,6 +4,7 @@ A change evaluates the steps that were touched, then whatever hangs on a value t
 """
 
 from collections.abc import Iterable
+from dataclasses import replace
 from heapq import heapify, heappop, heappush
 from typing import Any
 
@@ -12,8 +13,9 @@ from immutables import Map
 from ..budget import current
 from ..figures import Point
 from ..problem import Problem, Refused
-from .kinds import located
+from .kinds import ALL, located
 from .manner import Manner
+from .names import parted
 from .network import Need, Network, key_of_own, step_of
 from .order import Key
 from .pieces import part_of
@@ -149,6 +151,9 @@ class Evaluation(Network):
         values = self.values
         env: list[Any] = []
         needs_last = planned.needs_last
+        lost = self._lost(step, planned, links)
+        if lost:
+            return self._with_the_others(step, lost, at)
         for need in links[: planned.needed]:
             if need == DRAWING:
                 env.append(Surroundings(self, self.order.key(step.id) if at is None else at))
@@ -177,6 +182,34 @@ class Evaluation(Network):
         except (OverflowError, ZeroDivisionError) as error:
             # Numbers so large or small that a double cannot hold what is made of them.
             return Problem("out_of_range", {"error": type(error).__name__})
+
+    def _lost(self, step: Step, planned: Planned, links: tuple[Need, ...]) -> tuple[Name, ...]:
+        """The names of what is gone, or waits, where the step goes on without: in givens of which it has others."""
+        kind = ALL.get(step.statement.kind)
+        if kind is None or not kind.spares:
+            return ()
+        needs = zip(planned.names, links[: planned.needed], strict=False)
+        gone = {parted(key)[0] for key, need in needs if need != DRAWING and type(self.values.get(step_of(need))) is not Drawn}
+        lost: list[Name] = []
+        for word in kind.spares if gone else ():
+            givens = [given for given in step.statement.givens if given.word == word]
+            names = [[n for n in step.statement.uses if g.start <= n.start < g.end and n.key in gone] for g in givens]
+            if all(names) and givens and word == "figures":
+                # Nothing is left that it could go on with.
+                return ()
+            lost += [name for some in names for name in some]
+        return tuple(lost)
+
+    def _with_the_others(self, step: Step, lost: tuple[Name, ...], at: Key | None) -> Value:
+        """What a step holds without the givens that name what is lost; it says so."""
+        statement = step.statement
+        left = tuple(g for g in statement.givens if not any(g.start <= name.start < g.end for name in lost))
+        uses = tuple(name for name in statement.uses if name not in lost)
+        rest = replace(step, statement=replace(statement, givens=left, uses=uses))
+        planned = Planned(rest, self.header.manner.unit)
+        value = self._worked_out(rest, planned, self._needs(planned, self.order.key(step.id) if at is None else at), at)
+        names = " and ".join(dict.fromkeys(name.text for name in lost))
+        return value._replace(note=f"without {names}") if isinstance(value, Drawn) else value
 
     def _last_of(self, provider: str, written: Manner) -> Point | Problem:
         """The place that a step has put down last; the datum of whoever counts from it where there is no such step."""

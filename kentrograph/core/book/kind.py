@@ -176,6 +176,8 @@ class Kind:
         """Whether the figures that a verb works on stay as they are, and what comes of it has names of its own."""
         return self.always_keeps or any(g.word == "keeping" for g in statement.givens)
 
+    spares: tuple[str, ...] = ()
+    """The givens of which it can lose some, where what they name is gone, and goes on with the others."""
     collects: bool = False
     """Whether what comes of it is a set of the figures that it names: they are shaped where it is."""
     unseen: bool = False

@@ -5,7 +5,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.comparing import compares
-from ..book.on_paper import reading_of
+from ..book.on_paper import OnPaper, reading_of
 from ..book.values import Drawn, Reading
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict
@@ -40,7 +40,7 @@ class CheckedTouching:
 
 @dataclass(frozen=True, slots=True)
 class CheckedWaiting:
-    """A step that cannot be drawn, and why."""
+    """A step that cannot be drawn, and why; or that goes on without something, or says what is not drawn."""
 
     name: str
     statement: str
@@ -86,6 +86,8 @@ def check_report(book: Book, limit: float | None = None) -> CheckReport:
             if not step.off:
                 waiting.append(CheckedWaiting(step.name, text, sentence(value)))
             continue
+        if value.note and isinstance(value.figure, OnPaper):
+            waiting.append(CheckedWaiting(step.name, text, value.note))
         reading = reading_of(value.figure)
         if reading is not None:
             texts = zip(given_texts(step.statement), step.statement.givens, strict=True)

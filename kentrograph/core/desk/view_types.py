@@ -124,6 +124,8 @@ class StepView:
     reading: ReadingView | None
     number: float | None
     problem: ProblemView | None
+    note: str
+    """What a person should know of what it puts on paper."""
     beside: str | None
     residual: ResidualView | None
 

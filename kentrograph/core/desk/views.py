@@ -85,6 +85,7 @@ def step_view(book: Book, id: str) -> StepView:
         reading=replace(reading_words(reading, book), table=legs_table(book, step, index)) if reading is not None else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
+        note=value.note if isinstance(value, Drawn) and isinstance(drawn, OnPaper) else "",
         beside=beside_of(step),
         residual=residual_view(value, book),
     )

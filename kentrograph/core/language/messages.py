@@ -144,6 +144,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     "nothing_closed": lambda f: f"{f['word']} takes what is closed: a circle, an ellipse, a closed outline, or a place within",
     "bad_hatch": lambda f: f"lines stand {plain(f['least'])} to {plain(f['most'])} mm apart on paper",
     "bad_words": lambda f: f"words of 1 to {f['most']} letters can stand there" + (f", not {f['count']}" if f["count"] else ""),
+    "off_paper": lambda f: f"that lies off any sheet: 0 to {plain(f['most'])} mm from its left edge, and from below",
     "no_such_sheet": lambda f: f"there is no sheet {f['number']}: the drawing has {f['count']}",
     "bad_mark": lambda f: (
         f"the mark has {f['size'] / 1e6:.1f} MB; up to {f['most'] / 1e6:.0f} MB will do"

@@ -17,7 +17,6 @@ from ..units import MILLIMETRES
 from .border import drawing_space
 from .bounds import bounds
 from .frame import Frame
-from .laid import Laid
 from .layout import MOST_CLEAR, Layout
 from .marks import Fill, Lettering, Mark, Stroke
 from .of_book import (
@@ -35,7 +34,7 @@ from .of_book import (
 from .reach import Reach
 from .signs import spelled
 from .style import SMALL, Style, style_for
-from .tilted import Taken, Tilted, upright
+from .tilted import Taken, upright
 
 _SHARE = 0.62
 """How much of the paper the figures may take, so that there is room for what is said of them."""
@@ -148,7 +147,7 @@ def _what_is_reached(book: Book, layout: Layout, stood: Layout, last: _Last, thi
     boxes in which ink came or went, and grows by those of what lies otherwise than it did."""
     before, last.made_of = last.made_of, {}
     for id in before.keys() - things.keys():
-        changed.add(_taken(stood.laid[id]))
+        changed.add(stood.laid[id].boxes)
     for id, thing in things.items():
         kept = id in stood.asked and before.get(id) == thing and stood.asked[id].stays(changed, layout.reach)
         if kept:
@@ -158,11 +157,7 @@ def _what_is_reached(book: Book, layout: Layout, stood: Layout, last: _Last, thi
         _add(book, layout, last, id)
         old, new = stood.laid.get(id), layout.laid[id]
         if old != new:
-            changed.add(_taken(new) if old is None else (*_taken(old), *_taken(new)))
-
-
-def _taken(laid: Laid) -> tuple[Tilted, ...]:
-    return *laid.words, *laid.bars
+            changed.add(new.boxes if old is None else (*old.boxes, *new.boxes))
 
 
 def _in_one_order(before: Things, things: Things) -> bool:
@@ -196,6 +191,11 @@ def moved_on_paper(book: Book, known: Book) -> set[str]:
         return set()
     rescaled = before.frame != now.frame
     moved = {id for id, laid in now.laid.items() if rescaled or before.laid.get(id) != laid}
+    # A line that gives way to words does so wherever they come, or were.
+    words = Taken()
+    for id in (*moved, *(before.laid.keys() - now.laid.keys())):
+        words.add(one for layout in (before, now) if id in layout.laid for one in layout.laid[id].words)
+    moved |= {id for id, laid in now.laid.items() if laid.thin and not words.free(laid.thin)}
     # What is hatched leaves words free, wherever they have come to stand, or stood.
     return moved | set(now.hatches) if moved or before.laid.keys() - now.laid.keys() else moved
 

@@ -18,13 +18,20 @@ _BESIDE = 0.3
 
 @dataclass(frozen=True, slots=True)
 class Laid:
-    """Marks; the boxes of its lettering, which nothing else may lie on; and bars, on which no lettering may lie."""
+    """Marks; the boxes of its lettering, which nothing else may lie on; bars, on which no lettering may lie; and ``thin`` ones
+    where lines run that may cross others, but no lettering."""
 
     marks: tuple[Mark, ...]
     words: tuple[Tilted, ...]
     bars: tuple[Tilted, ...] = ()
     grip: Point = Point(0.0, 0.0)
     """The place by which it is dragged: where its value stands."""
+    thin: tuple[Tilted, ...] = ()
+
+    @property
+    def boxes(self) -> tuple[Tilted, ...]:
+        """All that it takes."""
+        return *self.words, *self.bars, *self.thin
 
 
 Ways = Iterator[Laid]
@@ -32,10 +39,17 @@ Ways = Iterator[Laid]
 
 
 def readable(direction: float) -> float:
-    """The direction in which words run beside something, so that they are read from below or from the right: above -90, to 90
-    degrees. Source: ISO 129-1: 2018, from memory."""
+    """The direction in which words run beside something, so that they are read from below or from the right: above -60, to 120
+    degrees, for what leans a little past the upright is still read upward. Source: ISO 129-1: 2018, from memory.
+
+    >>> readable(92.0), readable(-92.0), readable(180.0), readable(121.0)
+    (92.0, 88.0, 0.0, -59.0)
+    """
     turn = remainder(direction, 180.0)
-    return 90.0 if turn == -90.0 else turn
+    return turn + 180.0 if turn <= -_LEANING else turn
+
+
+_LEANING = 60.0
 
 
 def set_at(value: Composed, middle: Point, direction: float, raised: float) -> tuple[list[Mark], list[Tilted]]:
@@ -53,6 +67,17 @@ def box_around_value(value: Composed, x: float, y: float, ux: float, uy: float) 
     along, up = value.width / 2.0, (low + high) / 2.0
     middle_x, middle_y = x + along * ux - up * uy, y + along * uy + up * ux
     return Tilted(middle_x, middle_y, ux, uy, along + _BESIDE, (high - low) / 2.0 + _BESIDE)
+
+
+def dot(at: Point, style: Style) -> Fill:
+    """A dot in place of arrowheads where they have no room. Source: ISO 129-1: 2018, from memory."""
+    turns = (unit_vector(360.0 * n / _DOT) for n in range(_DOT))
+    half = style.arrow / 6.0
+    return Fill(tuple(Point(at.x + half * ux, at.y + half * uy) for ux, uy in turns))
+
+
+_DOT = 12
+"""Corners of a dot, which is drawn as a polygon."""
 
 
 def arrow(tip: Point, direction: float, style: Style) -> Fill:

@@ -5,12 +5,14 @@ in which it could lie the first is taken that is clear of all words and all ink;
 """
 
 from collections.abc import Callable, Container, Iterator
+from math import hypot
 
 from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
 from ..figures import Arc, Circle, Ellipse, Outline, Point
 from ..figures.box import box_around
 from ..language import display
+from ..tolerance import TOLERANCE
 from . import angular, leaders, straight
 from .asked import Asked
 from .compose import composed, in_words
@@ -21,12 +23,14 @@ from .marks import Lettering, Mark, Stroke, segment
 from .reach import Reach
 from .style import Style, pen_line
 from .tables import numbered
-from .tilted import Taken, Tilted, of_lettering
+from .tilted import Taken, Tilted, giving_way, of_lettering
 
 MOST_CLEAR = 1_500
 """So many keep clear of one another; what comes behind them lies as it first would. Nobody reads a sheet with more."""
 _LOOKED_AT = 12
 """So many ways are looked at for one that is clear of ink as well."""
+_LOOKED_AT_OF_NOTES = 400
+"""Of a note, which is wide, and of which there are few."""
 OnInk = Callable[[Tilted], bool]
 """Whether a box on paper lies on something in ink."""
 
@@ -46,6 +50,7 @@ class Layout:
         self._asking = Asked()
         self._words = Taken()
         self._bars = Taken()
+        self._thin = Taken()
 
     def add(self, id: str, thing: OnPaper, name: str = "") -> Laid:
         """Lays one more, clear of what stands there; ``name`` is the letter of a detail."""
@@ -74,7 +79,9 @@ class Layout:
     def marks_of(self, id: str) -> list[Mark]:
         """What came of one step; what is hatched leaves all words free, those that came after it as well."""
         hatch = self.hatches.get(id)
-        return _hatch(hatch, self.frame, self.style, self._words) if hatch is not None else list(self.laid[id].marks)
+        if hatch is not None:
+            return _hatch(hatch, self.frame, self.style, self._words)
+        return [mark for one in self.laid[id].marks for mark in giving_way(one, self._words)]
 
     def alone(self, thing: OnPaper, name: str, instead: Laid | None) -> list[Mark]:
         """The marks of one more, which is not kept."""
@@ -83,7 +90,7 @@ class Layout:
             return _hatch(thing, self.frame, self.style, self._words)
         if isinstance(thing, PointTable):
             return [mark for n, at in numbered(thing) for mark in next(_number(str(n), self.frame.place(at), self.style)).marks]
-        return list(self.clear(thing, name, instead).marks)
+        return [mark for one in self.clear(thing, name, instead).marks for mark in giving_way(one, self._words)]
 
     def _free(self, bar: Tilted) -> bool:
         """Whether neither words nor lines lie where a bar does."""
@@ -94,12 +101,13 @@ class Layout:
         """The same, to which more can be added; what was laid out before stays as it is."""
         other = Layout(self.frame, self.style, header, self.reach, on_ink)
         other.laid, other.asked, other.hatches = dict(self.laid), dict(self.asked), dict(self.hatches)
-        other._words, other._bars = self._words, self._bars
+        other._words, other._bars, other._thin = self._words, self._bars, self._thin
         return other
 
     def _take(self, one: Laid) -> None:
         self._words.add(one.words)
         self._bars.add(one.bars)
+        self._thin.add(one.thin)
 
     def _numbered(self, table: PointTable) -> Laid:
         """The numbers of a table's places, each beside its place and clear of the others."""
@@ -116,35 +124,40 @@ class Layout:
 
     def clear(self, thing: OnPaper, name: str = "", instead: Laid | None = None) -> Laid:
         """How one would lie, clear of what stands there; ``instead`` is what it takes the place of."""
-        but = frozenset(map(id, (*instead.words, *instead.bars))) if instead is not None else frozenset()
+        but = frozenset(map(id, instead.boxes)) if instead is not None else frozenset()
         if len(self.laid) >= MOST_CLEAR:
             return next(self.ways(thing, name), Laid((), ()))
         put = getattr(thing, "at", None) is not None
-        return self._first_clear(self.ways(thing, name), but, put)
+        return self._first_clear(self.ways(thing, name), but, put, _LOOKED_AT_OF_NOTES if isinstance(thing, Note) else _LOOKED_AT)
 
-    def _first_clear(self, ways: Ways, but: Container[int] = (), put: bool = False) -> Laid:
+    def _first_clear(self, ways: Ways, but: Container[int] = (), put: bool = False, most: int = _LOOKED_AT) -> Laid:
         """The first way that is clear of all that is taken and of ink; what was ``put`` somewhere may lie on ink there."""
         first: Laid | None = None
         second: Laid | None = None
+        crossing: Laid | None = None
         third: Laid | None = None
         for n, one in enumerate(ways):
             first = first or one
-            if n >= _LOOKED_AT and second is not None:
-                return second
-            boxes = (*one.words, *one.bars)
-            self._asking.boxes += boxes
-            if not self._words.free(boxes, but, self._asking.cells):
+            if n >= most and (second or crossing):
+                break
+            self._asking.boxes += one.boxes
+            if not self._words.free((*one.words, *one.bars), but, self._asking.cells):
                 # Where every leader crosses words, at least no words lie on others.
                 third = third or (one if self._words.free(one.words, but) else None)
                 continue
             third = third or one
-            if second is None and self._bars.free(one.words, but):
+            clear = self._bars.free(one.words, but) and self._thin.free(one.words, but)
+            if not self._words.free(one.thin, but):
+                # A line that gives way would have to: only where nothing better is near.
+                crossing = crossing or (one if clear else None)
+                continue
+            if second is None and clear:
                 second = one
                 if put:
-                    return one
-            if self._bars.free(boxes, but) and not any(self.on_ink(box) for box in one.words):
+                    break
+            if clear and self._bars.free(one.bars, but) and not any(self.on_ink(box) for box in one.words):
                 return one
-        return second or third or first or Laid((), ())
+        return second or crossing or third or first or Laid((), ())
 
     def ways(self, thing: OnPaper, name: str = "") -> Ways:
         """Ways in which something could lie, best first."""
@@ -189,7 +202,7 @@ def _axes(axes: Axes, frame: Frame, style: Style) -> Iterator[Mark]:
         rim = frame.figure(one)
         assert isinstance(rim, Circle | Arc)
         c, far = rim.centre, rim.radius + 2.0 * style.past
-        common = next((t for t in through if isinstance(t, Circle)), None)
+        common = next((t for t in through if isinstance(t, Circle) and _lies_on(t, c)), None)
         ux, uy = 1.0, 0.0
         if common is not None:
             dx, dy = c.x - common.centre.x, c.y - common.centre.y
@@ -197,6 +210,12 @@ def _axes(axes: Axes, frame: Frame, style: Style) -> Iterator[Mark]:
             ux, uy = (dx / away, dy / away) if away > 0.0 else (1.0, 0.0)
         for x, y in ((ux, uy), (-uy, ux))[: 1 if common is not None else 2]:
             yield from segment(Point(c.x - far * x, c.y - far * y), Point(c.x + far * x, c.y + far * y), width, dash)
+
+
+def _lies_on(circle: Circle, at: Point) -> bool:
+    """Whether a centre lies on a circle through centres."""
+    off = hypot(at.x - circle.centre.x, at.y - circle.centre.y) - circle.radius
+    return abs(off) <= TOLERANCE.length(2.0 * circle.radius, max(abs(at.x), abs(at.y)))
 
 
 def _hatch(hatch: Hatch, frame: Frame, style: Style, words: Taken) -> list[Mark]:

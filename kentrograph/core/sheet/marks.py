@@ -13,11 +13,13 @@ Anchor = Literal["start", "middle", "end"]
 
 @dataclass(frozen=True, slots=True)
 class Stroke:
-    """A figure drawn with a line ``width`` mm wide; ``dash`` are lengths of lines and gaps by turns. ``grey`` is pencil."""
+    """A figure drawn with a line ``width`` mm wide; ``dash`` are lengths of lines and gaps by turns. What ``gives_way`` is a
+    straight line that is left out under lettering."""
 
     figure: Figure
     width: float
     dash: tuple[float, ...] = ()
+    gives_way: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,17 +1,19 @@
 """A sheet, laid out: border, title block, views at their scales, tables. What stands on it is told by the steps of the book."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 from ..book.book import Book
 from ..book.names import key_of
 from ..book.on_paper import PointTable, Schedule, Sheet, View
 from ..book.papers import scale_words
+from ..book.values import Drawn
+from ..figures.box import boxes_meet
 from .border import border, drawing_space
 from .marks import Mark
 from .of_book import on_paper
 from .page_tables import PlacedTable, table_on_page
-from .page_views import CLEAR, PlacedView, views_on_page
+from .page_views import CLEAR, PlacedView, ShownViews, views_on_page
 from .signs import spelled
 from .style import Style, style_for
 from .title_block import WIDTH, FieldBox, height_of, title_block
@@ -59,9 +61,10 @@ def page_of(book: Book, number: int = 1, facts: Facts | None = None) -> Page:
     fields = _fields(book, sheet, facts)
     space = _space(sheet, fields)
     lying, table_marks, missing = _lie(book, sheet, tables, space, style)
-    in_the_way = [one.box for one, (_, table) in zip(lying, tables, strict=True) if table.at is None]
-    shown = views_on_page(book, views, space, in_the_way, style)
-    placed, missing = shown.placed, [*missing, *shown.missing]
+    standing = [one.box for one, (_, table) in zip(lying, tables, strict=True) if table.at is None]
+    shown = views_on_page(book, views, space, standing, style)
+    in_the_way = _over_others(book, shown, lying, drawing_space(sheet.width, sheet.height), space[1] - CLEAR)
+    placed, missing = shown.placed, [*missing, *shown.missing, *in_the_way, *_said_of_it(book)]
     marks: list[Mark] = [*border(sheet.width, sheet.height, WIDTH), *shown.marks, *table_marks]
     others = dict.fromkeys(scale_words(one.scale) for one in placed[1:] if one.scale != placed[0].scale)
     fields["scale"] = " ".join([scale_words(placed[0].scale), *(f"({one})" for one in others)]) if placed else ""
@@ -114,6 +117,32 @@ def _lie(
         if not _on_paper(where.box, sheet):
             missing.append(f"{book.steps[step].name}: it reaches past the edge of the sheet")
     return lying, marks, missing
+
+
+def _said_of_it(book: Book) -> Iterator[str]:
+    """What a person should know of what stands on paper: that it has lost something, or says what is not drawn."""
+    for id, _ in on_paper(book):
+        value = book.values[id]
+        if isinstance(value, Drawn) and value.note:
+            yield f"{book.steps[id].name}: {value.note}"
+
+
+def _over_others(
+    book: Book, shown: ShownViews, tables: Sequence[PlacedTable], frame: tuple[float, float, float, float], block: float
+) -> list[str]:
+    """What of the views lies where it cannot be read: through the frame, over the title block, which is so high, over one another
+    or a table."""
+    found: list[str] = []
+    names = [book.steps[one.id].name if one.id else "the drawing" for one in shown.placed]
+    named = list(zip(names, shown.around, strict=True))
+    for n, (name, around) in enumerate(named):
+        if around[0] < frame[0] or around[1] < frame[1] or around[2] > frame[2] or around[3] > frame[3]:
+            found.append(f"{name} reaches past the frame of the sheet")
+        elif around[2] > frame[2] - WIDTH and around[1] < block:
+            found.append(f"{name} lies over the title block")
+        found += [f"{name} lies over {other}" for other, box in named[:n] if boxes_meet(around, box)]
+        found += [f"{name} lies over {book.steps[one.id].name}" for one in tables if boxes_meet(around, one.box)]
+    return found
 
 
 def _on_paper(box: tuple[float, float, float, float], sheet: Sheet) -> bool:

@@ -5,10 +5,10 @@ from itertools import pairwise
 
 from ..angles import unit_vector
 from ..book.on_paper import Dimension
-from ..figures import Circle, Point
+from ..figures import Circle, Line, Point
 from .compose import Composed
 from .frame import Frame
-from .laid import Laid, Ways, arrow, readable, set_at
+from .laid import Laid, Ways, arrow, dot, readable, set_at
 from .marks import Mark, Stroke, segment
 from .reach import Reach
 from .style import Style
@@ -105,16 +105,69 @@ def _lay(
     bars: list[Tilted] = []
     if dimension.rows == "running":
         return _running(spans, values, across, side, style)
-    several = len(spans) > 1
+    chain = len(spans) > 1 and dimension.rows != "rows"
     for n, (span, value) in enumerate(zip(spans, values, strict=True)):
         line = across + n * side * _further(dimension, style)
-        if several:
+        if chain and not _fits(span, value, style):
+            _narrow(span, value, line, side, spans, style, marks, words, bars)
+            continue
+        if len(spans) > 1:
             # Each value moves aside as far as those before it in the line make it.
             slide, put = _clear_slide(span, value, line, style, words), None
         _one(span, value, line, style, slide, put, marks, words, bars)
     one = spans[0]
     # It is taken hold of on its line, under its value.
-    return Laid(tuple(marks), tuple(words), tuple(bars), one.at(one.along(Point(words[0].x, words[0].y)), across))
+    grip = one.at(one.along(Point(words[0].x, words[0].y)), across)
+    return Laid(tuple(marks), tuple(words), tuple(bars), grip, thin_of(marks, style))
+
+
+def _narrow(
+    span: Span, value: Composed, across: float, side: float, spans: Sequence[Span], style: Style,
+    marks: list[Mark], words: list[Tilted], bars: list[Tilted],
+) -> None:  # fmt: skip
+    """One part of a chain that is too narrow for its value: beside it at an end of the chain, else outside of it on a bent
+    leader; over another part it would be read as that one's. Dots stand where arrows have no room."""
+    marks += _extension(span, span.from_low, span.low, across, style)
+    marks += _extension(span, span.from_high, span.high, across, style)
+    low, high = span.at(span.low, across), span.at(span.high, across)
+    marks += segment(low, high, style.narrow)
+    if _inside(span, style):
+        marks += [arrow(low, span.direction + 180.0, style), arrow(high, span.direction, style)]
+    else:
+        marks += [dot(low, style), dot(high, style)]
+    line = between(low, high, style.raised)
+    bars += [line] if line is not None else []
+    for lines, middle in _outside(span, value, across, side, spans, style):
+        set_marks, boxes = set_at(value, middle, span.direction, style.raised)
+        own = [bar for a, b in pairwise(lines) if (bar := between(a, b, style.raised)) is not None]
+        if any(box.meets(other) for box in (*boxes, *own) for other in words) or any(
+            box.meets(bar) for box in boxes for bar in bars
+        ):
+            continue
+        break
+    marks += [mark for a, b in pairwise(lines) for mark in segment(a, b, style.narrow)]
+    marks += set_marks
+    words += boxes
+    bars += own
+
+
+def _outside(
+    span: Span, value: Composed, across: float, side: float, spans: Sequence[Span], style: Style
+) -> Iterator[tuple[tuple[Point, ...], Point]]:
+    """Lines that lead to a value outside of a chain, and the place under its middle: along the dimension line past an end of the
+    chain, then bent outward, ever further."""
+    half, beside = value.width / 2.0, value.width / 2.0 + 1.5 * style.arrow
+    for end, sign in ((span.high, 1.0), (span.low, -1.0)):
+        if all(sign * (other - end) <= 0.0 for one in spans for other in (one.low, one.high)):
+            yield (span.at(end, across), span.at(end + sign * (beside + half), across)), span.at(end + sign * beside, across)
+    foot, middle = span.at((span.low + span.high) / 2.0, across), (span.low + span.high) / 2.0
+    # Words stand over their shoulder as they are read, so below a line they need their own height more.
+    rise = style.past + 0.6 * style.height + (1.4 * value.height if side < 0.0 else 0.0)
+    for level in range(_TRIES):
+        up = across + side * (rise + level * (value.height + 2.0 * style.raised))
+        for sign in (1.0, -1.0):
+            elbow, end = middle + sign * 0.5 * style.height, middle + sign * (0.5 * style.height + value.width)
+            yield (foot, span.at(elbow, up), span.at(end, up)), span.at((elbow + end) / 2.0, up)
 
 
 def _clear_slide(span: Span, value: Composed, across: float, style: Style, words: Sequence[Tilted]) -> int:
@@ -143,8 +196,15 @@ def _extension(span: Span, end: Point, along: float, across: float, style: Style
     side = 1.0 if across > own else -1.0
     if abs(across - own) <= style.gap:
         return []
-    start = span.at(along, own + side * style.gap)
-    return segment(start, span.at(along, across + side * style.past), style.narrow)
+    start, stop = span.at(along, own + side * style.gap), span.at(along, across + side * style.past)
+    return [Stroke(Line(start, stop), style.narrow, gives_way=True)]
+
+
+def thin_of(marks: Sequence[Mark], style: Style) -> tuple[Tilted, ...]:
+    """The bars of lines that give way: no words should lie there."""
+    lines = (mark.figure for mark in marks if isinstance(mark, Stroke) and mark.gives_way)
+    found = (between(line.start, line.end, style.narrow) for line in lines if isinstance(line, Line))
+    return tuple(one for one in found if one is not None)
 
 
 def _one(
@@ -222,4 +282,5 @@ def _running(spans: Sequence[Span], values: Sequence[Composed], across: float, s
         marks += segment(one.at(span.end, across + side * style.past), one.at(span.end, across + side * foot), style.narrow)
         marks += set_marks
         words += set_boxes
-    return Laid(tuple(marks), tuple(words), (bar,) if bar is not None else (), one.at(one.zero, across))
+    grip = one.at(one.zero, across)
+    return Laid(tuple(marks), tuple(words), (bar,) if bar is not None else (), grip, thin_of(marks, style))

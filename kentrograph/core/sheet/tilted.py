@@ -4,13 +4,13 @@ Method: two boxes lie apart where they do in the direction of one of their sides
 """
 
 from collections.abc import Container, Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import floor, hypot
 
 from ..angles import unit_vector
-from ..figures import Point
+from ..figures import Line, Point
 from .letters import width_of
-from .marks import Lettering
+from .marks import Lettering, Mark, Stroke
 
 _CELL = 10.0
 """Millimetres on paper of a cell in which boxes are looked up."""
@@ -94,6 +94,21 @@ def upright(bounds: Sequence[float], beside: float = 0.0) -> Tilted:
     return Tilted(x, y, 1.0, 0.0, along + beside, high + beside)
 
 
+def _crossed(a: Point, b: Point, box: Tilted) -> tuple[float, float] | None:
+    """From which share of the way from place to place to which one it runs through a box; None where it does not."""
+    first, last = 0.0, 1.0
+    dx, dy = b.x - a.x, b.y - a.y
+    for ux, uy, half in ((box.ux, box.uy, box.along), (-box.uy, box.ux, box.high)):
+        at, way = (a.x - box.x) * ux + (a.y - box.y) * uy, dx * ux + dy * uy
+        if way == 0.0:
+            if abs(at) >= half:
+                return None
+            continue
+        enters, leaves = sorted(((-half - at) / way, (half - at) / way))
+        first, last = max(first, enters), min(last, leaves)
+    return (first, last) if first < last else None
+
+
 class Taken:
     """Boxes that are taken, found by where they lie."""
 
@@ -150,3 +165,20 @@ def _cells_of(left: float, bottom: float, right: float, top: float) -> Sequence[
     if i0 == i1:
         return range(i0 * _ROWS + j0, i0 * _ROWS + j1 + 1)
     return [i * _ROWS + j for i in range(i0, i1 + 1) for j in range(j0, j1 + 1)]
+
+
+def giving_way(mark: Mark, words: Taken) -> list[Mark]:
+    """A mark as it is drawn: a line that gives way is left out where words lie on it."""
+    if not isinstance(mark, Stroke) or not mark.gives_way or not isinstance(mark.figure, Line):
+        return [mark]
+    a, b = mark.figure.start, mark.figure.end
+    bounds = (min(a.x, b.x), min(a.y, b.y), max(a.x, b.x), max(a.y, b.y))
+    under = sorted(one for box in words.among(bounds) if (one := _crossed(a, b, box)) is not None)
+    found: list[Mark] = []
+    at = 0.0
+    for first, last in [*under, (1.0, 1.0)]:
+        if first > at:
+            start, end = (Point(a.x + t * (b.x - a.x), a.y + t * (b.y - a.y)) for t in (at, first))
+            found += [mark] if not under else [replace(mark, figure=Line(start, end))]
+        at = max(at, last)
+    return found

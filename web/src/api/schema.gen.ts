@@ -1605,7 +1605,8 @@ export interface components {
         };
         /**
          * DimensionCheck
-         * @description What the dimensions of a drawing leave open, and say twice; ``looked`` is false for a drawing that has none.
+         * @description What the dimensions of a drawing leave open, what they say twice, and which of them say what is not drawn; ``looked`` is
+         *     false for a drawing that has none.
          */
         DimensionCheck: {
             /** Lacking */
@@ -1613,7 +1614,19 @@ export interface components {
             /** Looked */
             looked: boolean;
             /** Twice */
-            twice: components["schemas"]["TwiceView"][];
+            twice: components["schemas"]["DimensionView"][];
+            /** Undrawn */
+            undrawn: components["schemas"]["DimensionView"][];
+        };
+        /**
+         * DimensionView
+         * @description A dimension that is not as it should be, by its step: it says what others say already, or what is not drawn.
+         */
+        DimensionView: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
         };
         /**
          * DoRequest
@@ -3563,6 +3576,8 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+            /** Note */
+            note: string;
             /** Number */
             number: number | null;
             /** Off */
@@ -3622,7 +3637,7 @@ export interface components {
         };
         /**
          * TableView
-         * @description A setting-out table: its step and name, its heads, a row for each place.
+         * @description A setting-out table: its step and name, its title with from where it counts, its heads, a row for each place.
          */
         TableView: {
             /** Heads */
@@ -3633,6 +3648,8 @@ export interface components {
             name: string;
             /** Rows */
             rows: components["schemas"]["TableRow"][];
+            /** Title */
+            title: string;
         };
         /**
          * TagView
@@ -3731,16 +3748,6 @@ export interface components {
             id: string;
             /** Step */
             step: string;
-        };
-        /**
-         * TwiceView
-         * @description A dimension that says what others say already, by its step.
-         */
-        TwiceView: {
-            /** Id */
-            id: string;
-            /** Words */
-            words: string;
         };
         /**
          * Undo

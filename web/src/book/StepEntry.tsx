@@ -122,6 +122,11 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
             )}
           </Text>
         )}
+        {step.note !== "" && !mending && (
+          <Text color="place" fontSize="12px">
+            {step.note}
+          </Text>
+        )}
         {step.beside !== null && !mending && (
           <Text color="place" fontSize="12px">
             beside {step.beside}, not on it

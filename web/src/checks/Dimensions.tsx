@@ -1,4 +1,4 @@
-/** What the dimensions leave open, and which of them say what others say already. */
+/** What the dimensions leave open, and which of them say what others say already, or what is not drawn. */
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
@@ -26,10 +26,11 @@ export function Dimensions() {
     };
   }, [session.drawing, revision, any]);
   if (!any || !found?.looked) return null;
-  const { lacking, twice } = found;
+  const { lacking, twice, undrawn } = found;
+  const count = lacking.length + twice.length + undrawn.length;
   return (
-    <Part title="Dimensions" count={lacking.length + twice.length} always>
-      {lacking.length + twice.length === 0 && (
+    <Part title="Dimensions" count={count} always>
+      {count === 0 && (
         <Text px="4" color="quiet">
           They say where everything in ink lies, and nothing twice.
         </Text>
@@ -38,8 +39,8 @@ export function Dimensions() {
         {lacking.slice(0, MOST).map((one) => (
           <Lacking key={one.words} one={one} />
         ))}
-        {twice.map((one) => (
-          <Flex as="li" key={one.id} px="4" py="1" borderBottomWidth="1px" borderColor="rule">
+        {[...undrawn, ...twice].map((one) => (
+          <Flex as="li" key={one.words} px="4" py="1" borderBottomWidth="1px" borderColor="rule">
             <Word
               ml="-1.5"
               py="0.5"

@@ -63,7 +63,7 @@ function OneTable({ table }: { table: PointTable }) {
           {table.name}
         </Word>
         <Text color="quiet" fontSize="12px" truncate flex="1" title={step?.text}>
-          {step?.rows.map((row) => row.text).join(" · ")}
+          {table.title}
         </Text>
       </Flex>
       <Box px="4" overflowX="auto">

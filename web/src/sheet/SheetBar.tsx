@@ -107,6 +107,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       {sheet.missing.length > 0 && (
         <Text color="place" truncate title={sheet.missing.join("; ")}>
           {sheet.missing[0]}
+          {sheet.missing.length > 1 && `, and ${String(sheet.missing.length - 1)} more`}
         </Text>
       )}
       <Box flex="1" />

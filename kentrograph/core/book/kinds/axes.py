@@ -73,5 +73,6 @@ KIND = Kind(
     puts_place=False,
     first="Name circles, arcs, or sets of them, or click on them.",
     givens=(GivenKind("figures", "figures", "what gets centre marks", repeats=True),),
+    spares=("figures",),
     examples=(("axes C1 C2 C4", "centre marks; of what was repeated about a place the circle through the centres, too"),),
 )

@@ -88,6 +88,7 @@ KIND = Kind(
         GivenKind("apart", "count", "millimetres on paper from line to line"),
     ),
     bare=lambda has: ["at"],
+    spares=("figures", "less"),
     examples=(
         ("hatch C2 less C1", "what is closed, less its holes"),
         ("hatch at 22, 17 direction 135 apart 2", "the face around a place; lines 2 mm apart on paper"),

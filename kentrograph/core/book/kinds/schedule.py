@@ -73,6 +73,7 @@ KIND = Kind(
         GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
     bare=lambda has: [],
+    spares=("figures",),
     examples=(
         ('schedule R1 R2 title "Checked"', "readings, with what they should be"),
         ('schedule heads "revision | date | change" row "A | 2026-11-02 | first issue"', "revisions, or a list of parts"),

@@ -7,11 +7,12 @@ from ...figures import Point
 from ...problem import refuse
 from ..crossings import called
 from ..on_paper import Sheet
+from ..papers import PAPERS
 from ..planner import Env, Planner
 from ..tree import Given, Name, Number
 
 Spot = tuple[float, float]
-_FURTHEST = 10_000.0
+_FURTHEST = max(max(size) for size in PAPERS.values())
 
 
 def plan_spot(p: Planner, given: Given | None) -> Callable[[Env, Point], Spot | None]:
@@ -22,8 +23,8 @@ def plan_spot(p: Planner, given: Given | None) -> Callable[[Env, Point], Spot | 
 
     def spot(env: Env, last: Point) -> Spot:
         found = (x(env, last), y(env, last))
-        if not all(abs(v) <= _FURTHEST for v in found):
-            raise refuse("bad_paper", given.start, given.end, least=0.0, most=_FURTHEST)
+        if not all(0.0 <= v <= _FURTHEST for v in found):
+            raise refuse("off_paper", given.start, given.end, most=_FURTHEST)
         return found
 
     return spot

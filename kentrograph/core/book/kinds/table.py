@@ -156,6 +156,7 @@ KIND = Kind(
         GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
     bare=lambda has: [],
+    spares=("figures",),
     examples=(
         ("table P1 P2; centre of C2 order across at 200, 280", "from the datum, sorted; where it stands on the sheet"),
         ("table K1 C1 from P1 direction L1", "from a corner, along an edge; with the centres of arcs and their radii"),
