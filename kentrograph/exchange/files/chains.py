@@ -18,6 +18,9 @@ _ROUNDING = 1e-14
 def figure_of(pieces: Sequence[Piece], closed: bool, share: float = SAME_SHARE, slack: float = 0.0) -> Figure:
     """The figure of a chain. Arcs of one circle behind one another are one: files have to divide them, for their own reasons.
     ``slack`` is how far apart their centres may lie because numbers were rounded."""
+    if len(pieces) == 2 and all(isinstance(piece, Line) for piece in pieces) and not _apart(pieces[0].start, pieces[1].end):
+        # There and back is one line.
+        return pieces[0]
     joined = _joined(pieces, share, slack)
     if len(joined) == 1:
         (one,) = joined

@@ -16,7 +16,7 @@ from .affine import Affine, Round, piece_mapped
 from .bezier import FIT_SHARE, rounded, straightened
 from .chains import SAME_SHARE, figure_of
 from .found import Found, bad_file
-from .svg_maps import MM, from_window, in_user_units, length_of, numbers, transform
+from .svg_maps import MM, from_window, in_user_units, length_of, numbers, transform_of
 from .svg_path import Bezier, Bow, Subpath, subpaths
 from .xml_in import tree_of
 
@@ -77,8 +77,14 @@ class _Reader:
             height = height * MM.get(unit_high, 1.0) / MM.get(unit, 1.0)
         self.found.unit = unit if unit in ("cm", "in") else "mm"
         scale = 1.0 if unit in ("cm", "in", "mm") else MM.get(unit, MM["px"])
-        if unit in ("px", ""):
+        if len(window) != 4:
+            # Without a view box the units of its shapes are pixels, whatever that of the page is (SVG 1.1, 7.2).
+            pixel = MM["px"] / MM[self.found.unit]
+            width, height, scale = width * scale / pixel, height * scale / pixel, pixel
+        if unit in ("px", "") or len(window) != 4:
             self.found.notes.append("its lengths are in pixels of CSS: 96 to the inch")
+        if any("transform" in (one.text or "") for one in self.root.iter(f"{_SVG}style")):
+            self.found.notes.append("its style sheet moves things, which is not read")
         inner = from_window(self.root, width, height)
         # y is turned over here and nowhere else: 0, 0 is the lower left corner of the page, or where the file says that it is.
         if self.root.get("data-coordinates") == "drawing" and len(window) == 4:
@@ -114,13 +120,18 @@ class _Reader:
         self.found.in_time()
         self.number += 1
         where = f"{kind} {element.get('id') or self.number}"
-        state = replace(
-            state, to=state.to.then(transform(element.get("transform", ""), where)), pen=element.get("class", "") or state.pen
-        )
+        try:
+            own = transform_of(element, where)
+        except Refused as refused:
+            if "transform" not in element.get("style", ""):
+                raise
+            self.found.leave_out(kind, refused.problem.fields["why"], where)
+            return
+        state = replace(state, to=state.to.then(own), pen=element.get("class", "") or state.pen)
         match kind:
             case "g" | "a" | "switch":
-                own = _title(element) or element.get("id", "")
-                self._children(element, replace(state, group=own or state.group))
+                group = _title(element) or element.get("id", "") or state.group
+                self._children(element, replace(state, group=group))
             case "svg":
                 x, y = self._across(element, "x", state), self._up(element, "y", state)
                 width = self._size(element, "width", state.width, state)
