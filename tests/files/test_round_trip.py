@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from itertools import pairwise
-from math import cos, degrees, sin
+from math import cos, degrees, pi, sin
 from pathlib import Path
 
 import pytest
@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from kentrograph.core.figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.units import MILLIMETRES
+from kentrograph.exchange.files.formats import BY_WORD, Options, written
 from kentrograph.exchange.files.found import Found
 from kentrograph.exchange.files.items import Choice, Item, items_of
 from kentrograph.exchange.files.nc_in import read_nc
@@ -154,3 +155,32 @@ def test_pieces_begin_where_the_one_before_ends() -> None:
         for figure in random_figures(seed):
             if isinstance(figure, Outline):
                 assert all(a.end == b.start for a, b in pairwise(figure.pieces))
+
+
+@pytest.mark.parametrize(
+    "lines",
+    [
+        ("K1 = rectangle centre 65, 10 size 30, 9", "fillet K1 radius 4.5"),
+        ("K1 = rectangle centre 65, 10 size 9, 30 turned 20", "fillet K1 radius 4.5"),
+        ("K1 = rectangle from 0, 0 size 20, 20", "fillet K1 radius 10"),
+        ("K1 = path from 0, 0 curve radius 10 left to 10, 10 curve radius 10 left to 20, 0 close", "C1 = circle centre 10, 0 radius 10"),
+    ],
+)  # fmt: skip
+@pytest.mark.parametrize("form", ["svg", "step", "iges", "nc"])
+def test_nothing_is_said_of_what_was_not_measured(lines: tuple[str, ...], form: str) -> None:
+    """Round ends of which nothing straight is left, and arcs that run on into each other: all that touched is found again."""
+    back = written(book_of(read_script("\n".join(lines))), BY_WORD[form], "a", Options()).back
+    assert back is not None
+    assert back.missing == []
+    assert back.gap < 1e-4
+    assert back.touchings > 0
+
+
+def test_a_slot_has_four_edges() -> None:
+    """What has shrunk to nothing is no edge: two lines, and two full round ends."""
+    made = book_of(read_script("K1 = rectangle centre 65, 10 size 30, 9\nfillet K1 radius 4.5\nmeasure length edge 1 of K1"))
+    outline = made.values[made.order[1]].figure  # type: ignore[union-attr]
+    assert isinstance(outline, Outline)
+    assert [(type(piece).__name__, round(piece.length, 9)) for piece in outline.pieces] == [
+        ("Line", 21.0), ("Arc", round(4.5 * pi, 9)), ("Line", 21.0), ("Arc", round(4.5 * pi, 9)),
+    ]  # fmt: skip

@@ -242,4 +242,30 @@ def _put_together(outline: Outline, pieces: dict[int, Piece], between: dict[int,
             made.append(pieces[number])
     if 0 in between:
         made.append(between[0])
-    return replace(outline, pieces=tuple(made))
+    return replace(outline, pieces=tuple(_full_round(made, outline.closed)))
+
+
+def _full_round(pieces: list[Piece], closed: bool) -> list[Piece]:
+    """Pieces of which those are one that round two corners with nothing left between: the full round end of a slot."""
+    made: list[Piece] = []
+    for piece in pieces:
+        one = _as_one(made[-1], piece) if made else None
+        made[-1:] = [one] if one is not None else [*made[-1:], piece]
+    if closed and len(made) > 2 and (one := _as_one(made[-1], made[0])) is not None:
+        # Where the outline begins there is a corner no more: it begins with the end that is round now.
+        made = [one, *made[1:-1]]
+    return made
+
+
+def _as_one(before: Piece, after: Piece) -> Arc | None:
+    """Two arcs of one circle that run on into each other, as one; None for any others, and where that would be a whole circle."""
+    if not isinstance(before, Arc) or not isinstance(after, Arc) or before.sweep * after.sweep < 0.0:
+        return None
+    c, d, sweep = before.centre, after.centre, before.sweep + after.sweep
+    slack = TOLERANCE.length(before.radius, max(abs(c.x), abs(c.y)))
+    same = hypot(c.x - d.x, c.y - d.y) <= slack and abs(before.radius - after.radius) <= slack
+    return Arc(c, before.radius, before.start, after.end, sweep) if same and abs(sweep) < 360.0 - _TURNED else None
+
+
+_TURNED = 0.01
+"""Degrees: an arc that is nearer to a whole turn than this stays two."""

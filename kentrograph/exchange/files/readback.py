@@ -8,8 +8,8 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, inf
 
-from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
-from ...core.figures.along import heading
+from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures.along import heading, place_along
 from ...core.figures.box import box_of
 from ...core.figures.box_tree import BoxTree
 from ...core.figures.in_unit import in_unit
@@ -17,6 +17,7 @@ from ...core.measure.closest import distance_between
 from ...core.measure.gap import gap_between
 from ...core.problem import Refused
 from ...core.tolerance import TOLERANCE
+from .chains import figure_of
 from .deviation import deviation
 from .found import Found
 from .items import Item
@@ -76,10 +77,12 @@ def read_back(items: Sequence[Item], unit: str, found: Found, wanted: float, aga
     missing = _missing(written, read)
     if missing:
         return ReadBack(len(read), None, 0, 0, [], inf, wanted, None, missing)
-    off = [deviation(item.figure, other) for item, other in zip(written, read, strict=True)]
+    off = [deviation(_as_read(item.figure), other) for item, other in zip(written, read, strict=True)]
     missing = [item.name or "a figure" for item, one in zip(written, off, strict=True) if one == inf][:5]
     touchings, more = _touchings(written)
-    checked = [(_now(one, written, read), one) for one in touchings]
+    looked = [(_now(one, written, read), one) for one in touchings]
+    checked = [(now, one) for now, one in looked if now is not None]
+    unseen = [f"{_name(a, written)} and {_name(b, written)} are not found again" for now, (a, b) in looked if now is None]
     worst = sorted(checked, key=lambda one: -one[0].gap)[:5]
     gap = worst[0][0].gap if worst else 0.0
     closed = sum(isinstance(item.figure, Outline) and item.figure.closed for item in written)
@@ -87,6 +90,7 @@ def read_back(items: Sequence[Item], unit: str, found: Found, wanted: float, aga
     if gap > wanted and again is not None:
         concerned = sorted({n for one, (a, b) in checked if one.gap > wanted for n in (a.item, b.item)})
         enough = enough_decimals([written[n] for n in concerned[:200]], unit, wanted, again)
+    missing = [*missing, *unseen][:5]
     most = None if missing else max(off, default=0.0)
     told = [one for one, _ in worst]
     return ReadBack(len(read), most, len(checked), closed, told, gap, wanted, enough, missing, more)
@@ -102,6 +106,11 @@ def enough_decimals(items: Sequence[Item], unit: str, wanted: float, again: Agai
         if tried.good:
             return decimals
     return None
+
+
+def _as_read(figure: Figure) -> Figure:
+    """A figure as readers put it together: arcs that run on into each other are one."""
+    return figure_of(figure.pieces, figure.closed) if isinstance(figure, Outline) else figure
 
 
 def _missing(written: Sequence[Item], read: Sequence[Figure]) -> list[str]:
@@ -192,16 +201,17 @@ def _may_be_tangent(one: Figure, other: Figure, slack: float) -> bool:
     return isinstance(one, Ellipse) or isinstance(other, Ellipse) or _kink(one, other) <= slack
 
 
-def _now(contact: _Contact, written: Sequence[Item], read: Sequence[Figure]) -> Touching:
-    """How two that touched stand to each other in what was read; infinitely far apart where one is not there any more."""
+def _now(contact: _Contact, written: Sequence[Item], read: Sequence[Figure]) -> Touching | None:
+    """How two that touched stand to each other in what was read; None where one is not there any more."""
     one, other = contact
     names = f"{_name(one, written)} and {_name(other, written)}"
-    try:
-        a, b = _pieces(read[one.item])[one.piece], _pieces(read[other.item])[other.piece]
-        at_a = _ends(a)[one.end] if one.end is not None else None
-        at_b = _ends(b)[other.end] if other.end is not None else None
-    except IndexError:
-        return Touching(names, "touch", inf)
+    found = [_found_again(side, written, read) for side in contact]
+    if found[0] is None or found[1] is None:
+        return None
+    (a, at_a), (b, at_b) = found[0], found[1]
+    if a is b:
+        # They have become one piece: nothing is between them.
+        return Touching(names, "are one", 0.0)
     if at_a is None and at_b is None:
         return Touching(names, "touch", _kink(a, b))
     # Two lines that come to cross a hair before their ends still have their ends apart.
@@ -211,6 +221,21 @@ def _now(contact: _Contact, written: Sequence[Item], read: Sequence[Figure]) -> 
         # What two pieces miss of being tangent shows at the round one: how far its rim misses the other.
         gap, how = max(gap, _kink(a, b)), "go on smoothly"
     return Touching(names, how, gap)
+
+
+def _found_again(side: _Side, written: Sequence[Item], read: Sequence[Figure]) -> tuple[Figure, Point | None] | None:
+    """A piece in what was read, and its end that touched; None where there is none. Where pieces that run on into each other
+    were joined it is the one that runs where the piece did."""
+    was, now = _pieces(written[side.item].figure), _pieces(read[side.item])
+    piece, place = was[side.piece], None if side.end is None else _ends(was[side.piece])[side.end]
+    if len(was) == len(now):
+        same, ends = now[side.piece], _ends(now[side.piece])
+        return (same, None) if side.end is None else (same, ends[side.end]) if side.end < len(ends) else None
+    if isinstance(piece, Point | EndlessLine | FigureSet):
+        return None
+    middle = place_along(piece, 0.5 * piece.length)
+    same = min(now, key=lambda one: distance_between(middle, one))
+    return same, place and min(_ends(same), key=lambda end: deviation(end, place), default=None)
 
 
 def _name(side: _Side, items: Sequence[Item]) -> str:
