@@ -2,6 +2,7 @@
 
 import random
 from io import StringIO
+from math import cos, radians, sin, sqrt
 from pathlib import Path
 from time import perf_counter
 
@@ -109,7 +110,7 @@ def test_edges_polylines_and_what_is_left_out() -> None:
         "#34=EDGE_CURVE('',#30,#31,#33,.T.);"
     )
     assert [type(one.figure).__name__ for one in read_step(step(f"{PLACES}{edge}")).figures] == ["Line"]
-    high = "#40=CARTESIAN_POINT('',(0.,0.,5.));"
+    high = "#40=CARTESIAN_POINT('',(1.,3.,5.));"
     curves = "#41=POLYLINE('',(#1,#2));#42=POLYLINE('',(#1,#40));#43=B_SPLINE_CURVE('',3);"
     found = read_step(step(f"{PLACES}{high}{curves}#44=GEOMETRIC_CURVE_SET('g',(#41,#42,#43));"))
     assert [one.group for one in found.figures] == ["g"]
@@ -117,6 +118,109 @@ def test_edges_polylines_and_what_is_left_out() -> None:
         "polyline": "it does not lie in the plane of the drawing",
         "b spline curve": "a drawing has no such curve",
     }
+
+
+def plate(axes: tuple[str, str, str], heights: tuple[float, ...], on_surfaces: bool = False) -> str:
+    """Square plates of 20 with a round hole of radius 4, one loop of edges each, in planes square to the last of three axes."""
+    lines: list[str] = []
+    number = 0
+
+    def put(text: str) -> int:
+        nonlocal number
+        number += 1
+        lines.append(f"#{number}={text};")
+        return number
+
+    def place(u: float, v: float, w: float) -> int:
+        at = {"x": 0.0, "y": 0.0, "z": 0.0} | dict(zip(axes, (u, v, w), strict=True))
+        return put(f"CARTESIAN_POINT('',({at['x']!r},{at['y']!r},{at['z']!r}))")
+
+    def direction(axis: str) -> int:
+        return put(f"DIRECTION('',({','.join('1.' if one == axis else '0.' for one in 'xyz')}))")
+
+    def edge(a: int, b: int, curve: int) -> int:
+        if on_surfaces:
+            curve = put(f"{'SEAM' if number % 2 else 'SURFACE'}_CURVE('',#{curve},(),.CURVE_3D.)")
+        return put(f"ORIENTED_EDGE('',*,*,#{put(f'EDGE_CURVE({chr(39) * 2},#{a},#{b},#{curve},.T.)')},.T.)")
+
+    for height in heights:
+        places = [place(u, v, height) for u, v in ((0.0, 0.0), (20.0, 0.0), (20.0, 20.0), (0.0, 20.0))]
+        corners = [put(f"VERTEX_POINT('',#{at})") for at in places]
+        run = []
+        for n in range(4):
+            vector = put(f"VECTOR('',#{direction(axes[n % 2])},1.)")
+            run.append(edge(corners[n], corners[(n + 1) % 4], put(f"LINE('',#{places[n]},#{vector})")))
+        put(f"EDGE_LOOP('',({','.join(f'#{one}' for one in run)}))")
+        placement = put(f"AXIS2_PLACEMENT_3D('',#{place(10.0, 10.0, height)},#{direction(axes[2])},#{direction(axes[0])})")
+        rim = put(f"VERTEX_POINT('',#{place(14.0, 10.0, height)})")
+        put(f"EDGE_LOOP('',(#{edge(rim, rim, put(f'CIRCLE({chr(39) * 2},#{placement},4.)'))}))")
+    return "".join(lines)
+
+
+@pytest.mark.parametrize("on_surfaces", [False, True])
+@pytest.mark.parametrize(("axes", "heights", "notes"), [("xyz", (0.0,), 0), ("xyz", (7.5,), 0), ("xzy", (3.0,), 1),
+                                                        ("yzx", (3.0,), 1), ("xyz", (0.0, 4.0), 1),
+                                                        ("yzx", (0.0, 4.0), 2)])  # fmt: skip
+def test_wires_in_planes_side_by_side_are_laid_flat(axes: str, heights: tuple[float, ...], notes: int, on_surfaces: bool) -> None:
+    """The pieces of a wire come joined; the same wire in another plane, laid flat onto the first, comes once."""
+    found = read_step(step(plate(tuple(axes), heights, on_surfaces)))  # type: ignore[arg-type]
+    assert dict(found.left_out) == {}
+    assert len(found.notes) == notes, found.notes
+    figures = [one.figure for one in found.figures]
+    square = next(one for one in figures if isinstance(one, Outline))
+    assert square.closed
+    assert sorted((round(p.start.x, 9), round(p.start.y, 9)) for p in square.pieces) == [(0, 0), (0, 20), (20, 0), (20, 20)]
+    circles = [one for one in figures if isinstance(one, Circle)]
+    assert {(one.centre.x, one.centre.y, one.radius) for one in circles} == {(10.0, 10.0, 4.0)}
+    assert len(figures) == 2
+
+
+def test_a_measure_without_a_type_is_read() -> None:
+    unit = (
+        "#60=(LENGTH_UNIT()NAMED_UNIT(*)CONVERSION_BASED_UNIT('INCH',#61));#61=LENGTH_MEASURE_WITH_UNIT(25.4,#62);"
+        "#62=(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.MILLI.,.METRE.));"
+        "#63=(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNIT_ASSIGNED_CONTEXT((#60))REPRESENTATION_CONTEXT('',''));"
+    )
+    assert read_step(step(f"{PLACES}{unit}#41=POLYLINE('',(#1,#2));")).unit == "in"
+
+
+# Piegl and Tiller, The NURBS Book, 7.5 (*published*, from memory): a circle of nine places, and one of seven.
+NINE = [(1, 0), (1, 1), (0, 1), (-1, 1), (-1, 0), (-1, -1), (0, -1), (1, -1), (1, 0)]
+SEVEN = [(sqrt(3) / 2, 0.5), (0, 2), (-sqrt(3) / 2, 0.5), (-sqrt(3), -1), (0, -1), (sqrt(3), -1), (sqrt(3) / 2, 0.5)]
+
+
+@pytest.mark.parametrize(
+    ("places", "weights", "knots"),
+    [
+        (NINE, [1, sqrt(0.5)] * 4 + [1], ((3, 2, 2, 2, 3), (0.0, 0.25, 0.5, 0.75, 1.0))),
+        (SEVEN, [1, 0.5] * 3 + [1], ((3, 2, 2, 3), (0.0, 1.0, 2.0, 3.0))),
+    ],
+)
+def test_an_ellipse_written_as_a_rational_spline_is_one(
+    places: list[tuple[float, float]], weights: list[float], knots: tuple[tuple[int, ...], tuple[float, ...]]
+) -> None:
+    a, b, turn, cx, cy = 30.0, 12.0, radians(25), 100.0, -40.0
+    moved = [(cx + a * x * cos(turn) - b * y * sin(turn), cy + a * x * sin(turn) + b * y * cos(turn)) for x, y in places]
+    points = "".join(f"#{70 + n}=CARTESIAN_POINT('',({x!r},{y!r},0.));" for n, (x, y) in enumerate(moved))
+    refs = ",".join(f"#{70 + n}" for n in range(len(moved)))
+    times, at = (",".join(map(str, one)) for one in knots)
+
+    def spline(weights: list[float]) -> bytes:
+        said = ",".join(repr(float(one)) for one in weights)
+        return step(
+            f"{points}#90=(BOUNDED_CURVE()B_SPLINE_CURVE(2,({refs}),.UNSPECIFIED.,.T.,.F.)B_SPLINE_CURVE_WITH_KNOTS(({times}),({at}),"
+            f".UNSPECIFIED.)CURVE()GEOMETRIC_REPRESENTATION_ITEM()RATIONAL_B_SPLINE_CURVE(({said}))REPRESENTATION_ITEM(''));"
+            "#91=GEOMETRIC_CURVE_SET('',(#90));"
+        )
+
+    (found,) = read_step(spline(weights)).figures
+    assert isinstance(found.figure, Ellipse)
+    assert (found.figure.centre.x, found.figure.centre.y) == pytest.approx((cx, cy), abs=1e-9)
+    assert sorted((found.figure.a, found.figure.b)) == pytest.approx([b, a], rel=1e-9)
+    # With another weight it is close to one, and none.
+    other = read_step(spline([weights[0], weights[1] * 1.001, *weights[2:]]))
+    assert not other.figures
+    assert other.left_out
 
 
 def test_a_circle_whose_axis_has_no_length_is_left_out_and_the_rest_is_read() -> None:
@@ -215,6 +319,27 @@ def test_points_from_csv(text: str, columns: Columns, unit: str, points: list[tu
         assert [name for name, _, _ in read] == [name for name, _, _ in points]
 
 
+@pytest.mark.parametrize(
+    ("text", "coding", "places", "said"),
+    [
+        ("name,x,y\nA,1,2\nB,3.5,-4\n", "utf-16", [(1, 2), (3.5, -4)], "UTF-16"),
+        ("name,x,y\nA,1,2\nB,3.5,-4\n", "utf-16-le", [(1, 2), (3.5, -4)], "UTF-16"),
+        ("name,x,y\nA,1,2\nB,3.5,-4\n", "utf-16-be", [(1, 2), (3.5, -4)], "UTF-16"),
+        ("name|x, mm|y\nA|1|2\nB|3.5|-4\n", "utf-8", [(1, 2), (3.5, -4)], "upright strokes"),
+        ('name,x,y\nA,"1,234.5",2\nB,"12,345,678.25",-4\n', "utf-8", [(1234.5, 2), (12345678.25, -4)], "','"),
+        ("name;x;y\nA;1.234,5;2\nB;3,5;-4\n", "utf-8", [(1234.5, 2), (3.5, -4)], "'.'"),
+        ("name;x;y\nA;1\u00a0234,5;2\nB;3,5;-4\n", "utf-8", [(1234.5, 2), (3.5, -4)], "decimal comma"),
+        ("name;x;y\nA;1'234.5;2\nB;3.5;-4\n", "latin-1", [(1234.5, 2), (3.5, -4)], "thousands"),
+        # A group alone is a number with three decimals, as it is written.
+        ("x,y\n1.234,2\n", "utf-8", [(1.234, 2)], ""),
+    ],
+)
+def test_points_of_files_of_other_habits(text: str, coding: str, places: list[tuple[float, float]], said: str) -> None:
+    found = read_csv(text.encode(coding))
+    assert [(one.figure.x, one.figure.y) for one in found.figures if isinstance(one.figure, Point)] == places
+    assert said in "; ".join(found.notes)
+
+
 def test_rows_that_cannot_be_read_are_told_by_their_number_and_columns_can_be_chosen() -> None:
     data = b"a,b,c\n1,2,3\n4,five,6\n7,8\n"
     found = read_csv(data, Columns(0, 2))
@@ -241,11 +366,22 @@ def test_a_program_is_run_as_a_machine_does() -> None:
     assert (moves[4].centre.x, moves[4].centre.y) == pytest.approx((4.0, 2.0))
 
 
+def test_cycles_and_the_side_of_the_tool_are_said_and_the_rest_is_read() -> None:
+    found = read_nc(b"G21 G90\nG0 X0 Y0\nG41 D1\nG1 X10\nY10\nG40\nG81 R2 Z-5 X20 Y20 F100\nX30\nG80\nG0 X40\nG1 X50\nM30\n")
+    first, second = (one.figure for one in found.figures)
+    assert isinstance(first, Outline)
+    assert [(piece.end.x, piece.end.y) for piece in first.pieces] == [(10, 0), (10, 10)]
+    assert second == Line(Point(40.0, 20.0), Point(50.0, 20.0))
+    assert found.left_out["cycle G81", "what is drilled at a place is no path"] == 2
+    assert found.first["cycle G81", "what is drilled at a place is no path"] == "line 7"
+    assert [note[:3] for note in found.notes] == ["G41"]
+
+
 @pytest.mark.parametrize(
     ("line", "why"),
     [
         ("G1 X1 Y?", "no word"),
-        ("G41 D1 X3", "G41"),
+        ("G68 X3 Y3 R30", "G68"),
         ("G5.1 X3", "G5.1"),
         ("G2 X3 Y0 I1 J5", "one distance"),
         ("G2 X30 Y0 R1", "too small"),

@@ -163,7 +163,8 @@ def test_pieces_begin_where_the_one_before_ends() -> None:
         ("K1 = rectangle centre 65, 10 size 30, 9", "fillet K1 radius 4.5"),
         ("K1 = rectangle centre 65, 10 size 9, 30 turned 20", "fillet K1 radius 4.5"),
         ("K1 = rectangle from 0, 0 size 20, 20", "fillet K1 radius 10"),
-        ("K1 = path from 0, 0 curve radius 10 left to 10, 10 curve radius 10 left to 20, 0 close", "C1 = circle centre 10, 0 radius 10"),
+        ("K1 = path from 0, 0 curve radius 10 left to 10, 10 curve radius 10 left to 20, 0 close",
+         "C1 = circle centre 10, 0 radius 10"),
     ],
 )  # fmt: skip
 @pytest.mark.parametrize("form", ["svg", "step", "iges", "nc"])

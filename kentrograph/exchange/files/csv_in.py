@@ -22,6 +22,8 @@ _NAME = frozenset(("name", "number", "point", "id", "no", "no.", "nr", "label", 
 _HEAD = re.compile(r"^\s*(.*?)\s*(?:[,(\[]\s*([a-zA-Z]+)\s*[)\]]?)?\s*$")
 _MOST_COLUMNS = 200
 _SHOWN = 12
+_LOOKED_AT = 50_000
+"""So many characters tell the habits of a file."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,11 +55,8 @@ class Sheet:
 
 def sheet_of(data: bytes) -> Sheet:
     """The rows of a file, with what its columns seem to hold. Raises `Refused` (bad_file)."""
-    try:
-        text = data.decode("utf-8-sig")
-    except UnicodeDecodeError:
-        text = data.decode("latin-1")
     notes: list[str] = []
+    text = _text_of(data, notes)
     mark, comma = _habits(text, notes)
     try:
         read = csv.reader(StringIO(text, newline=""), delimiter=mark, strict=True)
@@ -97,15 +96,46 @@ def read_csv(data: bytes, columns: Columns | None = None, unit: str = "") -> Fou
     return found
 
 
+def _text_of(data: bytes, notes: list[str]) -> str:
+    """A file as text: in UTF-8, in UTF-16 where it begins with the mark of that or every other byte is 0, else in Latin-1."""
+    head = data[:200]
+    if head[:2] in (b"\xff\xfe", b"\xfe\xff"):
+        coding = "utf-16"
+    elif len(head) > 3 and not any(head[1::2]):
+        coding = "utf-16-le"
+    elif len(head) > 3 and not any(head[::2]):
+        coding = "utf-16-be"
+    else:
+        try:
+            return data.decode("utf-8-sig")
+        except UnicodeDecodeError:
+            return data.decode("latin-1")
+    notes.append("it is written in UTF-16")
+    try:
+        return data.decode(coding)
+    except UnicodeDecodeError:
+        raise bad_file("it begins as UTF-16 and is none: it may have been cut off") from None
+
+
+_MARKS = {"\t": "tabs", ";": "semicolons", "|": "upright strokes"}
+_GROUPED = re.compile(r"[-+]?\d{1,3}([,.' \u00a0\u202f\u2019])\d{3}(?:\1\d{3})*(?:([.,])\d+)?")
+"""A number in groups of three digits: what stands between them, and the mark of its decimals."""
+
+
 def _habits(text: str, notes: list[str]) -> tuple[str, bool]:
     """What stands between cells, and whether a comma stands in numbers."""
-    lines = [line for line in text.splitlines()[:50] if line.strip()]
+    lines = [line for line in text[:_LOOKED_AT].splitlines()[:50] if line.strip()]
     first = lines[0] if lines else ""
-    mark = next((mark for mark in ("\t", ";") if mark in first and first.count(mark) >= first.count(",")), ",")
-    if mark == ",":
-        return mark, False
-    notes.append(f"its cells are parted by {'tabs' if mark == chr(9) else 'semicolons'}, not by commas")
-    comma = any(re.search(r"\d,\d", line) for line in lines) and not any(re.search(r"\d\.\d", line) for line in lines)
+    mark = next((mark for mark in _MARKS if mark in first and first.count(mark) >= first.count(",")), ",")
+    cells = [cell.strip(' "') for line in lines for cell in (next(csv.reader([line])) if mark == "," else line.split(mark))]
+    # Digits in groups and a decimal mark say which is which; a group alone may be either, and is taken as decimals.
+    grouped = [found for cell in cells if (found := _GROUPED.fullmatch(cell)) and (found[2] or found[1] not in ",.")]
+    if grouped:
+        notes.append(f"its numbers have {grouped[0][1]!r} between thousands")
+    if mark != ",":
+        notes.append(f"its cells are parted by {_MARKS[mark]}, not by commas")
+    pointed = any(re.fullmatch(r"[-+]?[\d,' \u00a0\u202f\u2019]*\.\d+", cell) for cell in cells)
+    comma = any(re.fullmatch(r"[-+]?[\d.' \u00a0\u202f\u2019]*,\d+", cell) for cell in cells) and not pointed
     if comma:
         notes.append("its numbers have a decimal comma")
     return mark, comma
@@ -113,6 +143,9 @@ def _habits(text: str, notes: list[str]) -> tuple[str, bool]:
 
 def _plain(cell: str, comma: bool) -> str:
     cell = cell.strip().replace("\u2212", "-")
+    grouped = _GROUPED.fullmatch(cell)
+    if grouped is not None and grouped[1] != ("," if comma else "."):
+        cell = cell.replace(grouped[1], "")
     return cell.replace(",", ".") if comma else cell
 
 

@@ -15,6 +15,7 @@ from .affine import Affine, Round
 from .chains import figure_of
 from .found import Found, bad_file, finite
 from .iges_out import LEVELS, SYSTEM
+from .splines import whole_of
 
 _MM = {1: 25.4, 2: 1.0, 4: 304.8, 5: 1609344.0, 6: 1000.0, 7: 1e6, 8: 0.0254, 9: 1e-3, 10: 10.0, 11: 25.4e-6}
 """Millimetres of the unit flags (2.2.4.3.14)."""
@@ -199,6 +200,8 @@ class _Reader:
                 return self._arc([self._number(one) for one in v[:7]], to, z_sign, z_off)
             case 104:
                 return self._conic(v, to, z_sign, z_off)
+            case 126:
+                return self._spline(v, to, z_sign, z_off)
             case 106 if entry.form in (11, 12, 63):
                 return self._polyline(v, entry.form, to, z_sign, z_off)
             case _:
@@ -235,6 +238,22 @@ class _Reader:
         u, w = to.vector((radius, 0.0)), to.vector((0.0, radius))
         start, end = self._at(to, sx, sy, z, z_sign, z_off), self._at(to, ex, ey, z, z_sign, z_off)
         return Round(centre, u, w, begin, sweep).figure(start, end)
+
+    def _spline(self, values: list[str], to: Affine, z_sign: float, z_off: float) -> Figure:
+        """A rational spline that is a whole circle or ellipse in truth (5.3, type 126)."""
+        v = [finite(_real(one)) if one else 0.0 for one in values]
+        last, degree = int(v[0]), int(v[1])
+        knots = v[6 : 6 + last + degree + 2]
+        after = 6 + len(knots)
+        weights = v[after : after + last + 1]
+        numbers = [one * self.scale for one in v[after + last + 1 : after + 4 * (last + 1)]]
+        if last < 2 or len(numbers) < 3 * (last + 1):
+            raise _NotTaken
+        places = [self._at(to, x, y, z, z_sign, z_off) for x, y, z in zip(*[iter(numbers)] * 3, strict=True)]
+        whole = whole_of(degree, [(at.x, at.y) for at in places], weights, knots)
+        if whole is None:
+            raise _NotTaken
+        return whole.figure()
 
     def _conic(self, values: list[str], to: Affine, z_sign: float, z_off: float) -> Figure:
         a, b, c, d, e, f = (finite(_real(one)) for one in values[:6])

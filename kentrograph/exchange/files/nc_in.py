@@ -14,7 +14,12 @@ _MOST_MOVES = 1_000_000
 _ARC_SHARE = 5e-3
 """By how much the ends of an arc may lie at other distances from its centre than one another, as a share of the radius."""
 _IGNORED = frozenset("NFSTMOPHD")
-_KNOWN = frozenset((0, 1, 2, 3, 4, 9, 17, 20, 21, 40, 49, 53, 54, 61, 64, 70, 71, 80, 90, 91, 94, 95))
+_KNOWN = frozenset((0, 1, 2, 3, 4, 9, 17, 20, 21, 40, 43, 44, 49, 53, 54, 61, 64, 70, 71, 80, 90, 91, 94, 95, 98, 99))
+_CYCLES = frozenset((73.0, 74.0, 76.0, *(float(code) for code in range(81, 90))))
+"""Fixed cycles: at each place something is drilled, which is no path."""
+_BESIDE = {41.0: "left", 42.0: "right"}
+"""On which side of the path the machine keeps the tool, by its own radius: the path itself is the drawing."""
+_OF_CYCLES = frozenset("QLKEZR")
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +37,9 @@ class Program:
 
     unit: str = "mm"
     moves: list[Move] = field(default_factory=list)
+    left_out: list[tuple[str, str, str]] = field(default_factory=list)
+    """What was not read: what it is, why, and the line."""
+    notes: dict[str, None] = field(default_factory=dict)
 
 
 def read_program(data: bytes) -> Program:
@@ -43,6 +51,9 @@ def read_nc(data: bytes) -> Found:
     """The chains that a program cuts, as figures: from one rapid move to the next."""
     program = read_program(data)
     found = Found(program.unit)
+    found.notes += program.notes
+    for what, why, where in program.left_out:
+        found.leave_out(what, why, where)
     run: list[Move] = []
     for move in [*program.moves, None]:
         if move is not None and not move.rapid:
@@ -60,6 +71,7 @@ class _Machine:
         self.program = Program()
         self.at = Point(0.0, 0.0)
         self.motion, self.absolute, self.unit = 0, True, ""
+        self.cycle = 0.0
 
     def run(self, text: str) -> Program:
         """Runs all lines up to the end of the program."""
@@ -92,7 +104,7 @@ class _Machine:
                 words[letter] = value
             elif letter == "M" and value in (2.0, 30.0):
                 done = True
-            elif letter not in _IGNORED:
+            elif letter not in _IGNORED and not (self.cycle and letter in _OF_CYCLES):
                 raise bad_file(f"the word {letter} is not known here", where)
         if "X" in words or "Y" in words or "I" in words or "J" in words:
             self._move(words, where)
@@ -101,7 +113,15 @@ class _Machine:
     def _code(self, value: float, where: str) -> None:
         match value:
             case 0.0 | 1.0 | 2.0 | 3.0:
-                self.motion = int(value)
+                self.motion, self.cycle = int(value), 0.0
+            case 80.0:
+                self.cycle = 0.0
+            case _ if value in _CYCLES:
+                self.cycle = value
+            case _ if value in _BESIDE:
+                self.program.notes[
+                    f"G{value:g} keeps the tool {_BESIDE[value]} of the path by its radius: what is read is the path itself"
+                ] = None
             case 70.0 | 20.0 | 71.0 | 21.0:
                 unit = "in" if value in (70.0, 20.0) else "mm"
                 if self.unit and unit != self.unit and self.program.moves:
@@ -118,12 +138,16 @@ class _Machine:
         x, y = (words.get(letter) for letter in "XY")
         base = Point(0.0, 0.0) if self.absolute else self.at
         to = Point(base.x + x if x is not None else self.at.x, base.y + y if y is not None else self.at.y)
-        if self.motion in (2, 3):
-            piece: Piece | None = self._arc(words, to, where)
+        if self.cycle:
+            # The tool comes there without cutting on its way.
+            self.program.left_out.append((f"cycle G{self.cycle:g}", "what is drilled at a place is no path", where))
+            piece: Piece | None = Line(self.at, to) if to != self.at else None
+        elif self.motion in (2, 3):
+            piece = self._arc(words, to, where)
         else:
             piece = Line(self.at, to) if to != self.at else None
         if piece is not None:
-            self.program.moves.append(Move(piece, self.motion == 0, where))
+            self.program.moves.append(Move(piece, self.motion == 0 or self.cycle > 0.0, where))
             if len(self.program.moves) > _MOST_MOVES:
                 raise bad_file(f"it has more than {_MOST_MOVES:,} moves")
         self.at = to
