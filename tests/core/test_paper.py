@@ -253,7 +253,7 @@ def outline(seed: int) -> list[str]:
     lines += [f"dimension {dice.choice(kinds)} corner {n} of K1; corner {n % count + 1} of K1" for n in range(1, count + 1)]
     lines += [
         f"dimension angle corner {dice.randint(1, count)} of K1",
-        "dimension C1 times 2 wanted 3 within 0.1",
+        "dimension C1 times 2 within 0.1",
         "dimension radius C1",
     ]
     lines += [f"dimension across corner 1 of K1; corner 3 of K1; corner 4 of K1 {dice.choice(['chain', 'rows', 'running'])}"]

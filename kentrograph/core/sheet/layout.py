@@ -9,7 +9,7 @@ from math import hypot
 
 from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
-from ..figures import Arc, Circle, Ellipse, Outline, Point
+from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
 from ..figures.box import box_around
 from ..language import display
 from ..tolerance import TOLERANCE
@@ -29,8 +29,8 @@ MOST_CLEAR = 1_500
 """So many keep clear of one another; what comes behind them lies as it first would. Nobody reads a sheet with more."""
 _LOOKED_AT = 12
 """So many ways are looked at for one that is clear of ink as well."""
-_LOOKED_AT_OF_NOTES = 400
-"""Of a note, which is wide, and of which there are few."""
+_LOOKED_AT_OF_LEADERS = 120
+"""Of what stands at the end of a leader, which has more places to go to."""
 OnInk = Callable[[Tilted], bool]
 """Whether a box on paper lies on something in ink."""
 
@@ -128,7 +128,8 @@ class Layout:
         if len(self.laid) >= MOST_CLEAR:
             return next(self.ways(thing, name), Laid((), ()))
         put = getattr(thing, "at", None) is not None
-        return self._first_clear(self.ways(thing, name), but, put, _LOOKED_AT_OF_NOTES if isinstance(thing, Note) else _LOOKED_AT)
+        led = isinstance(thing, Note) or (isinstance(thing, Dimension) and thing.form in ("radius", "diameter"))
+        return self._first_clear(self.ways(thing, name), but, put, _LOOKED_AT_OF_LEADERS if led else _LOOKED_AT)
 
     def _first_clear(self, ways: Ways, but: Container[int] = (), put: bool = False, most: int = _LOOKED_AT) -> Laid:
         """The first way that is clear of all that is taken and of ink; what was ``put`` somewhere may lie on ink there."""
@@ -168,7 +169,8 @@ class Layout:
             case Note():
                 return leaders.ways_of_note(thing, frame, style)
             case Axes():
-                return iter((Laid(tuple(_axes(thing, frame, style)), ()),))
+                marks = list(_axes(thing, frame, style))
+                return iter((Laid(tuple(marks), (), (), Point(0.0, 0.0), straight.thin_of(marks, style)),))
             case Detail():
                 return _detail(thing, frame, style, name)
             case _:
@@ -209,7 +211,8 @@ def _axes(axes: Axes, frame: Frame, style: Style) -> Iterator[Mark]:
             away = (dx * dx + dy * dy) ** 0.5
             ux, uy = (dx / away, dy / away) if away > 0.0 else (1.0, 0.0)
         for x, y in ((ux, uy), (-uy, ux))[: 1 if common is not None else 2]:
-            yield from segment(Point(c.x - far * x, c.y - far * y), Point(c.x + far * x, c.y + far * y), width, dash)
+            ends = Point(c.x - far * x, c.y - far * y), Point(c.x + far * x, c.y + far * y)
+            yield Stroke(Line(*ends), width, dash, gives_way=True)
 
 
 def _lies_on(circle: Circle, at: Point) -> bool:
