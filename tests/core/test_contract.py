@@ -119,7 +119,6 @@ measure angle L1 L2
 measure angle P1 P2 P3
 measure length K1
 measure radius C1
-measure area K1 less C1 C2
 measure gap C1 L2
 R9 = measure distance P1 P2 wanted 45 within 0.1
 LINE FROM p1 TO P2
@@ -159,6 +158,15 @@ scale K1 about P1 by 2
 @pytest.mark.parametrize("text", DRAWN)
 def test_statement_is_drawn(text: str) -> None:
     assert report(*DRAWING, text)["problems"] == []
+
+
+def test_an_area_less_its_holes() -> None:
+    plate = (
+        "K1 = path from 0,0 to 40,0 to 40,30 close",
+        "C1 = circle centre 30, 8 radius 5",
+        "C2 = circle centre 36, 20 radius 2",
+    )
+    assert report(*plate, "measure area K1 less C1 C2")["problems"] == []
 
 
 def test_two_touched_and_a_radius_is_drawn() -> None:

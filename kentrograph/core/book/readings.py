@@ -225,11 +225,13 @@ def _signed(count: int, spans: Sequence[_Span], things: Sequence[Any]) -> list[t
     parts = [part for thing in things[:count] for part in _of_face(thing, 1.0)]
     if len(things) == count:
         return parts
-    whole = [figure for sign, figure in parts if sign > 0.0]
+    whole = [figure for sign, figure in parts if sign > 0.0 and area_of(figure) > 0.0]
     off = [figure for sign, figure in parts if sign < 0.0]
     for thing, (name, start, end) in zip(things[count:], spans[count:], strict=True):
         taken = _of_face(thing, -1.0)
         for sign, figure in taken:
+            # What encloses nothing says so first.
+            area_of(figure)
             if sign > 0.0:
                 continue
             if not lies_within(figure, whole):

@@ -21,10 +21,11 @@ DRAWING = (
     "symbol boss\n  C1 = pencil circle centre 0, 0 radius 4\n  L1 = pencil line from -6, 0 to 6, 0\nend symbol",
     "K1 = ink path from 14, 18 to 46, 18 curve to 46, 38 to 14, 38 close",
     "K4 = pencil path from 12, 14 to 60, 12 to 64, 48 to 20, 50 to 13, 17",
+    "H1 = pencil circle centre 26, 28 radius 5",
     "R1 = measure distance P1 P2 wanted 60 within 0.1",
     "R2 = measure radius C1",
 )
-ON_DEMAND = frozenset({"E1", "E2", "L3", "K1", "K4"})
+ON_DEMAND = frozenset({"E1", "E2", "L3", "K1", "K4", "H1"})
 """What is drawn only in the pictures of statements that name it."""
 
 EXAMPLES = {word: tuple(kind.examples) for word, kind in ALL.items() if kind.examples}

@@ -30,6 +30,7 @@ def members_of(figure: Any) -> Iterator[Any]:
 def lies_within(figure: Any, others: Sequence[Any]) -> bool:
     """Whether nothing of a closed figure lies outside of all others: it may run along their edges, and touch them.
 
+    >>> from kentrograph.core.figures import Circle
     >>> lies_within(Circle(Point(0.0, 0.0), 1.0), [Circle(Point(0.5, 0.0), 1.5)])
     True
     """

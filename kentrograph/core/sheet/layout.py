@@ -141,14 +141,15 @@ class Layout:
             first = first or one
             if n >= most and (second or crossing):
                 break
-            self._asking.boxes += one.boxes
+            self._asking.boxes += (*one.words, *one.bars)
             if not self._words.free((*one.words, *one.bars), but, self._asking.cells):
                 # Where every leader crosses words, at least no words lie on others.
                 third = third or (one if self._words.free(one.words, but) else None)
                 continue
             third = third or one
             clear = self._bars.free(one.words, but) and self._thin.free(one.words, but)
-            if not self._words.free(one.thin, but):
+            self._asking.boxes += one.thin
+            if not self._words.free(one.thin, but, self._asking.cells):
                 # A line that gives way would have to: only where nothing better is near.
                 crossing = crossing or (one if clear else None)
                 continue

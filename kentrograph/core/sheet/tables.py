@@ -34,8 +34,8 @@ def numbered(table: PointTable) -> list[tuple[int, Point]]:
 def renumbered(tables: Iterable[PointTable]) -> list[PointTable]:
     """Tables of one drawing with numbers that run through all of them: a place has the same one wherever it stands."""
     tables = list(tables)
-    far = max((max(abs(place.at.x), abs(place.at.y)) for table in tables for place in table.places), default=1.0)
-    known = Places(far)
+    far = max((max(abs(place.at.x), abs(place.at.y)) for table in tables for place in table.places), default=0.0)
+    known = Places(far or 1.0)
     return [replace(table, numbers=tuple(known.number(place.at) + 1 for place in ordered(table))) for table in tables]
 
 
