@@ -11,13 +11,14 @@ DRAWING = (
     "P1 = point 1, 2", "P2 = point 4, 6", "P3 = point 9, 2", "L1 = line from P1 to P2", "L2 = line from P1 to P3",
     "C1 = circle centre 20, 5 radius 3", "C2 = circle centre 30, 5 radius 2", "A1 = arc centre 0,0 radius 10 at 20 sweep 90",
     "K1 = rectangle from 40, 0 size 12, 5", "E1 = ellipse centre 70,0 axes 10, 4",
-    "E2 = ellipse centre 70,30 axes 10, 4 part 0 to 90",
+    "E2 = ellipse centre 70,30 axes 10, 4 part 0 to 90", "H1 = circle centre 42, 2 radius 1", "H2 = circle centre 50, 2 radius 1",
+    "A2 = arc centre 46, 2 radius 2 at 20 sweep 90",
 )  # fmt: skip
 READINGS = (
     "distance P1 P2", "distance P1 C1", "distance C1 C2", "direction P1 P2", "direction L1", "direction end of A1",
     "direction start of A1", "direction end of E2", "angle L1 L2", "angle P2 P1 P3", "length L1", "length A1", "length E1",
-    "length K1", "radius C1", "radius A1", "area C1", "area K1", "area E1", "area K1 less C1", "area segment of A1",
-    "area sector of E2", "area K1 less segment of A1 C2", "gap C1 L1", "gap C1 C2",
+    "length K1", "radius C1", "radius A1", "area C1", "area K1", "area E1", "area K1 less H1", "area segment of A1",
+    "area sector of E2", "area K1 less segment of A2 H2", "gap C1 L1", "gap C1 C2",
 )  # fmt: skip
 HEADERS = ((), ("angles north clockwise",), ("unit in",), ("unit ft", "angles north clockwise", "datum 2, 1 direction 30"))
 
@@ -45,7 +46,7 @@ def test_what_a_reading_says_is_what_the_number_is(reading: str, headers: tuple[
         ("C1.area", 9 * pi), ("area K1", 60.0), ("angle L1 L2", 53.13010235415598), ("K1.area + 1", 61.0), ("E1.area", 40 * pi),
         ("K1.perimeter", 34.0), ("direction end of A1", 200.0), ("direction start of A1", 110.0), ("direction end of E2", 180.0),
         ("area segment of A1", 50 * (pi / 2 - 1)), ("area sector of A1", 25 * pi), ("area sector of E2", 10 * pi),
-        ("area K1 less C1 C2", 60 - 13 * pi), ("angle P2 P1 P3 / 2", 26.56505117707799), ("2 * gap C1 C2", 10.0),
+        ("area K1 less H1 H2", 60 - 2 * pi), ("angle P2 P1 P3 / 2", 26.56505117707799), ("2 * gap C1 C2", 10.0),
         ("E2.length * 0 + 1", 1.0),
     ],
 )  # fmt: skip
