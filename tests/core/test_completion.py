@@ -60,7 +60,7 @@ WORDS = [
 ]
 
 
-NOT_YET = ("point P3.x, P2", "30 at L2", "parallel L2 right", "until C1 leaving", "until C1 left", "radius 18 left", "less C1")
+NOT_YET = ("point P3.x, P2", "30 at L2", "parallel L2 right", "until C1 leaving", "until C1 left", "radius 18 left")
 """Names within numbers, side words that belong to the whole statement: known, and left for later."""
 
 

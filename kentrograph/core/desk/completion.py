@@ -161,7 +161,7 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
     if wanted in ("a place", "a place or a figure"):
         kinds = {"point", "circle", "arc", "ellipse"} if wanted == "a place" else None
         return [*_names(book, at, kinds, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
-    if wanted == "the name of a figure":
+    if wanted in ("the name of a figure", "the name of a hole"):
         return _names(book, at, None, partial)
     if wanted == "the name of a line":
         return _names(book, at, {"line"}, partial)
