@@ -233,6 +233,9 @@ def _givens(statement: Statement) -> list[Completion]:
     compared = [g.word for g in statement.givens if compares(g.word)]
     if within is not None and within.takes == "compared" and statement.givens and compared in ([], ["wanted"]):
         found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
+        if compared:
+            # How far off is said right behind what is wanted.
+            found.sort(key=lambda one: not (compares(one.word) or one.word in _FITS))
     return found
 
 
