@@ -27,7 +27,7 @@ CASES = [
     ("arc from 0,0 to 9,0 radius 30 ", ["left", "right", "major", "via"], "side words of the last given, then givens"),
     ("measure distance L1 post ", ["wanted"], "what a reading is compared with"),
     ("measure distance L1 post wanted 4 ", ["within"], "and how far it may be off"),
-    ("dimension L1 wanted 4 ", ["within", "H7", "across"], "of a dimension that before where its line runs"),
+    ("dimension L1 wanted 4 ", ["within", "H7", "distance"], "of a dimension that before how it lies"),
     ("measure area post less ", ["L1", "post"], "holes that are taken away"),
     ("a = post.", ["x", "y"], "parts of a figure"),
     ("circle centre 0, 0", [], "in the middle of a number nothing is offered"),
