@@ -136,10 +136,10 @@ def test_a_reading_is_put_right_by_its_offer(drafter: Drafter, page: Page) -> No
 
 
 def test_the_report_and_the_leaf_for_everybody(drafter: Drafter, page: Page) -> None:
-    given(drafter, *PLATE, "measure radius C2 wanted 8 H7", "K9 = path from 0, 80 to 40, 80 to 40, 99",
+    given(drafter, *PLATE, "measure radius C2 wanted 7.986 H7", "K9 = path from 0, 80 to 40, 80 to 40, 99",
           "measure closing K9")  # fmt: skip
     checks(page)
-    expect(page.get_by_role("region", name="Close to a limit")).to_contain_text("8.000 mm to 8.015 mm")
+    expect(page.get_by_role("region", name="Close to a limit")).to_contain_text("wanted 7.986 mm, 0 to +0.015")
     expect(page.get_by_role("table", name="Legs")).to_contain_text("59.000")
     page.evaluate(AXE.read_text(encoding="utf-8"))
     no_serious(drafter)

@@ -23,7 +23,7 @@ export function useTableKeys(parts: TableParts): void {
       const target = event.target as HTMLElement;
       if (target.closest("[data-own-keys]")) return;
       if (viewKey(event, parts) || editKey(event, parts) || lineKey(event, parts)) event.preventDefault();
-      else if (goesToLine(event, target)) document.getElementById(OPEN_LINE_INPUT)?.focus();
+      else if (goesToLine(event, target)) toOpenLine();
     };
     // A word that was clicked gives the keys back to the open line.
     const onClick = (event: MouseEvent) => {
@@ -31,7 +31,7 @@ export function useTableKeys(parts: TableParts): void {
       if (event.detail === 0 || !target.closest("button") || target.closest("[data-own-keys]")) return;
       setTimeout(() => {
         // Unless it has opened something else to write in.
-        if (document.activeElement?.tagName !== "INPUT") document.getElementById(OPEN_LINE_INPUT)?.focus();
+        if (document.activeElement?.tagName !== "INPUT") toOpenLine();
       });
     };
     // Several lines draw something; a single one goes into the row.
@@ -51,6 +51,15 @@ export function useTableKeys(parts: TableParts): void {
       window.removeEventListener("click", onClick);
     };
   }, [parts]);
+}
+
+/** Gives the keys to the open line. A browser that has lost the caret there, with the word that was clicked, has it at the front:
+ *  one goes on at the end. */
+function toOpenLine(): void {
+  const row = document.getElementById(OPEN_LINE_INPUT);
+  if (!(row instanceof HTMLTextAreaElement) || row === document.activeElement) return;
+  row.focus();
+  if (row.selectionEnd === 0) row.setSelectionRange(row.value.length, row.value.length);
 }
 
 /** The view: never touches what is being written. */
