@@ -1,4 +1,4 @@
-# Finds a Python that serves, or installs Debian's; leaves its name in $python. Sourced by ./start, ./check and ./bench.
+# Finds a Python that serves, or installs Debian's; leaves its name in $python. Sourced by ./start and ./check.
 serves='import sys; sys.exit(not (3, 11) <= sys.version_info[:2] <= (3, 13))'
 python=
 find_python() {
@@ -9,7 +9,8 @@ find_python() {
 find_python
 if [ -z "$python" ] && [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
   echo "· installing Debian's Python ..."
-  { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends python3 python3-venv; } >/dev/null 2>&1 </dev/null
+  said=$({ apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends python3 python3-venv; } 2>&1 </dev/null) ||
+    printf '%s\n' "$said" | tail -n 5 >&2
   find_python
 fi
 if [ -z "$python" ]; then

@@ -16,6 +16,7 @@ from kentrograph.core.desk.check_report import check_report
 from kentrograph.core.desk.dimension_check import dimension_check
 from kentrograph.core.language.display import dms, heading
 from kentrograph.core.sheet.compose import composed
+from kentrograph.core.sheet.of_book import note_of
 from kentrograph.core.sheet.style import SMALL
 from kentrograph.core.units import MILLIMETRES
 
@@ -132,7 +133,12 @@ def test_a_nominal_that_is_not_drawn_is_said_everywhere() -> None:
     assert printed(*lines) == "\u230020.5 H7"
     assert [one.words for one in dimension_check(made).undrawn] == ["D1 says 20.5, drawn is 20"]
     assert check_report(made).readings[0].difference == "-0.500 mm"
-    assert made.values[made.order[-1]].note == "20.5 is not what is drawn: that is 20"  # type: ignore[union-attr]
+    assert note_of(made, made.order[-1]) == "says 20.5, drawn is 20"
+    # What cannot be told apart as the drawing shows numbers is the same, everywhere.
+    hair = book("C1 = circle centre 0, 0 radius 10.00001", "D1 = dimension C1 wanted 20 H7")
+    assert dimension_check(hair).undrawn == []
+    assert note_of(hair, hair.order[-1]) == ""
+    assert [one.verdict for one in check_report(hair).readings] == ["within"]
     assert dimension_check(book(lines[0], "D1 = dimension C1 wanted 20.5 H7 free")).undrawn == []
 
 

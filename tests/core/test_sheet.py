@@ -1,5 +1,6 @@
 """Sheets: paper, border, title block, views to scale, and the PDF and PNG of them, measured from outside."""
 
+from dataclasses import replace
 from io import BytesIO
 from itertools import pairwise
 from math import dist
@@ -12,7 +13,7 @@ from PIL import Image
 from pypdf.generic import ContentStream
 
 from kentrograph.cli import main
-from kentrograph.core.book.edits import Delete
+from kentrograph.core.book.edits import Delete, Replace
 from kentrograph.core.book.papers import PAPERS, SCALES, scale_words
 from kentrograph.core.desk.restating import restate
 from kentrograph.core.desk.set_out import set_out
@@ -406,6 +407,18 @@ def test_numbers_follow_when_a_table_before_changes() -> None:
     assert [row.words[0] for row in table_views(gone)[0].rows] == ["1", "1", "2", "3"]
     layout = layout_at_table(gone)
     fresh = laid_out(gone, layout.frame, layout.style)
+    assert [layout.marks_of(id) for id in layout.laid] == [fresh.marks_of(id) for id in layout.laid]
+
+
+def test_a_table_that_is_hidden_keeps_its_numbers_its_leaf_and_its_file() -> None:
+    made = book(*TABLED)
+    layout_at_table(made)
+    hidden = made.edited(Replace(replace(made.steps[made.order[-2]], hidden=True)))[0]
+    assert table_views(hidden) == table_views(made)
+    assert as_csv(hidden) == as_csv(made)
+    layout = layout_at_table(hidden)
+    assert made.order[-2] not in layout.laid
+    fresh = laid_out(hidden, layout.frame, layout.style)
     assert [layout.marks_of(id) for id in layout.laid] == [fresh.marks_of(id) for id in layout.laid]
 
 

@@ -1,6 +1,7 @@
 """Files of other hands and hostile ones: what is read, what is left out and why, and that no file does any harm."""
 
 import random
+from collections.abc import Sequence
 from io import StringIO
 from math import cos, radians, sin, sqrt
 from pathlib import Path
@@ -120,8 +121,15 @@ def test_edges_polylines_and_what_is_left_out() -> None:
     }
 
 
-def plate(axes: tuple[str, str, str], heights: tuple[float, ...], on_surfaces: bool = False) -> str:
-    """Square plates of 20 with a round hole of radius 4, one loop of edges each, in planes square to the last of three axes."""
+Spot = tuple[float, float]
+SQUARE = ((0.0, 0.0), (20.0, 0.0), (20.0, 20.0), (0.0, 20.0))
+
+
+def plate(
+    axes: tuple[str, str, str], heights: tuple[float, ...], on_surfaces: bool = False, rims: Sequence[Sequence[Spot]] = ()
+) -> str:
+    """Plates, square and of 20 where no rims are given, with a round hole of radius 4, one loop of edges each, in planes
+    square to the last of three axes."""
     lines: list[str] = []
     number = 0
 
@@ -143,13 +151,13 @@ def plate(axes: tuple[str, str, str], heights: tuple[float, ...], on_surfaces: b
             curve = put(f"{'SEAM' if number % 2 else 'SURFACE'}_CURVE('',#{curve},(),.CURVE_3D.)")
         return put(f"ORIENTED_EDGE('',*,*,#{put(f'EDGE_CURVE({chr(39) * 2},#{a},#{b},#{curve},.T.)')},.T.)")
 
-    for height in heights:
-        places = [place(u, v, height) for u, v in ((0.0, 0.0), (20.0, 0.0), (20.0, 20.0), (0.0, 20.0))]
+    for height, corner in zip(heights, rims or [SQUARE] * len(heights), strict=True):
+        places = [place(u, v, height) for u, v in corner]
         corners = [put(f"VERTEX_POINT('',#{at})") for at in places]
         run = []
-        for n in range(4):
+        for n in range(len(corner)):
             vector = put(f"VECTOR('',#{direction(axes[n % 2])},1.)")
-            run.append(edge(corners[n], corners[(n + 1) % 4], put(f"LINE('',#{places[n]},#{vector})")))
+            run.append(edge(corners[n], corners[(n + 1) % len(corner)], put(f"LINE('',#{places[n]},#{vector})")))
         put(f"EDGE_LOOP('',({','.join(f'#{one}' for one in run)}))")
         placement = put(f"AXIS2_PLACEMENT_3D('',#{place(10.0, 10.0, height)},#{direction(axes[2])},#{direction(axes[0])})")
         rim = put(f"VERTEX_POINT('',#{place(14.0, 10.0, height)})")
@@ -162,9 +170,11 @@ def plate(axes: tuple[str, str, str], heights: tuple[float, ...], on_surfaces: b
                                                         ("yzx", (3.0,), 1), ("xyz", (0.0, 4.0), 1),
                                                         ("yzx", (0.0, 4.0), 2)])  # fmt: skip
 def test_wires_in_planes_side_by_side_are_laid_flat(axes: str, heights: tuple[float, ...], notes: int, on_surfaces: bool) -> None:
-    """The pieces of a wire come joined; the same wire in another plane, laid flat onto the first, comes once."""
+    """The pieces of a wire come joined; the same wire in another plane, laid flat onto the first, comes once, and
+    the other is counted."""
     found = read_step(step(plate(tuple(axes), heights, on_surfaces)))  # type: ignore[arg-type]
-    assert dict(found.left_out) == {}
+    twice = {("edge loop", "laid flat it lies on one of another plane"): 2}
+    assert dict(found.left_out) == (twice if len(heights) > 1 else {})
     assert len(found.notes) == notes, found.notes
     figures = [one.figure for one in found.figures]
     square = next(one for one in figures if isinstance(one, Outline))
@@ -173,6 +183,21 @@ def test_wires_in_planes_side_by_side_are_laid_flat(axes: str, heights: tuple[fl
     circles = [one for one in figures if isinstance(one, Circle)]
     assert {(one.centre.x, one.centre.y, one.radius) for one in circles} == {(10.0, 10.0, 4.0)}
     assert len(figures) == 2
+
+
+def test_wires_of_one_box_and_length_that_lie_otherwise_are_both_read() -> None:
+    """A plate that has lost its right upper corner on one face, and its left one on the other; where one of them runs the other
+    way round from another corner they are the same."""
+    right = ((0.0, 0.0), (20.0, 0.0), (20.0, 15.0), (15.0, 20.0), (0.0, 20.0))
+    left = tuple((20.0 - u, v) for u, v in right)
+    again = (*reversed(right[:3]), *reversed(right[3:]))
+
+    def outlines(*rims: Sequence[Spot]) -> int:
+        found = read_step(step(plate(("x", "y", "z"), (0.0, 4.0), rims=rims)))
+        return sum(isinstance(one.figure, Outline) for one in found.figures)
+
+    assert outlines(right, left) == 2
+    assert outlines(right, again) == 1
 
 
 def test_a_measure_without_a_type_is_read() -> None:

@@ -90,6 +90,39 @@ def test_transformations_nest_and_are_applied_from_the_inside() -> None:
     assert near(about.start, 3.0, 70.0)
 
 
+@pytest.mark.parametrize(
+    ("said", "x", "y"),
+    # Published: CSS Transforms 1, sections 3, 7 and 13; a pixel is one of the view's units.
+    [
+        ('style="transform: translate(10px, 20px)"', 11.0, 20.0), ('style="transform:translateX(10px)"', 11.0, 0.0),
+        ('style="transform: rotate(90deg)"', 0.0, 1.0), ('style="transform: rotate(0.25turn) translate(1in)"', 0.0, 97.0),
+        ('style="transform: scale(3) !important; fill: none" transform="translate(50)"', 3.0, 0.0),
+        ('style="transform: none" transform="translate(50)"', 1.0, 0.0),
+        ('style="fill: none" transform="translate(50)"', 51.0, 0.0),
+        ('style="transform-origin: 5px 5px"', 1.0, 0.0), ('style="transform-origin: 0 0" transform="translate(50)"', 51.0, 0.0),
+    ],
+)  # fmt: skip
+def test_a_style_that_moves_goes_before_the_attribute(said: str, x: float, y: float) -> None:
+    line = only(f'<line x1="1" y1="0" x2="3" y2="1" {said}/>')
+    assert isinstance(line, Line)
+    assert near(line.start, x, 80.0 - y)
+
+
+@pytest.mark.parametrize(
+    ("said", "word"),
+    [
+        ('style="transform-origin: 5px 5px" transform="rotate(90)"', "transform-origin"),
+        ('style="transform: rotate(90deg); transform-origin: center"', "transform-origin"),
+        ('style="rotate: 90deg"', "rotate"), ('style="transform: translate(50%)"', "translate(50%)"),
+    ],
+)  # fmt: skip
+def test_a_style_that_is_not_read_leaves_out_what_it_moves_and_says_why(said: str, word: str) -> None:
+    found = read(f'<line x1="1" y1="0" x2="3" y2="1" {said}/><circle r="2"/>')
+    assert [type(one.figure) for one in found.figures] == [Circle]
+    ((_, why),) = found.left_out
+    assert word in why
+
+
 def test_a_mirrored_arc_runs_the_other_way() -> None:
     figure = only('<path d="M10 0A10 10 0 0 1 0 10" transform="translate(50 0) scale(-1 1)"/>')
     assert isinstance(figure, Arc)

@@ -194,7 +194,7 @@ class Evaluation(Network):
         for word in kind.spares if gone else ():
             givens = [given for given in step.statement.givens if given.word == word]
             names = [[n for n in step.statement.uses if g.start <= n.start < g.end and n.key in gone] for g in givens]
-            if all(names) and givens and word == "figures":
+            if all(names) and givens and word == kind.spares[0]:
                 # Nothing is left that it could go on with.
                 return ()
             lost += [name for some in names for name in some]

@@ -177,7 +177,8 @@ class Kind:
         return self.always_keeps or any(g.word == "keeping" for g in statement.givens)
 
     spares: tuple[str, ...] = ()
-    """The givens of which it can lose some, where what they name is gone, and goes on with the others."""
+    """The givens of which it can lose some, where what they name is gone, and goes on with the others; of the first one has to
+    be left."""
     collects: bool = False
     """Whether what comes of it is a set of the figures that it names: they are shaped where it is."""
     unseen: bool = False

@@ -12,6 +12,7 @@ from ..angles import direction_of
 from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
 from ..figures.along import heading
 from ..figures.box import box_of, empty_box
+from ..figures.figure_set import members_of
 from ..figures.similarity import carried, rotation
 from ..measure.angle import at_corner, between_lines
 from ..measure.area import area_of, balance, perimeter_of
@@ -24,7 +25,7 @@ from ..meet.within import within
 from ..problem import Refused, refuse
 from ..shape.corners import inner_angle
 from ..shape.faces import Face
-from ..shape.within import lies_within, members_of, overlap
+from ..shape.within import lies_within, overlap
 from ..tolerance import TOLERANCE
 from .crossings import called
 from .places import plan_thing

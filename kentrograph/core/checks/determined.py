@@ -134,8 +134,8 @@ def determined(book: Book) -> Determined:
     if not u.places:
         return Determined()
     _hold(u, tables)
-    # What says most is taken first: of an overall size and the whole chain below it the overall one is said twice, whichever was
-    # written first.
+    # The dimension with most readings goes first: so of an overall size and the whole chain below it the overall one is the one
+    # too many, in either order of writing.
     dimensions.sort(key=lambda one: -max(len(one[1].readings), one[1].times))
     twice = {id for id, one in dimensions if not _says_something(u, one)}
     if not tables:

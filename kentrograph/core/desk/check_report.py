@@ -5,12 +5,13 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.kinds.comparing import compares
-from ..book.on_paper import OnPaper, reading_of
+from ..book.on_paper import reading_of
 from ..book.values import Drawn, Reading
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict
 from ..language.messages import sentence
 from ..problem import Problem
+from ..sheet.of_book import note_of
 from .finding_views import words
 from .interpretation import given_texts
 from .views import reading_words, residual_view
@@ -86,8 +87,8 @@ def check_report(book: Book, limit: float | None = None) -> CheckReport:
             if not step.off:
                 waiting.append(CheckedWaiting(step.name, text, sentence(value)))
             continue
-        if value.note and isinstance(value.figure, OnPaper):
-            waiting.append(CheckedWaiting(step.name, text, value.note))
+        if note := note_of(book, id):
+            waiting.append(CheckedWaiting(step.name, text, note))
         reading = reading_of(value.figure)
         if reading is not None:
             texts = zip(given_texts(step.statement), step.statement.givens, strict=True)

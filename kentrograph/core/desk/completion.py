@@ -234,7 +234,7 @@ def _givens(statement: Statement) -> list[Completion]:
     if within is not None and within.takes == "compared" and statement.givens and compared in ([], ["wanted"]):
         found += [Completion(fit, "a fit, with any grade") for fit in _FITS]
         if compared:
-            # How far off is said right behind what is wanted.
+            # Limits follow the wanted value directly, so they are offered before other givens.
             found.sort(key=lambda one: not (compares(one.word) or one.word in _FITS))
     return found
 

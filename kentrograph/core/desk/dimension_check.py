@@ -8,8 +8,7 @@ from ..book.caches import Kept
 from ..book.on_paper import Dimension
 from ..book.values import Drawn
 from ..checks.determined import Determined, Open, determined
-from ..checks.verdict import reads_as_wanted
-from ..language.limit_words import scale_of
+from ..sheet.of_book import not_drawn
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,17 +61,11 @@ def _in_words(book: Book, found: Determined) -> DimensionCheck:
 
 
 def _undrawn(book: Book) -> Iterator[DimensionView]:
-    """The dimensions of which the nominal is not what is drawn, though nobody says that they are not to scale."""
+    """The dimensions of which the nominal is not what is drawn."""
     for id in book.order:
         value = book.values[id]
-        if not isinstance(value, Drawn) or not isinstance(value.figure, Dimension) or value.figure.free:
-            continue
-        for one in value.figure.readings:
-            wanted = one.wanted
-            if wanted is not None and wanted.nominal and not reads_as_wanted(one, book.header):
-                scale = scale_of(one, book.header)
-                said, drawn = scale.on_paper(wanted.value), scale.on_paper(one.value)
-                yield DimensionView(f"{book.steps[id].name} says {said}, drawn is {drawn}", id)
+        if isinstance(value, Drawn) and isinstance(value.figure, Dimension) and (said := not_drawn(value.figure, book.header)):
+            yield DimensionView(f"{book.steps[id].name} {said}", id)
 
 
 def _open(one: Open) -> str:

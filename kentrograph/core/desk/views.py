@@ -21,7 +21,7 @@ from ..language.messages import sentence
 from ..language.report import FigureData, figure_data
 from ..problem import Problem
 from ..sheet.at_table import paper_data, preview_data
-from ..sheet.of_book import Annotation
+from ..sheet.of_book import Annotation, note_of
 from ..tolerance import TOLERANCE
 from ..units import plain
 from .derived import values_of, ways_to_state
@@ -85,7 +85,7 @@ def step_view(book: Book, id: str) -> StepView:
         reading=replace(reading_words(reading, book), table=legs_table(book, step, index)) if reading is not None else None,
         number=drawn if isinstance(drawn, float) else None,
         problem=problem_view(book, value, index, step) if isinstance(value, Problem) else None,
-        note=value.note if isinstance(value, Drawn) and isinstance(drawn, OnPaper) else "",
+        note=note_of(book, id),
         beside=beside_of(step),
         residual=residual_view(value, book),
     )
@@ -209,8 +209,5 @@ def reading_words(reading: Reading, book: Book) -> ReadingView:
     off = reading.difference
     compared = None
     if reading.wanted is not None and off is not None:
-        difference = scale.value(off) if scale.quantity != "direction" else display.dms(off, scale.places)
-        if off > 0 and any(digit in difference for digit in "123456789"):
-            difference = f"+{difference}"
-        compared = Compared(wanted_words(reading, header), difference, verdict(reading, header))
+        compared = Compared(wanted_words(reading, header), scale.difference(off), verdict(reading, header))
     return ReadingView(reading.kind, said, reading.value, rows, compared, [])

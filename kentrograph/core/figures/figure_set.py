@@ -1,5 +1,6 @@
 """Several figures as one."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
@@ -37,3 +38,12 @@ class FigureSet:
             return None
         at = number + (row - 1) * self.row if row else number
         return self.members[at - 1] if 1 <= at <= len(self.members) and not self.names else None
+
+
+def members_of(figure: Any) -> Iterator[Any]:
+    """The figures of a set, and of sets in it; a figure that is no set, itself."""
+    if isinstance(figure, FigureSet):
+        for member in figure.members:
+            yield from members_of(member)
+    else:
+        yield figure

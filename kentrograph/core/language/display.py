@@ -141,7 +141,8 @@ def heading(degrees: float) -> str:
 
 
 def dms(degrees: float, places: int = 0) -> str:
-    """Degrees, minutes and seconds, whole or with so many decimals; shorter where they are zero. 360 is said, and not 0."""
+    """Degrees, minutes and seconds, whole or with so many decimals; shorter where they are zero. Returns 360°, and not 0,
+    for a whole turn."""
     seconds = floor(abs(degrees) * 3600.0 * 10**places + 0.5)
     whole, rest = divmod(seconds, 3600 * 10**places)
     minutes, left = divmod(rest, 60 * 10**places)

@@ -44,6 +44,11 @@ class Scale(NamedTuple):
         off = display.in_shown_unit(value, self.quantity, self.header, self.shown)
         return plain(off, max(self.places, self.header.decimals))
 
+    def difference(self, off: float) -> str:
+        """By how much a value is off, with its sign and unit; of a direction that is a turn."""
+        said = display.dms(off, self.places) if self.quantity == "direction" else self.value(off)
+        return f"+{said}" if off > 0.0 and any(digit in said for digit in "123456789") else said
+
     def limit(self, off: float) -> str:
         """A deviation in the same unit, without it."""
         if self.quantity in ("direction", "turn"):

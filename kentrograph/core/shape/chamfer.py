@@ -8,6 +8,7 @@ from ..angles import unit_vector
 from ..construct.solution import Contact, Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ..figures.along import ellipse_angle
+from ..measure.angle import running_at
 from ..meet import meet_long
 from ..meet.carriers import carrier, way_of
 from ..meet.within import within
@@ -107,13 +108,7 @@ def _walked(figure: Side, corner: Point, length: float, ahead: bool) -> _Walked 
 def _run(figure: Side, at: Point, ahead: bool) -> tuple[float, float]:
     """The unit vector along which the whole of a figure runs at a place on it, or against it; what is round runs
     counter-clockwise."""
-    whole = carrier(figure)
-    if isinstance(whole, EndlessLine):
-        ux, uy = whole.ux, whole.uy
-    elif isinstance(whole, Circle):
-        ux, uy = -(at.y - whole.centre.y) / whole.radius, (at.x - whole.centre.x) / whole.radius
-    else:
-        ux, uy = whole.heading_at(degrees(whole.angle_at(at.x, at.y)))
+    ux, uy = running_at(carrier(figure), at)
     return (ux, uy) if ahead else (-ux, -uy)
 
 

@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from itertools import pairwise
 from typing import Any
 
-from ..figures import FigureSet, Outline, Point
+from ..figures import Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..measure.away import away
@@ -16,15 +16,6 @@ from ..measure.inside import is_inside
 from ..tolerance import TOLERANCE
 from .nodes import Nodes, Other
 from .stretch import end_of, is_closed, part_of, start_of
-
-
-def members_of(figure: Any) -> Iterator[Any]:
-    """The figures of a set, and of sets in it; a figure that is none, itself."""
-    if isinstance(figure, FigureSet):
-        for member in figure.members:
-            yield from members_of(member)
-    else:
-        yield figure
 
 
 def lies_within(figure: Any, others: Sequence[Any]) -> bool:

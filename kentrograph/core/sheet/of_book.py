@@ -6,11 +6,14 @@ from typing import Any
 from ..book.book import Book
 from ..book.caches import Kept, Shared
 from ..book.index import index_of
+from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
 from ..book.order import END
 from ..book.scene import all_seen, in_sight, pen_of
 from ..book.values import Drawn
+from ..checks.verdict import reads_as_wanted
 from ..figures import EndlessLine, Figure, FigureSet, Line, Point
+from ..language.limit_words import scale_of
 from ..snap.select import crosses_box
 from .frame import Frame
 from .layout import Layout, OnInk
@@ -35,13 +38,13 @@ def is_annotation(book: Book, id: str) -> bool:
     return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
 
 
-def _is_on_paper(book: Book, id: str) -> bool:
+def _is_for_paper(book: Book, id: str) -> bool:
     value = book.values.get(id)
-    return isinstance(value, Drawn) and isinstance(value.figure, OnPaper) and not book.steps[id].hidden
+    return isinstance(value, Drawn) and isinstance(value.figure, OnPaper)
 
 
 class _Ids:
-    """The steps that stand on paper, of the revision that was asked for last."""
+    """The steps that put something on paper, of the revision that was asked for last."""
 
     def __init__(self) -> None:
         self.stamp: object = None
@@ -54,9 +57,9 @@ _OWN_IDS: Kept[list[frozenset[str]]] = Kept(list)
 
 def on_paper(book: Book) -> Iterator[tuple[str, OnPaper]]:
     """All that stands on the drawing or on a sheet and is not hidden, by the ids of steps, in the order of the book."""
-    for id in sorted(_ids_on_paper(book), key=book.order.key):
+    for id in sorted(_ids_for_paper(book), key=book.order.key):
         thing = thing_on_paper(book, id)
-        if thing is not None:
+        if thing is not None and not book.steps[id].hidden:
             yield id, thing
 
 
@@ -68,11 +71,29 @@ def thing_on_paper(book: Book, id: str) -> OnPaper | None:
     return tables_of(book).get(id, value.figure) if isinstance(value.figure, PointTable) else value.figure
 
 
+def note_of(book: Book, id: str) -> str:
+    """What a person should know of what a step puts on paper: ``without C2``, ``says 20.5, drawn is 20``; mostly nothing."""
+    value = book.values[id]
+    if not isinstance(value, Drawn) or not isinstance(value.figure, OnPaper):
+        return ""
+    return value.note or (not_drawn(value.figure, book.header) if isinstance(value.figure, Dimension) else "")
+
+
+def not_drawn(dimension: Dimension, header: Header) -> str:
+    """Says of which nominal something else is drawn, though nobody says that it is not to scale; nothing where all are drawn."""
+    for one in dimension.readings if not dimension.free else ():
+        wanted = one.wanted
+        if wanted is not None and wanted.nominal and not reads_as_wanted(one, header):
+            scale = scale_of(one, header)
+            return f"says {scale.on_paper(wanted.value)}, drawn is {scale.on_paper(one.value)}"
+    return ""
+
+
 def tables_of(book: Book) -> dict[str, PointTable]:
-    """The setting-out tables that are not hidden, by the ids of their steps, with numbers that run through all of them."""
+    """The setting-out tables, hidden or not, by the ids of their steps, with numbers that run through all of them."""
     kept = _TABLES.of(book)
     if not kept:
-        held = {id: book.values[id] for id in sorted(_ids_on_paper(book), key=book.order.key)}
+        held = {id: book.values[id] for id in sorted(_ids_for_paper(book), key=book.order.key)}
         found = {id: v.figure for id, v in held.items() if isinstance(v, Drawn) and isinstance(v.figure, PointTable)}
         kept.append(dict(zip(found, renumbered(found.values()), strict=True)))
     return kept[0]
@@ -83,20 +104,20 @@ _TABLES: Kept[list[dict[str, PointTable]]] = Kept(list)
 
 def annotation_ids(book: Book) -> frozenset[str]:
     """The steps that put something on the drawing."""
-    return frozenset(id for id in _ids_on_paper(book) if is_annotation(book, id))
+    return frozenset(id for id in _ids_for_paper(book) if is_annotation(book, id))
 
 
-def _ids_on_paper(book: Book) -> frozenset[str]:
-    """The steps that stand on paper. After an edit only what that touched is looked at: most drawings have
+def _ids_for_paper(book: Book) -> frozenset[str]:
+    """The steps that put something on paper, hidden or not. After an edit only what that touched is looked at: most drawings have
     thousands of figures, and few of these."""
     kept = _OWN_IDS.of(book)
     if not kept:
         last = _IDS.of(book)
         if last.stamp is not None and book.before is last.stamp:
             touched = frozenset(book.touched)
-            found = (last.ids - touched) | {id for id in touched if _is_on_paper(book, id)}
+            found = (last.ids - touched) | {id for id in touched if _is_for_paper(book, id)}
         else:
-            found = frozenset(id for id in book.order if _is_on_paper(book, id))
+            found = frozenset(id for id in book.order if _is_for_paper(book, id))
         last.stamp, last.ids = book.stamp, found
         kept.append(found)
     return kept[0]

@@ -7,11 +7,10 @@ from ..book.book import Book
 from ..book.names import key_of
 from ..book.on_paper import PointTable, Schedule, Sheet, View
 from ..book.papers import scale_words
-from ..book.values import Drawn
 from ..figures.box import boxes_meet
 from .border import border, drawing_space
 from .marks import Mark
-from .of_book import on_paper
+from .of_book import note_of, on_paper
 from .page_tables import PlacedTable, table_on_page
 from .page_views import CLEAR, PlacedView, ShownViews, views_on_page
 from .signs import spelled
@@ -122,9 +121,8 @@ def _lie(
 def _said_of_it(book: Book) -> Iterator[str]:
     """What a person should know of what stands on paper: that it has lost something, or says what is not drawn."""
     for id, _ in on_paper(book):
-        value = book.values[id]
-        if isinstance(value, Drawn) and value.note:
-            yield f"{book.steps[id].name}: {value.note}"
+        if note := note_of(book, id):
+            yield f"{book.steps[id].name}: {note}"
 
 
 def _over_others(

@@ -8,13 +8,15 @@ from ..book.index import index_of
 from ..book.order import END
 from ..book.scene import pen_of, seen
 from ..book.values import Drawn, Untouchable
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
-from ..figures.along import place_along
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
+from ..figures.figure_set import members_of
 from ..figures.similarity import carried, rotation
 from ..measure.away import away
 from ..measure.inside import is_inside
 from ..meet import meet
+from ..shape.stretch import is_closed
+from ..shape.within import lies_within
 from ..tolerance import TOLERANCE
 
 Box = tuple[float, float, float, float]
@@ -112,7 +114,8 @@ def alike(book: Book, id: str, way: Way) -> list[str]:
             return [one for one in shown if one in found]
         case "inside":
             outer = book.figure_of(id)
-            return [one for one in shown if one == id or _is_within(outer, book.figure_of(one))]
+            closed = isinstance(outer, Circle | Ellipse | Outline) and is_closed(outer)
+            return [one for one in shown if one == id or (closed and _is_within(outer, book.figure_of(one)))]
         case "everything":
             return list(shown)
         case _:
@@ -121,17 +124,10 @@ def alike(book: Book, id: str, way: Way) -> list[str]:
 
 def _is_within(outer: Figure, figure: Figure) -> bool:
     """Whether a figure lies inside a closed one, which it may touch."""
-    if isinstance(figure, FigureSet):
-        return all(_is_within(outer, member) for member in figure.members)
-    if isinstance(figure, Point):
-        return is_inside(outer, figure)
-    if isinstance(figure, EndlessLine) or isinstance(outer, Point | FigureSet):
-        return False
-    pieces: tuple[Curve, ...] = figure.pieces if isinstance(figure, Outline) else (figure,)
-    edges: tuple[Curve, ...] = outer.pieces if isinstance(outer, Outline) else (outer,)
-    if any(meet(piece, edge).how == "crossing" for piece in pieces for edge in edges):
-        return False
-    return all(not isinstance(one, EndlessLine) and is_inside(outer, place_along(one, 0.5 * one.length)) for one in pieces)
+    return all(
+        is_inside(outer, one) if isinstance(one, Point) else not isinstance(one, EndlessLine) and lies_within(one, [outer])
+        for one in members_of(figure)
+    )
 
 
 def groups(book: Book) -> dict[str, tuple[str, ...]]:

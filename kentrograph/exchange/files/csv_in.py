@@ -160,7 +160,7 @@ def _columns(heads: Sequence[str], rows: Sequence[Sequence[str]], comma: bool) -
     for n, head in enumerate(heads):
         match = _HEAD.match(head)
         word, of = (match[1].lower(), (match[2] or "").lower()) if match else (head.lower(), "")
-        # From where it counts is for whoever reads the file.
+        # "x from the datum, mm": what stands behind "from" explains the column and does not name it.
         word = word.partition(" from ")[0]
         kind = "x" if word in _X else "y" if word in _Y else "name" if word in _NAME else ""
         if kind and kind not in said:

@@ -1,4 +1,4 @@
-"""Rational splines that are whole circles or ellipses in truth. All others are left to whoever reads them.
+"""Rational splines that are whole circles or ellipses in truth. Readers leave all others out.
 
 A spline is evaluated by de Boor's algorithm in homogeneous coordinates; through five of its places runs one conic, and it is that
 where all of many others lie on it. Source: Piegl and Tiller, The NURBS Book, 1997, algorithms A3.1 and A4.1 (from memory).

@@ -10,8 +10,8 @@ from math import hypot, isclose, pi
 from typing import Any
 
 from ...core.construct.outlines import reversed_piece
-from ...core.figures import Arc, Circle, Ellipse, Figure, Line, Point
-from ...core.figures.box import box_of
+from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures.along import place_along
 from ...core.figures.outline import Piece
 from ...core.problem import Refused
 from ...core.units import MILLIMETRES
@@ -51,7 +51,8 @@ class _Reader:
         self.scale = 1.0
         self.radian = 1.0
         self.layers: dict[int, str] = {}
-        self.wires: dict[tuple[float, ...], float | None] = {}
+        self.wires: dict[frozenset[Any], float | None] = {}
+        """In which plane each wire was found first, by where its pieces lie."""
 
     def read(self) -> None:
         """Reads all of it."""
@@ -168,9 +169,9 @@ class _Reader:
                 self._take(ref, "")
             return
         self._stands()
-        key = (*(round(v, 6) + 0.0 for v in box_of(whole)), round(getattr(whole, "length", 0.0), 6))
-        if self.wires.setdefault(key, self.height) != self.height:
-            # The other face of a plate, laid flat onto the first.
+        if self.wires.setdefault(_lies(whole), self.height) != self.height:
+            # The other face of a plate.
+            self.found.leave_out("edge loop", "laid flat it lies on one of another plane", f"#{wire[0][0].id}")
             return
         self.found.add(whole, "", "", "", f"#{wire[0][0].id}")
 
@@ -348,6 +349,24 @@ class _Reader:
 
     def _direction(self, ref: Any) -> Vector:
         return in_plane(self.plane, self.space.direction(ref))
+
+
+def _lies(figure: Figure) -> frozenset[Any]:
+    """Where the pieces of a figure lie, in whatever order and sense they run."""
+
+    def told(at: Point) -> tuple[float, float]:
+        return round(at.x, _ALIKE) + 0.0, round(at.y, _ALIKE) + 0.0
+
+    pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
+    return frozenset(
+        (frozenset((told(place_along(one, 0.0)), told(place_along(one, one.length)))), told(place_along(one, 0.5 * one.length)))
+        for one in pieces
+        if not isinstance(one, Point | EndlessLine | FigureSet | Outline)
+    )
+
+
+_ALIKE = 6
+"""Decimals to which places of two wires agree."""
 
 
 def _parameter(values: list[Any]) -> float:

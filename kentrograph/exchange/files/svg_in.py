@@ -16,7 +16,7 @@ from .affine import Affine, Round, piece_mapped
 from .bezier import FIT_SHARE, rounded, straightened
 from .chains import SAME_SHARE, figure_of
 from .found import Found, bad_file
-from .svg_maps import MM, from_window, in_user_units, length_of, numbers, transform_of
+from .svg_maps import MM, from_window, in_user_units, length_of, numbers, styled, transform
 from .svg_path import Bezier, Bow, Subpath, subpaths
 from .xml_in import tree_of
 
@@ -120,11 +120,10 @@ class _Reader:
         self.found.in_time()
         self.number += 1
         where = f"{kind} {element.get('id') or self.number}"
+        own = transform(element.get("transform", ""), where)
         try:
-            own = transform_of(element, where)
+            own = styled(element, own, where)
         except Refused as refused:
-            if "transform" not in element.get("style", ""):
-                raise
             self.found.leave_out(kind, refused.problem.fields["why"], where)
             return
         state = replace(state, to=state.to.then(own), pen=element.get("class", "") or state.pen)

@@ -54,22 +54,20 @@ def from_window(element: Element, width: float, height: float) -> Affine:
     return Affine(scale, 0.0, 0.0, scale, left - x * scale, top - y * scale)
 
 
-def transform_of(element: Element, where: str) -> Affine:
-    """What an element's transformations come to: that of its style goes before its attribute, as every property of a style does.
-    Raises `Refused` (bad_file).
+def styled(element: Element, own: Affine, where: str) -> Affine:
+    """Returns the transformation of an element's style, which replaces that of its attribute, as every property of a style does;
+    ``own``, that of the attribute, where the style has none. Raises `Refused` (bad_file) for what is not read of a style.
 
     Source, published: CSS Transforms 1, 3 and 7.
     """
     said = dict(one.partition(":")[::2] for one in element.get("style", "").split(";") if ":" in one)
     style = {word.strip().lower(): value.strip() for word, value in said.items()}
     moved = style.get("transform", "").removesuffix("!important").strip()
-    if not moved:
-        return transform(element.get("transform", ""), where)
-    if moved == "none":
-        return Affine()
-    for word in ("transform-origin", "transform-box", "rotate", "scale", "translate"):
+    for word in ("rotate", "scale", "translate", *(("transform-origin", "transform-box") if moved or own != Affine() else ())):
         if style.get(word, "0 0") not in ("0 0", "0px 0px", "none", "view-box"):
             raise bad_file(f"its style moves it by {word}, which is not read", where)
+    if moved in ("", "none"):
+        return Affine() if moved else own
     return transform(_FUNCTION.sub(_plain_function, moved), where)
 
 

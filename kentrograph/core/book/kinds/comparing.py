@@ -18,7 +18,7 @@ COMPARED = frozenset({"wanted", "within", "deviations", "least", "most"})
 
 
 Limits = Callable[[Env, Point, float], Wanted]
-"""What a reading is compared with, where it has been read: of a dimension that is its nominal where none is said."""
+"""Returns what a reading of a value is compared with; for a dimension without a nominal, that value is the nominal."""
 
 
 def plan_wanted(p: Planner, statement: Statement, kind: str, nominal: bool = False) -> Limits | None:

@@ -1,13 +1,11 @@
 """Dimensions: measured values as they stand on a drawing, and go on following what they measure."""
 
-from collections.abc import Sequence
 from dataclasses import replace
 from functools import partial
 from typing import cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
-from ...units import plain
 from ..kind import GivenKind, Kind
 from ..on_paper import Dimension, Rows
 from ..parts import QUANTITIES
@@ -72,24 +70,13 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
             made, readings=readings, at=place, rows=several, times=int(count) if "times" in has else made.times,
             bracketed=said.bracketed, free=said.free, words=said.words,
         )  # fmt: skip
-        return Drawn(drawn, note="" if said.free else not_drawn(readings))
+        return Drawn(drawn)
 
     return draw
 
 
 def _compared(reading: Reading, wanted: Limits | None, shown: str, env: Env, last: Point) -> Reading:
     return replace(reading, wanted=wanted(env, last, reading.value) if wanted is not None else None, shown=shown)
-
-
-def not_drawn(readings: Sequence[Reading]) -> str:
-    """Says of which nominal something else is drawn; nothing where all are."""
-    off = [one for one in readings if one.wanted is not None and one.wanted.nominal and not one.is_wanted]
-    if not off:
-        return ""
-    first = off[0]
-    assert first.wanted is not None
-    more = f", and {len(off) - 1} more" if len(off) > 1 else ""
-    return f"{plain(first.wanted.value)} is not what is drawn: that is {plain(first.value)}{more}"
 
 
 def _one_of(statement: Statement, has: dict[str, Given], words: tuple[str, ...]) -> str:

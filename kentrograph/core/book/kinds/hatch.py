@@ -3,7 +3,8 @@
 from collections.abc import Callable, Iterator
 from typing import Any, cast
 
-from ...figures import Circle, Ellipse, FigureSet, Outline, Point
+from ...figures import Circle, Ellipse, Outline, Point
+from ...figures.figure_set import members_of
 from ...problem import refuse
 from ...shape.faces import Face
 from ...shape.stretch import is_closed
@@ -61,14 +62,11 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
 
 def _faces(thing: Any) -> Iterator[Face | None]:
     """What is closed of a thing, of a set each member; None for what is not."""
-    if isinstance(thing, FigureSet):
-        for member in thing.members:
-            yield from _faces(member)
-    elif isinstance(thing, Face):
-        yield thing
-    else:
-        closed = isinstance(thing, Circle | Ellipse | Outline) and is_closed(thing)
-        yield Face(thing, ()) if closed else None
+    for one in members_of(thing):
+        if isinstance(one, Face):
+            yield one
+        else:
+            yield Face(one, ()) if isinstance(one, Circle | Ellipse | Outline) and is_closed(one) else None
 
 
 KIND = Kind(
