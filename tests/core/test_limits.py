@@ -20,7 +20,7 @@ from kentrograph.core.sheet.of_book import note_of
 from kentrograph.core.sheet.style import SMALL
 from kentrograph.core.units import MILLIMETRES
 
-from .support import book, figure, number, report
+from .support import book, figure, number, problem, report
 
 
 def dimensioned(made: Book, name: str = "D1") -> Dimension:
@@ -125,6 +125,22 @@ def test_a_figure_with_the_name_of_a_fit_goes_before() -> None:
 def test_a_nominal_that_is_drawn_is_within_wherever_its_zone_lies(limits: str, said: str) -> None:
     made = book("C1 = circle centre 0, 0 radius 10", f"dimension C1 {limits}")
     assert verdict(dimensioned(made).readings[0], made.header) == said
+
+
+@pytest.mark.parametrize(
+    ("limits", "turned"),
+    [
+        ("-0.1 +0.2", "+0.2 -0.1"),
+        ("(-0.1 0)", "(0 -0.1)"),
+        ("-1e-3/+2e-3", "+2e-3 -1e-3"),
+        ("-0.1 mm / +0.2 mm", "+0.2 mm -0.1 mm"),
+    ],
+)
+def test_deviations_the_wrong_way_round_are_offered_the_right_way(limits: str, turned: str) -> None:
+    circle = "C1 = circle centre 0, 0 radius 10"
+    refused = problem(circle, f"dimension C1 wanted 20 {limits}")
+    assert refused["message"].endswith(f"as {turned}")
+    assert report(circle, f"dimension C1 wanted 20 {turned}")["problems"] == []
 
 
 def test_a_nominal_that_is_not_drawn_is_said_everywhere() -> None:

@@ -115,8 +115,9 @@ def test_every_kind_of_reading_stands_in_the_table_or_has_tests_of_its_own() -> 
         ("area C1 less K1", "hole_outside"),
         ("area K1 less C1 C1", "holes_overlap"),
         ("count 4, 5", "not_a_figure"),
-        ("radius C1 wanted 5 Q7", "unexpected"),
         ("radius C1 wanted 4000 H7", "no_fit"),
+        ("radius C1 wanted 4 H77", "no_fit"),
+        ("radius C1 wanted 4 Q7", "no_fit"),
         ("distance P1 P2 along C1", "no_line"),
     ],
 )

@@ -4,6 +4,8 @@
 ``wanted 45 to 45.2`` · ``least 45`` · ``most 45``; of a dimension the limits alone.
 """
 
+import re
+
 from ..book.fits import FIT
 from ..book.tree import Given, Negative, Number, Plain
 from ..problem import refuse
@@ -25,10 +27,14 @@ def compared(c: Cursor, of: Wanted) -> list[Given]:
     if c.take_word("to"):
         return [Given("wanted", (value, expression(c, of)), (), start, c.last)]
     givens = [Given("wanted", (value,), (), start, c.last)]
-    if _at_fit(c):
+    if _at_fit(c) or (c.tok.kind == "word" and _LIKE_A_FIT.fullmatch(c.tok.text) and not c.ask(c.tok, "figure")):
+        # What is none is refused as a fit, and not as a name that nobody has given.
         return [*givens, _fit(c)]
     c.take_op(";")
     return [*givens, *limits(c, of)]
+
+
+_LIKE_A_FIT = re.compile(r"[A-Za-z]{1,2}[0-9]{1,2}")
 
 
 def limits(c: Cursor, of: Wanted) -> list[Given]:

@@ -204,7 +204,7 @@ SENTENCES: dict[str, Callable[[dict[str, Any]], str]] = {
     ),
     "nothing_to_settle": lambda f: "nothing of that can be put right in one way only: look at it, and mend it by hand",
     "no_part": _no_part,
-    "upper_below": lambda f: "the upper deviation is below the lower one: the upper one is written first, as +0.2 -0.1",
+    "upper_below": lambda f: f"the upper deviation is below the lower one: the upper one is written first, as {f['turned']}",
     "no_sign": lambda f: f"a deviation has a sign: +{f['found']} or -{f['found']}",
     "no_limits_of_places": lambda f: "coordinates take no limits: dimension the distances from the edges instead",
     "hole_outside": lambda f: f"{_hole(f)} does not lie within what it is taken away from, or not wholly",

@@ -1,5 +1,6 @@
 """What a reading is compared with: a value with its limits on either side, a fit, or a limit alone."""
 
+import re
 from collections.abc import Callable
 from math import inf
 from typing import cast
@@ -56,7 +57,8 @@ def plan_wanted(p: Planner, statement: Statement, kind: str, nominal: bool = Fal
         if "deviations" in numbers:
             upper, lower = numbers["deviations"]
             if upper < lower:
-                raise refuse("upper_below", said[0].start, said[0].end)
+                start, end = said[0].start, said[0].end
+                raise refuse("upper_below", start, end, turned=_turned(statement.text[start:end]))
             return Wanted(value, *((-upper, -lower) if mirrored else (lower, upper)), nominal=nominal)
         match numbers.get("within"):
             case [off]:
@@ -67,6 +69,12 @@ def plan_wanted(p: Planner, statement: Statement, kind: str, nominal: bool = Fal
         return Wanted(value, nominal=nominal)
 
     return limits if COMPARED & given.keys() or fit is not None else None
+
+
+def _turned(text: str) -> str:
+    """Two deviations the other way round."""
+    first, last = re.split(r"\s*/\s*|\s+(?=[-+0])", text.strip("() "), maxsplit=1)
+    return f"({last} {first})" if text.startswith("(") else f"{last} {first}"
 
 
 def compares(word: str) -> bool:
