@@ -31,7 +31,7 @@ def answering(request: pytest.FixtureRequest) -> Answering:
 @pytest.fixture
 def drafter(page: Page, server: Server, api: Any, answering: Answering) -> Iterator[Drafter]:
     """Somebody at an empty drawing; the page must have written no error to the console at the end."""
-    expect.set_options(timeout=5_000)
+    expect.set_options(timeout=20_000)
     errors: list[str] = []
     page.on("console", lambda message: errors.append(message.text) if message.type == "error" else None)
     page.on("pageerror", lambda error: errors.append(str(error)))

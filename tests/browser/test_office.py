@@ -31,10 +31,10 @@ def opened(browser: Browser, browser_context_args: dict[str, Any]) -> Iterator[O
         context = browser.new_context(**browser_context_args)
         contexts.append(context)
         page = context.new_page()
-        page.set_default_timeout(10_000)
+        page.set_default_timeout(30_000)
         return page
 
-    expect.set_options(timeout=5_000)
+    expect.set_options(timeout=20_000)
     yield one
     for context in contexts:
         context.close()

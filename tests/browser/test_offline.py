@@ -57,12 +57,12 @@ def away(
 
     def opened(id: str) -> Drafter:
         page = context.new_page()
-        page.set_default_timeout(10_000)
+        page.set_default_timeout(30_000)
         someone = Drafter(page, Over(), people[0], id, "page")  # type: ignore[arg-type]
         someone.open()
         return someone
 
-    expect.set_options(timeout=8_000)
+    expect.set_options(timeout=20_000)
     yield opened
     context.close()
 
