@@ -10,7 +10,7 @@ from kentrograph.core.book.edits import Replace
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.picks import under_pointer
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.language.script import book_of, read_script
 from tools.large import large_text
 

@@ -32,6 +32,7 @@ def pytest_addoption(parser: pytest.Parser) -> None:
     parser.addoption("--kills", default="50")
     parser.addoption("--messages", default="2000")
     parser.addoption("--files", default="400")
+    parser.addoption("--hands", default="500")
     parser.addoption("--answering", default="server", choices=["server", "page"])
 
 

@@ -12,6 +12,8 @@ from math import hypot, sqrt
 
 LARGEST = 1e15
 """No coordinate or length may be larger (in the drawing's unit): beyond it doubles are whole units apart."""
+SMALLEST_STEP = 1e-9
+"""A step in which positions are counted and that is smaller cannot be told from none."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from .schemas import FigureId, Model, Name, Typed
+from ..core.desk.bounds import FigureId, Name
+from .schemas import Model, Typed
 
 Side = Literal["part", "on", "left", "right", "outside", "inside"]
 

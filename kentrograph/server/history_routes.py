@@ -7,10 +7,11 @@ from uuid import UUID
 from fastapi import APIRouter, Path, Query, Request
 from pydantic import BaseModel, Field
 
+from ..core.desk.bounds import WRITABLE, Revision
 from ..core.desk.comparing import compared
 from ..exchange.comparison import comparison, state_picture
 from ..store import history
-from .schemas import WRITABLE, Model, Revision
+from .schemas import Model
 from .service import service_of
 
 router = APIRouter(prefix="/api/drawings/{id}/history")

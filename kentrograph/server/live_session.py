@@ -15,7 +15,6 @@ from starlette.types import Message
 from ..core.book.book import Book
 from ..core.language.messages import sentence
 from ..core.page.answers import read_within
-from ..core.page.asked import looked_of
 from ..core.problem import Refused
 from ..store import packed
 from ..store.changes import Asked
@@ -303,9 +302,8 @@ class LiveSession:
                 self._reply(await self.work.run(self.whose, self._line, self.book, message))
 
     def _line(self, book: Book, message: ReadRequest) -> bytes:
-        at = looked_of(message.model_dump(exclude={"type", "seq"}))
         with self.service.reading(self.id):
-            line, whole = read_within(book, at, message.seq)
+            line, whole = read_within(book, message, message.seq)
             if not whole:
                 self.service.forget(self.id)
             return orjson.dumps(line)

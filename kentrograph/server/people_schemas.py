@@ -6,9 +6,10 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from ..core.desk.bounds import WRITABLE
 from ..store.people import LONGEST_NAME
 from ..store.secrets import LONGEST
-from .schemas import WRITABLE, MayWord, Model
+from .schemas import MayWord, Model
 
 PersonName = Annotated[str, Field(min_length=1, max_length=LONGEST_NAME, pattern=WRITABLE)]
 Password = Annotated[str, Field(max_length=LONGEST)]

@@ -10,6 +10,7 @@ from fastapi import APIRouter, Path, Query, Request
 from fastapi.responses import FileResponse, HTMLResponse, PlainTextResponse, Response
 from starlette.concurrency import run_in_threadpool
 
+from ..core.desk.bounds import Id, Revision
 from ..core.desk.causes import each_cause, in_order
 from ..core.desk.check_report import CheckReport, check_report
 from ..core.desk.fields import Field, length_of, numbers_of
@@ -39,10 +40,8 @@ from .schemas import (
     HealthView,
     HelpSection,
     HelpView,
-    Id,
     Placing,
     ProcessView,
-    Revision,
     Typed,
 )
 from .service import Service, service_of

@@ -8,30 +8,18 @@ from pydantic import BaseModel, ConfigDict, Field, GetCoreSchemaHandler
 from pydantic_core import CoreSchema
 from typing_extensions import TypedDict as Readable
 
+from ..core.desk import acts
+from ..core.desk.acts import PenWord
+from ..core.desk.bounds import WRITABLE, Id, Number, Revision, Text
 from ..core.desk.help_views import HelpKind
 from ..core.desk.view_types import HeaderView, StepView
 from ..core.language.report import FigureData
 from ..core.page.differing import Placed
 
-LONGEST_TEXT = 200_000
 LONGEST_BOOK = 8_000_000
-WRITABLE = r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$"
-"""No control characters but the blanks among them: nobody can see them, and the database keeps no NUL."""
-LARGEST_NUMBER = 1e15
-"""Beyond it doubles are whole units apart: no coordinate of a drawing is larger."""
-
-Text = Annotated[str, Field(max_length=LONGEST_TEXT, pattern=WRITABLE)]
 Typed = Annotated[str, Field(max_length=400, pattern=WRITABLE)]
-Name = Annotated[str, Field(min_length=1, max_length=200, pattern=WRITABLE)]
-Id = Annotated[str, Field(min_length=1, max_length=64, pattern=r"^[A-Za-z0-9_-]+$")]
-FigureId = Annotated[str, Field(min_length=1, max_length=80, pattern=r"^[A-Za-z0-9_-]+(\.[0-9]{1,9})?$")]
-"""A step, for the first figure that comes of it; with a dot and its number, for a further one."""
 MayWord = Literal["see", "draw", "own"]
 """What may be done with a drawing; each word takes in those before it."""
-Revision = Annotated[int, Field(ge=0, le=2_000_000_000)]
-Index = Annotated[int, Field(ge=0, le=1_000_000)]
-Number = Annotated[float, Field(ge=-LARGEST_NUMBER, le=LARGEST_NUMBER, allow_inf_nan=False)]
-Size = Annotated[float, Field(ge=0, le=LARGEST_NUMBER, allow_inf_nan=False)]
 
 
 class Model(BaseModel):
@@ -139,9 +127,6 @@ class HelpView(BaseModel):
     sections: list[HelpSection]
 
 
-PenWord = Literal["pencil", "ink", "fine", "hidden", "axis"]
-
-
 class PenView(BaseModel):
     """A pen: the word that takes it, and what it is for."""
 
@@ -161,183 +146,7 @@ class SnapKind(BaseModel):
 # Acts -------------------------------------------------------------------------------------------------
 
 
-class Write(Model):
-    """Writes a step, or a header line; in front of another step, or at the end."""
-
-    do: Literal["write"]
-    text: Text
-    id: Id
-    in_front_of: Id | None = None
-    beside: Annotated[str, Field(max_length=300, pattern=WRITABLE)] = ""
-    """Special places that a plain position was taken beside: the step is marked with them."""
-    pen: PenWord = "ink"
-    """``pencil`` is written in front of a figure that does not say it itself; ink is what a bare statement is in."""
-
-
-class EntryData(Model):
-    """A text that is written or, where there is none, the name of a figure that is taken away."""
-
-    text: Text = ""
-    away: Name | None = None
-
-
-class WriteAll(Model):
-    """Does several things as one change; the ids of the steps that are written begin with this one."""
-
-    do: Literal["write_all"]
-    id: Id
-    entries: Annotated[list[EntryData], Field(min_length=1, max_length=20_000)]
-    in_front_of: Id | None = None
-    pen: PenWord = "ink"
-
-
-class Mend(Model):
-    """Gives a step another text."""
-
-    do: Literal["mend"]
-    id: Id
-    text: Text
-
-
-class Strike(Model):
-    """Takes a step, and others with it, out of the book."""
-
-    do: Literal["strike"]
-    id: Id
-    others: Annotated[list[Id], Field(max_length=100_000, default_factory=list)]
-
-
-class TakeAway(Model):
-    """Takes figures out of sight: the steps that drew them are struck; what came of shaping is hidden by a step with this id."""
-
-    do: Literal["take_away"]
-    id: Id
-    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
-
-
-class Settle(Model):
-    """Puts loose ends right, by their keys, with what was offered for each; what is written gets ids that begin with this."""
-
-    do: Literal["settle"]
-    id: Id
-    findings: Annotated[list[Annotated[str, Field(max_length=500)]], Field(min_length=1, max_length=200)]
-    limit: Annotated[float, Field(gt=0, le=1e9)]
-
-
-class Paste(Model):
-    """Puts down what a text draws, with its 0, 0 at a place in the drawing's unit."""
-
-    do: Literal["paste"]
-    id: Id
-    text: Text
-    x: Number
-    y: Number
-    in_front_of: Id | None = None
-
-
-class MakeSymbol(Model):
-    """Makes a symbol of figures; its datum is the place or, without one, the lower left corner of the box around them."""
-
-    do: Literal["make_symbol"]
-    id: Id
-    name: Name
-    figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
-    at: tuple[Number, Number] | None = None
-
-
-class MoveStep(Model):
-    """Moves a step in front of another one, or to the end of the book."""
-
-    do: Literal["move"]
-    id: Id
-    in_front_of: Id | None
-
-
-class Rename(Model):
-    """Gives a step another name, in every step that uses it."""
-
-    do: Literal["rename"]
-    id: Id
-    name: Name
-
-
-class Flag(Model):
-    """Hides or shows a step, or switches it off or on."""
-
-    do: Literal["flag"]
-    id: Id
-    others: Annotated[list[Id], Field(max_length=100_000, default_factory=list)]
-    hidden: bool | None = None
-    off: bool | None = None
-
-
-class TurnInto(Model):
-    """Writes the dimension that says what a reading says, or the reading that says what a dimension says."""
-
-    do: Literal["turn_into"]
-    id: Id
-    step: Id
-
-
-class SetOut(Model):
-    """Writes the table that sets the centres of figures out from two edges."""
-
-    do: Literal["set_out"]
-    id: Id
-    figures: Annotated[list[FigureId], Field(min_length=1, max_length=200)]
-
-
-class Restate(Model):
-    """Gives one given of a step another value, by its word; with nothing said it is struck. Where there is no such step yet,
-    one of a kind is written that begins with ``first``."""
-
-    do: Literal["restate"]
-    id: Id
-    otherwise: Literal["", "sheet", "view"] = ""
-    first: Annotated[str, Field(max_length=200, pattern=WRITABLE)] = ""
-    word: Annotated[str, Field(min_length=1, max_length=120, pattern=WRITABLE)]
-    said: Annotated[str, Field(max_length=2_000, pattern=WRITABLE)]
-
-
-class BringBack(Model):
-    """Makes the drawing what it was at a revision, as one change."""
-
-    do: Literal["bring_back"]
-    revision: Revision
-
-
-class Undo(Model):
-    """Takes the last change back."""
-
-    do: Literal["undo"]
-
-
-class Redo(Model):
-    """Does again what was taken back last."""
-
-    do: Literal["redo"]
-
-
-Act = Annotated[
-    Write
-    | WriteAll
-    | Mend
-    | Strike
-    | TakeAway
-    | Settle
-    | Paste
-    | MakeSymbol
-    | MoveStep
-    | Rename
-    | Flag
-    | SetOut
-    | TurnInto
-    | Restate
-    | BringBack
-    | Undo
-    | Redo,
-    Field(discriminator="do"),
-]
+Act = Annotated[acts.Act, Field(discriminator="do")]
 
 
 class ChangeRequest(Model):

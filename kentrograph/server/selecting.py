@@ -6,14 +6,14 @@ from uuid import UUID
 from fastapi import APIRouter, Path, Query, Request
 from pydantic import Field
 
+from ..core.desk.bounds import FigureId, Number
 from ..core.desk.clipboard import copied, put_down
 from ..core.desk.group_views import GroupsView, groups_view
+from ..core.desk.pointer import Pointer
 from ..core.language.report import FigureData, figure_data
-from ..core.page.asked import pointer_of
 from ..core.snap import select
-from .schemas import CopiedView, FigureId, Model, Number, PastedText
+from .schemas import CopiedView, Model, PastedText
 from .service import service_of
-from .socket_schemas import PointerData
 
 router = APIRouter(prefix="/api")
 Bound = Annotated[Number, Query()]
@@ -24,7 +24,7 @@ class Copying(Model):
     """Figures to be copied, and where the pointer is over them."""
 
     figures: Annotated[list[FigureId], Field(min_length=1, max_length=100_000)]
-    pointer: PointerData | None = None
+    pointer: Pointer | None = None
 
 
 @router.get("/drawings/{id}/inside", response_model=list[str])
@@ -58,7 +58,7 @@ def post_copied(request: Request, id: UUID, asked: Copying) -> Any:
     service = service_of(request)
     book = service.state(id).book
     with service.reading(id):
-        text, carried_by = copied(book, asked.figures, pointer_of(asked.pointer.model_dump() if asked.pointer else None))
+        text, carried_by = copied(book, asked.figures, asked.pointer)
     return CopiedView(text=text, carried_by=carried_by)
 
 

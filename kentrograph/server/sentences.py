@@ -8,6 +8,7 @@ _SAID = {
     "string_unicode": "has a sign in it that is no character",
     "finite_number": "must be a number, and a finite one",
     "extra_forbidden": "is not known here",
+    "unexpected_keyword_argument": "is not known here",
     "missing": "is missing",
 }
 

@@ -15,14 +15,13 @@ from ..core.book.book import Book
 from ..core.book.caches import forget
 from ..core.book.index import index_of
 from ..core.budget import OverBudget, unlimited, within
+from ..core.desk.acts import Act, BringBack, Make, Redo, Undo
 from ..core.desk.comparing import bring_back
-from ..core.page.acts import Make, edit_maker, own_steps
 from ..core.problem import refuse
 from ..store import books, changes, history, packed
 from ..store.cache import BookCache
 from ..store.changes import Asked, Facts, KeptBefore, State
 from ..store.memory import making_books
-from .schemas import Act, BringBack, Redo, Undo
 
 
 def service_of(request: Request) -> "Service":
@@ -188,16 +187,14 @@ class Service:
         return done, done.revision
 
     def _act(self, id: UUID, asked: Asked, act: Act) -> State:
-        data = act.model_dump()
-        make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else edit_maker(data)
         alone = partial(self._changing, id)
+        make = self._bringing_back(id, act.revision) if isinstance(act, BringBack) else act.edit
         with self.session() as session:
-            if make is not None:
-                return changes.change(session, self.cache, id, asked, own_steps(data), make, alone)
             if isinstance(act, Undo):
                 return changes.undo(session, self.cache, id, asked, alone)
-            assert isinstance(act, Redo)
-            return changes.redo(session, self.cache, id, asked, alone)
+            if isinstance(act, Redo):
+                return changes.redo(session, self.cache, id, asked, alone)
+            return changes.change(session, self.cache, id, asked, act.own_steps(), make, alone)
 
 
 def _state(id: UUID, known: Facts, book: Book) -> State:

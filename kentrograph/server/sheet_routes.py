@@ -10,6 +10,7 @@ from fastapi.responses import HTMLResponse, Response
 
 from ..core.book.book import Book
 from ..core.book.papers import PAPERS
+from ..core.desk.bounds import Id, Revision
 from ..core.desk.dimension_check import DimensionCheck, dimension_check
 from ..core.desk.sheet_views import SheetView, TableView, sheet_view, table_views
 from ..core.sheet.page import Facts
@@ -22,7 +23,6 @@ from ..exchange.png import page_png
 from ..exchange.sheet_svg import sheet_svg
 from ..store import changes, marks
 from .bodies import body_of
-from .schemas import Id, Revision
 from .service import service_of
 
 router = APIRouter(prefix="/api/drawings/{id}")

@@ -6,8 +6,9 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from ..core.desk.bounds import WRITABLE, Name
 from ..core.language.report import FigureData
-from .schemas import LONGEST_BOOK, WRITABLE, MayWord, Model, Name
+from .schemas import LONGEST_BOOK, MayWord, Model
 
 
 class PictureView(BaseModel):

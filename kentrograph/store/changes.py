@@ -10,9 +10,9 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from ..core.book.book import Book
+from ..core.desk.acts import Make
 from ..core.language.codec import edit_data, edit_from, header_data
 from ..core.language.naming import edited_in_full
-from ..core.page.acts import Make
 from ..core.problem import refuse
 from .announce import announce
 from .backings import convert_backing

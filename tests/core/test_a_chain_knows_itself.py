@@ -6,8 +6,9 @@
 import pytest
 
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 
 from .support import book
 
@@ -32,7 +33,7 @@ def test_what_a_click_takes(
 ) -> None:
     b = book(*header)
     x, y = b.writing.to_world(*at)
-    view = line_view(b, Looked(draft=Draft("path", rows), pointer=Pointer(x, y, 2.4, 0.2), aimed=True))
+    view = look(b, Hand(draft=Draft("path", rows), pointer=Pointer(x, y, 2.4, 0.2), aimed=True))
     assert view.click is not None
     assert (view.picks[view.picked], view.click.do) == (picked, does)
     assert view.tag is not None
@@ -44,5 +45,5 @@ def test_what_a_click_takes(
 
 def test_a_point_that_lies_there_is_taken_by_its_name() -> None:
     b = book("P1 = point 70, 10")
-    view = line_view(b, Looked(draft=Draft("path", CHAIN), pointer=Pointer(70.2, 10.1, 2.4, 0.2), aimed=True))
+    view = look(b, Hand(draft=Draft("path", CHAIN), pointer=Pointer(70.2, 10.1, 2.4, 0.2), aimed=True))
     assert view.picks[view.picked] == "P1"

@@ -13,6 +13,7 @@ import pytest
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Edit
 from kentrograph.core.book.scene import all_seen
+from kentrograph.core.desk.acts import Act
 from kentrograph.core.desk.clipboard import copied
 from kentrograph.core.desk.comparing import bring_back, compared
 from kentrograph.core.desk.finding_views import loose_view
@@ -22,7 +23,7 @@ from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
-from kentrograph.core.page.acts import Data, edit_maker
+from kentrograph.core.page.asked import from_data
 from kentrograph.core.page.differing import difference
 from kentrograph.core.problem import Refused
 
@@ -56,7 +57,7 @@ WORDS = (
 )  # fmt: skip
 
 
-def said_in(dice: Random, b: Book, word: str) -> Data:
+def said_in(dice: Random, b: Book, word: str) -> dict[str, Any]:
     """What the message of an act says besides its word and its id. Raises `Refused` where there is nothing to copy."""
     step, place, some = dice.choice(b.order), dice.choice((*b.order, None)), drawn(dice, figures(b))
     match word:
@@ -102,9 +103,8 @@ def done(dice: Random, b: Book, said: list[Any], told: list[str]) -> tuple[Book,
         word = dice.choice(WORDS)
         try:
             said.append(data := {"do": word, "id": f"r{number}", **said_in(dice, b, word)})
-            make = edit_maker(data)
-            assert make is not None
-            after, _, inverse = edited_in_full(b, through_json(make(b)[0]))
+            act = from_data(Act, data)
+            after, _, inverse = edited_in_full(b, through_json(act.edit(b)[0]))
         except Refused as refused:
             told.append(sentence(refused.problem))
             continue

@@ -8,10 +8,10 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
 from kentrograph.core.budget import OverBudget, current, unlimited, watch, within
 from kentrograph.core.desk import intents
-from kentrograph.core.desk.line_views import Looked, cut_short, line_view
-from kentrograph.core.desk.pointing import Pointer, Snapping
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import cut_short, look
+from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.problem import Refused
-from kentrograph.core.snap.kinds import KINDS
 
 from .support import book
 
@@ -75,25 +75,25 @@ def drawn(one: Book, text: str) -> object:
 def test_wherever_it_is_cut_what_is_kept_can_be_let_go(moments: int, monkeypatch: pytest.MonkeyPatch) -> None:
     """The clock runs out after so many looks at it: afterwards everything is answered as by a book that never was cut."""
     cut, fresh = book(*SOME), book(*SOME)
-    pointer = Pointer(3.0, 4.0, 2.0, 0.1, False, False, 0.0, Snapping(frozenset(KINDS), 3, 0.0, 0.0, 0.0, (), False), ())
-    asked = [Looked(text=text, pointer=pointer) for text in HEAVY]
+    pointer = Pointer(3.0, 4.0, 2.0, 0.1, False, False, 0.0, Snapping(frozenset(), 3, 0.0, 0.0, 0.0, (), False), ())
+    asked = [Hand(text=text, pointer=pointer) for text in HEAVY]
     for at in asked:
         looks = iter(range(moments))
         monkeypatch.setattr("kentrograph.core.budget.monotonic", lambda left=looks: 0.0 if next(left, None) is not None else 1e9)
         try:
             with within(1.0, 1.0):
-                line_view(cut, at)
+                look(cut, at)
         except OverBudget:
             cut.shared.clear()
             cut.kept.clear()
         monkeypatch.setattr("kentrograph.core.budget.monotonic", monotonic)
     for at in asked:
-        assert line_view(cut, at) == line_view(fresh, at)
+        assert look(cut, at) == look(fresh, at)
         assert drawn(cut, at.text) == drawn(fresh, at.text)
 
 
 def test_what_was_cut_short_says_so_where_it_was_typed() -> None:
-    view = cut_short(book(*SOME), Looked(text="outline at 5, 5"), 1.5)
+    view = cut_short(book(*SOME), Hand(text="outline at 5, 5"), 1.5)
     assert view.problem is not None
     assert (view.problem.kind, view.problem.start, view.problem.end) == ("over_budget", 0, 15)
     assert "longer than 1.5 s" in view.problem.message

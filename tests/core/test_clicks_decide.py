@@ -11,8 +11,9 @@ import pytest
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 
 from .support import book
 
@@ -57,7 +58,7 @@ def test_that_solution_always_of_500_random_triples() -> None:
         if made is None:
             continue
         rows = tuple(f"touching F{n}" for n in range(3))
-        view = line_view(made, Looked(draft=Draft("circle", rows)))
+        view = look(made, Hand(draft=Draft("circle", rows)))
         true = [n for n, one in enumerate(view.solutions) if not one.note]
         if len(view.solutions) < 2 or not true:
             continue
@@ -71,7 +72,7 @@ def test_that_solution_always_of_500_random_triples() -> None:
         draft = Draft("circle")
         for n in order:
             draft = draft.grown((*draft.rows, rows[n]), beside(dice, *places[meant][n]))
-        decided = line_view(made, Looked(draft=draft))
+        decided = look(made, Hand(draft=draft))
         assert decided.enter.do == "write"
         assert decided.preview is not None
         wanted = view.solutions[meant].figure
@@ -93,7 +94,7 @@ def test_three_circles_clicked_with_the_pointer(clicks: tuple[tuple[float, float
     made = book(*THREE)
     draft = Draft("circle")
     for x, y in clicks:
-        click = line_view(made, Looked(draft=draft, pointer=Pointer(x, y, 10.0, 1.0), aimed=True)).click
+        click = look(made, Hand(draft=draft, pointer=Pointer(x, y, 10.0, 1.0), aimed=True)).click
         assert click is not None
         if click.do == "write":
             assert click.statement.count("outside" if outside else "enclosing") == 3
@@ -109,7 +110,7 @@ def test_lines_clicked_on_their_inner_edges_and_then_a_radius() -> None:
     for corner, (x, y) in {"below": (100, 225), "right": (300, 75)}.items():
         draft = Draft("circle").grown(("touching L1",), (380.0 if corner == "right" else 60.0, 0.0))
         draft = draft.grown(("touching L1", "touching L2"), (float(x), float(y)))
-        view = line_view(made, Looked(draft=draft, text="20"))
+        view = look(made, Hand(draft=draft, text="20"))
         assert view.enter.do == "write"
         assert view.preview is not None
         taken = view.solutions[view.taken]
@@ -123,9 +124,9 @@ def test_the_pointer_on_another_solution_takes_that_one() -> None:
     draft = Draft("circle")
     for n, at in enumerate(FACING):
         draft = draft.grown((*draft.rows, f"touching F{n}"), (float(at[0]), float(at[1])))
-    all_of_them = line_view(made, Looked(draft=draft)).solutions
+    all_of_them = look(made, Hand(draft=draft)).solutions
     large = max(all_of_them, key=lambda one: one.figure["radius"]).figure
     x, y = large["centre"][0] + large["radius"], large["centre"][1]
-    on_it = line_view(made, Looked(draft=draft, pointer=Pointer(x, y, 10.0, 1.0), aimed=True))
+    on_it = look(made, Hand(draft=draft, pointer=Pointer(x, y, 10.0, 1.0), aimed=True))
     assert on_it.preview is not None
     assert on_it.preview["radius"] == pytest.approx(large["radius"])

@@ -9,8 +9,9 @@ from kentrograph.core.book.kinds import ALL
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.language.examples import DRAWING
 
@@ -111,5 +112,5 @@ def test_they_follow_their_outline_and_wait_for_it() -> None:
     ],
 )
 def test_by_clicks(kind: str, rows: tuple[str, ...], at: tuple[float, float], picked: str) -> None:
-    view = line_view(book(*PLATE), Looked(draft=Draft(kind, rows), pointer=Pointer(*at, 2.4, 0.2), aimed=True))
+    view = look(book(*PLATE), Hand(draft=Draft(kind, rows), pointer=Pointer(*at, 2.4, 0.2), aimed=True))
     assert view.picks[view.picked] == picked

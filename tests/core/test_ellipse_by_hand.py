@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 
 from kentrograph.core.construct import ellipses
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.figures import Point
 from kentrograph.core.problem import Refused
 
@@ -81,11 +82,11 @@ def test_from_the_first_word_by_clicks(typed: str, clicks: list[tuple[float, flo
     draft: Draft | None = None
     text, statement = typed, ""
     for x, y in clicks:
-        view = line_view(made, Looked(draft=draft, text=text, pointer=Pointer(x, y, 2.0, 0.5, turned=90.0), aimed=True))
+        view = look(made, Hand(draft=draft, text=text, pointer=Pointer(x, y, 2.0, 0.5, turned=90.0), aimed=True))
         assert view.click is not None, (text, view.problem)
         draft = view.click.draft or draft
         text = view.click.statement if view.click.do == "type" else ""
         statement = view.click.statement
     assert statement == written
-    drawn = line_view(made, Looked(text=statement))
+    drawn = look(made, Hand(text=statement))
     assert drawn.enter.do == "write"

@@ -9,8 +9,9 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 
 from .support import book
 
@@ -58,10 +59,10 @@ def given_by_hand(b: Book, kind: str, acts: list[Act]) -> str:
     draft = Draft(kind)
     for act in acts:
         if isinstance(act, str):
-            does = line_view(b, Looked(draft=draft, text=act)).enter
+            does = look(b, Hand(draft=draft, text=act)).enter
         else:
             pointer = Pointer(*act, reach=1.8, pixel=0.18)
-            click = line_view(b, Looked(draft=draft, pointer=pointer, aimed=True)).click
+            click = look(b, Hand(draft=draft, pointer=pointer, aimed=True)).click
             assert click is not None, (acts, act)
             does = click
         if does.do == "write":

@@ -9,9 +9,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kentrograph.core.book.book import Book
+from kentrograph.core.desk.acts import Act, Write
 from kentrograph.core.language.codec import edit_data
 from kentrograph.core.language.script import book_of, read_script, write_script
-from kentrograph.core.page.acts import edit_maker
+from kentrograph.core.page.asked import from_data
 from kentrograph.core.page.differing import difference
 from kentrograph.core.page.held import Held
 from kentrograph.core.problem import Refused, refuse
@@ -64,10 +65,7 @@ def test_what_is_done_ahead_is_what_the_server_makes_of_it(seed: int) -> None:
         waiting.append(acts(dice, server, number))
         before = server
         try:
-            make = edit_maker(waiting[-1])
-            if make is None:
-                raise Refused
-            made, label = make(server)
+            made, label = from_data(Act, waiting[-1]).edit(server)
             server, _ = server.edited(made)
             edits.append(edit_data(made))
             good = True
@@ -120,7 +118,7 @@ def test_a_reading_while_something_waits_is_of_the_drawing_with_it() -> None:
 )  # fmt: skip
 def test_it_follows_only_what_begins_where_it_is(since: int, revision: int, follows: bool) -> None:
     held = held_of(book_of(read_script(START)))
-    edits = [edit_data(edit_maker({"do": "write", "id": "n1", "text": "point 9, 9"})(held.book)[0])]  # type: ignore[misc]
+    edits = [edit_data(Write(do="write", id="n1", text="point 9, 9").edit(held.book)[0])]
     assert held.follow(since, revision, json.dumps(edits)) == follows
     assert held.revision == (revision if follows else 0)
 

@@ -13,13 +13,13 @@ from kentrograph.core.book.manner import Manner
 from kentrograph.core.book.step import Step, deal_name
 from kentrograph.core.book.tree import Plain
 from kentrograph.core.desk.completion import complete_beginning
+from kentrograph.core.desk.draft import known
 from kentrograph.core.desk.kind_views import kind_views
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
 from kentrograph.core.language.script import read
 from kentrograph.core.language.vocabulary import READINGS, SIDES
-from kentrograph.server.socket_schemas import known_draft
 
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
@@ -163,7 +163,7 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
         assert set(kind.bare(())) <= {g.word for g in kind.givens}
         line = read_open_line(Book.new(), None, word)
         assert (line.do, line.hint) == ("begin", kind.first)
-        assert known_draft(word) == word
+        assert known(word) == word
         assert [(one.title, one.group) for one in kind_views() if one.word == word] == [(kind.title, kind.group)]
         for ends in [kind.drag] if kind.drag else []:
             assert {ends.start, ends.end, ends.figure} - {""} <= {g.word for g in kind.givens}

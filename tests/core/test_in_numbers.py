@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.desk.clipboard import copied, made_symbol, pasted
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.figures import Ellipse, Point
 from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
 from kentrograph.core.language.in_numbers import statements_of

@@ -4,9 +4,11 @@ import pytest
 
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.open_line import read_mend, read_open_line
-from kentrograph.core.desk.pointing import Pointer, place_at, read_with_pointer
+from kentrograph.core.desk.pointer import Pointer
+from kentrograph.core.desk.pointing import place_at, read_with_pointer
 
 from .support import book
 
@@ -104,19 +106,19 @@ TWO = ("L1 = line from 0, 0 to 100, 0", "L2 = line from 0, 0 to 0, 100", "C1 = c
 def test_enter_never_takes_the_first_of_several_unasked(draft: Draft | None, text: str) -> None:
     """The value is stated, and all solutions are in sight; the next Enter, an arrow key or a click takes one of them."""
     made = book(*TWO)
-    first = line_view(made, Looked(draft=draft, text=text))
+    first = look(made, Hand(draft=draft, text=text))
     assert first.enter.do in ("given", "begin")
     assert len(first.solutions) > 1
-    stands = line_view(made, Looked(draft=first.enter.draft))
+    stands = look(made, Hand(draft=first.enter.draft))
     assert stands.enter.do == "write"
     assert len(stands.solutions) == len(first.solutions)
     edit, _ = intents.write(made, stands.enter.statement, "n")
     after, _ = made.edited(edit)
     # What is written says which it is.
     assert any(g.sides for g in after.steps["n"].statement.givens), after.steps["n"].statement.text
-    chosen = line_view(made, Looked(draft=draft, text=text, choice=1))
+    chosen = look(made, Hand(draft=draft, text=text, choice=1))
     assert chosen.enter.do == "write"
-    pointed = line_view(made, Looked(draft=draft, text=text, pointer=Pointer(20.0, 20.0, 1.0, 0.1), aimed=True))
+    pointed = look(made, Hand(draft=draft, text=text, pointer=Pointer(20.0, 20.0, 1.0, 0.1), aimed=True))
     assert pointed.enter.do == ("write" if draft else "begin")
 
 
@@ -131,13 +133,13 @@ def test_enter_never_takes_the_first_of_several_unasked(draft: Draft | None, tex
     ],
 )
 def test_a_bare_number_is_a_radius(draft: Draft, text: str, row: str) -> None:
-    view = line_view(book(*TWO), Looked(draft=draft, text=text, pointer=Pointer(70.0, 30.0, 1.0, 0.1), aimed=True))
+    view = look(book(*TWO), Hand(draft=draft, text=text, pointer=Pointer(70.0, 30.0, 1.0, 0.1), aimed=True))
     assert view.row == row
     assert view.enter.do in ("given", "write")
 
 
 def test_a_radius_that_cannot_span_its_ends_is_no_rise() -> None:
-    view = line_view(book(*TWO), Looked(draft=Draft("arc", ("from 10, 0", "to 40, 0")), text="9"))
+    view = look(book(*TWO), Hand(draft=Draft("arc", ("from 10, 0", "to 40, 0")), text="9"))
     assert view.enter.do == "nothing"
     assert view.problem is not None
     assert (view.problem.kind, view.problem.suggested) == ("radius_too_small", "radius 15")
@@ -150,25 +152,25 @@ def test_mended_as_one_line_enter_first_says_which_solution_is_meant() -> None:
     drawing = ("C1 = circle centre 0, 0 radius 10", "C2 = circle centre 50, 0 radius 12")
     b = book(*drawing, "C3 = circle touching C1 outside C2 outside radius 30 left")
     id, text = b.order[2], "C3 = circle touching C1 C2 radius 40"
-    first = line_view(b, Looked(mend=id, text=text))
+    first = look(b, Hand(mend=id, text=text))
     assert (first.enter.do, first.enter.statement) == ("type", "C3 = circle touching C1 outside C2 outside radius 40 left")
     assert len(first.solutions) == 8
     assert [f.id for f in first.follows] == [id]
-    assert line_view(b, Looked(mend=id, text=first.enter.statement)).enter.do == "write"
-    chosen = line_view(b, Looked(mend=id, text=text, choice=3)).enter
+    assert look(b, Hand(mend=id, text=first.enter.statement)).enter.do == "write"
+    chosen = look(b, Hand(mend=id, text=text, choice=3)).enter
     assert (chosen.do, chosen.statement) == ("write", "C3 = circle touching C1 outside C2 enclosing radius 40 right")
 
 
 def test_a_click_on_nothing_does_not_end_a_list_of_figures() -> None:
     b = book("L1 = line from 0, 0 to 20, 0", "L2 = line from 20, 0 to 20, 9")
     nothing = Pointer(300.0, 300.0, 2.0, 0.2)
-    assert line_view(b, Looked(draft=Draft("join", ("L1",)), pointer=nothing, aimed=True)).click is None
-    assert line_view(b, Looked(draft=Draft("join", ("L1", "L2")))).enter.do == "write"
+    assert look(b, Hand(draft=Draft("join", ("L1",)), pointer=nothing, aimed=True)).click is None
+    assert look(b, Hand(draft=Draft("join", ("L1", "L2")))).enter.do == "write"
 
 
 def test_where_all_is_given_and_does_not_fit_no_empty_list_is_offered() -> None:
     """The givens of a chamfer are all there; what stands beside them is a slip."""
     draft = Draft("chamfer", ("L1", "L2", "by 8", "trimmed"))
     drawing = ("L1 = line from 0, 0 to 80, 0", "L2 = line from 80, 0 to 80, 50")
-    shown = line_view(book(*drawing), Looked(draft=draft, text="offset K1 by 3"))
+    shown = look(book(*drawing), Hand(draft=draft, text="offset K1 by 3"))
     assert shown.hint == "All is given; something of it does not fit yet."

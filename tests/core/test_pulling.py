@@ -10,13 +10,15 @@ from kentrograph.core.desk import intents
 from kentrograph.core.desk.datum import datum_in_numbers
 from kentrograph.core.desk.derived import values_of, ways_to_state
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.handles import Handle, handles, pulled
-from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.picks import picks, under_pointer
-from kentrograph.core.desk.pointing import Pointer, Snapping
+from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.problem import Refused
+from kentrograph.core.snap.kinds import KINDS
 from kentrograph.core.snap.select import hanging_together, inside, touched
 
 from .support import book, figure, place, problem
@@ -118,7 +120,7 @@ def test_a_handle_let_go_where_it_was_leaves_the_figure(statement: str) -> None:
     made = book(*DRAWING, statement)
     id = made.order[-1]
     for handle in handles(made, id):
-        text = text_pulled(made, handle, Pointer(handle.at.x, handle.at.y, 1e-3, 1e-3, snapping=Snapping(on=frozenset())))
+        text = text_pulled(made, handle, Pointer(handle.at.x, handle.at.y, 1e-3, 1e-3, snapping=Snapping(off=frozenset(KINDS))))
         after, _ = made.edited(intents.mend(made, handle.step, text)[0])
         again = handles(after, id)
         assert min(hypot(h.at.x - handle.at.x, h.at.y - handle.at.y) for h in again) < 0.6
@@ -174,7 +176,7 @@ def test_a_symbol_is_turned_while_it_is_placed(
     made = book_of(read_script(f"{ARM}\npoint 70, 80\n"))
     draft = Draft("place", ("arm", "at 40, 40", *rows))
     at = Pointer(*map(float, to), reach=2.0, pixel=1.0, level=level)
-    view = line_view(made, Looked(draft=draft, pointer=at, choice=reading, aimed=True))
+    view = look(made, Hand(draft=draft, pointer=at, choice=reading, aimed=True))
     assert view.click is not None
     assert (view.click.do, view.click.statement) == ("write", text)
     assert view.preview is not None
@@ -185,7 +187,7 @@ def test_a_rectangle_lies_along_a_sloping_datum_and_is_pulled_along_it() -> None
     id = made.order[0]
     assert [(round(p.x), round(p.y)) for p in figure(made, "K1").corners] == [(100, 0), (100, 40), (75, 40), (75, 0)]
     size, turned = handles(made, id)[1:]
-    free = Snapping(on=frozenset())
+    free = Snapping(off=frozenset(KINDS))
     assert text_pulled(made, size, Pointer(70.0, 50.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 50, 30 turned 0"
     assert text_pulled(made, turned, Pointer(90.0, 10.0, 1.0, 1.0, snapping=free)) == "rectangle from 0, 0 size 40, 25 turned 45"
 
@@ -419,12 +421,12 @@ def test_verbs_are_given_by_clicks_alone(kind: str, clicks: tuple[tuple[float, f
     )  # fmt: skip
     draft = Draft(kind)
     for number, (x, y) in enumerate(clicks, 1):
-        click = line_view(made, Looked(draft=draft, pointer=Pointer(float(x), float(y), 1.5, 0.1), aimed=True)).click
+        click = look(made, Hand(draft=draft, pointer=Pointer(float(x), float(y), 1.5, 0.1), aimed=True)).click
         assert click is not None
         assert click.draft is not None
         draft = click.draft
         assert click.do == ("write" if number == len(clicks) and kind != "fillet" else "given") or kind == "join"
-    assert draft.text() == statement
+    assert (click.statement if click.do == "write" else draft.text()) == statement
 
 
 # Pulled to what comes later --------------------------------------------------------------------------------------
@@ -444,22 +446,25 @@ def test_pulled_to_a_later_figure_it_lies_there_and_says_that_it_does_not_hang_o
     lines: tuple[str, ...], handle: int, to: tuple[float, float], text: str
 ) -> None:
     b = book(*lines)
-    view = line_view(b, Looked(selected=b.order[0], pull=handle, pointer=Pointer(*to, 1.0, 0.1)))
+    view = look(b, Hand(selected=(b.order[0],), pull=handle, pointer=Pointer(*to, 1.0, 0.1)))
     assert view.pull is not None
+    assert view.click is not None
     assert "comes later" in view.pull.later
-    said = [float(n) for n in view.pull.text.replace(",", " ").split() if n[0].isdigit()]
+    said = [float(n) for n in view.click.statement.replace(",", " ").split() if n[0].isdigit()]
     assert said == pytest.approx([float(n) for n in text.replace(",", " ").split() if n[0].isdigit()], abs=1e-9)
 
 
 def test_what_hangs_on_the_pulled_figure_is_no_place_to_pull_it_to() -> None:
     b = book("point 0, 0", "line from P1 direction 0 length 10", "circle centre end of L1 radius 3")
-    view = line_view(b, Looked(selected=b.order[0], pull=0, pointer=Pointer(10.2, 0.1, 1.0, 0.1)))
+    view = look(b, Hand(selected=(b.order[0],), pull=0, pointer=Pointer(10.2, 0.1, 1.0, 0.1)))
     assert view.pull is not None
-    assert (view.pull.later, view.pull.text) == ("", "point 10.2, 0.1")
+    assert view.click is not None
+    assert (view.pull.later, view.click.statement) == ("", "point 10.2, 0.1")
 
 
 def test_an_earlier_place_as_near_is_taken_by_its_name() -> None:
     b = book("point 40, 30", "circle centre 0, 0 radius 5", "point 40, 30")
-    view = line_view(b, Looked(selected=b.order[1], pull=0, pointer=Pointer(40.2, 30.1, 1.0, 0.1)))
+    view = look(b, Hand(selected=(b.order[1],), pull=0, pointer=Pointer(40.2, 30.1, 1.0, 0.1)))
     assert view.pull is not None
-    assert view.pull.text == "circle centre P1 radius 5"
+    assert view.click is not None
+    assert view.click.statement == "circle centre P1 radius 5"

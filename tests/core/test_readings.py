@@ -13,15 +13,16 @@ from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
 from kentrograph.core.book.kinds import FIGURES
-from kentrograph.core.book.kinds.measure import READINGS
 from kentrograph.core.book.manner import Header
+from kentrograph.core.book.readings import READINGS
 from kentrograph.core.book.values import Reading
 from kentrograph.core.checks.verdict import verdict
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.completion import complete
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import Ellipse, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
@@ -326,15 +327,15 @@ def test_what_lies_under_the_pointer_is_read_and_kept(
     at: tuple[float, float], passed: tuple[str, ...], kept: str, others: set[str]
 ) -> None:
     made = book(*PLATE)
-    looked = Looked(draft=Draft("read"), pointer=Pointer(*map(float, at), reach=2.0, pixel=0.5, passed=passed))
-    view = line_view(made, looked)
+    looked = Hand(draft=Draft("read"), pointer=Pointer(*map(float, at), reach=2.0, pixel=0.5, passed=passed))
+    view = look(made, looked)
     assert view.click is not None
     assert (view.click.do, view.click.statement) == ("write", kept)
     assert others <= set(view.picks)
     assert view.reading is not None
     # The next reading by the arrow keys is what a click would keep then.
     for n, words in enumerate(view.picks):
-        other = line_view(made, replace(looked, choice=n))
+        other = look(made, replace(looked, choice=n))
         assert other.click is not None
         assert other.click.statement.removeprefix("measure ") == words.partition(":")[0]
         intents.write(made, other.click.statement, "kept")
@@ -342,22 +343,22 @@ def test_what_lies_under_the_pointer_is_read_and_kept(
 
 def test_reading_by_pointing_at_nothing_says_nothing_and_typing_goes_on() -> None:
     made = book(*PLATE)
-    nothing = line_view(made, Looked(draft=Draft("read"), pointer=Pointer(300.0, 300.0, 2.0, 0.5)))
-    assert (nothing.click, nothing.picks) == (None, [])
-    typed = line_view(made, Looked(draft=Draft("read"), text="line"))
+    nothing = look(made, Hand(draft=Draft("read"), pointer=Pointer(300.0, 300.0, 2.0, 0.5)))
+    assert (nothing.click, nothing.picks) == (None, ())
+    typed = look(made, Hand(draft=Draft("read"), text="line"))
     assert (typed.enter.do, typed.enter.draft) == ("begin", Draft("line"))
-    assert line_view(made, Looked(text="read")).enter.draft == Draft("read")
+    assert look(made, Hand(text="read")).enter.draft == Draft("read")
 
 
 def test_what_is_kept_already_is_not_kept_twice() -> None:
     """A double click is a slip: the tag says beforehand that the second one keeps nothing."""
     made = book(*PLATE, "measure diameter C1", "measure area 50, 30")
     for at, said in (((26.0, 25.0), "kept as R1"), ((50.0, 30.0), "kept as R2")):
-        looked = Looked(draft=Draft("read"), pointer=Pointer(*at, reach=2.0, pixel=0.5))
-        view = line_view(made, looked)
+        looked = Hand(draft=Draft("read"), pointer=Pointer(*at, reach=2.0, pixel=0.5))
+        view = look(made, looked)
         assert view.click is None
         assert view.picks[0].endswith(said)
-    other = line_view(made, Looked(draft=Draft("read"), pointer=Pointer(26.0, 25.0, 2.0, 0.5), choice=1))
+    other = look(made, Hand(draft=Draft("read"), pointer=Pointer(26.0, 25.0, 2.0, 0.5), choice=1))
     assert other.click is not None
     assert other.click.statement == "measure radius C1"
 
@@ -373,7 +374,7 @@ def test_what_is_kept_already_is_not_kept_twice() -> None:
 )
 def test_what_is_wanted_is_typed_while_pointing(typed: str, kept: str) -> None:
     made = book(*PLATE)
-    view = line_view(made, Looked(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
+    view = look(made, Hand(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
     assert (view.enter.do, view.enter.statement) == ("write", kept)
     assert view.click == view.enter
     assert view.reading is not None
@@ -385,7 +386,7 @@ def test_what_is_wanted_is_typed_while_pointing(typed: str, kept: str) -> None:
     ("typed", "do"), [("20, 30", "write"), ("line", "begin"), ("wanted", "nothing"), ("wanted 12 Q7", "nothing")]
 )
 def test_anything_else_typed_while_pointing_is_read_as_it_is(typed: str, do: str) -> None:
-    view = line_view(book(*PLATE), Looked(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
+    view = look(book(*PLATE), Hand(draft=Draft("read"), text=typed, pointer=Pointer(26.0, 25.0, 2.0, 0.5)))
     assert view.enter.do == do
     assert (view.problem is not None) == (do == "nothing")
     if view.problem is not None:
@@ -399,7 +400,7 @@ def test_read_is_typed_letter_by_letter_whatever_is_open_and_wherever_the_pointe
     for at in ((26.0, 25.0), (50.0, 30.0), (300.0, 300.0), None):
         for text in ("r", "re", "rea", "read"):
             pointer = Pointer(*at, reach=2.0, pixel=0.5) if at else None
-            view = line_view(made, Looked(draft=draft, text=text, pointer=pointer))
+            view = look(made, Hand(draft=draft, text=text, pointer=pointer))
         if view.enter.do == "begin":
             assert view.enter.draft == Draft("read")
     # With nothing open it is begun; a kind that is open but empty gives way to it.
@@ -425,7 +426,7 @@ def test_an_angle_where_figures_cross_is_of_two(text: str, kind: str) -> None:
 def test_rows_of_nothing_are_read_like_none() -> None:
     """Found in the same way; no table sends them, but somebody may."""
     drawing = book(*DRAWING)
-    blank = line_view(drawing, Looked(draft=Draft("arc", ("from 0, 0", " ", "\n"))))
+    blank = look(drawing, Hand(draft=Draft("arc", ("from 0, 0", " ", "\n"))))
     assert blank.problem is None or blank.problem.message
 
 

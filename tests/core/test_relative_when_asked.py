@@ -12,8 +12,9 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer, Snapping
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.desk.view_types import LineView
 from kentrograph.core.language.examples import DRAWING
 
@@ -42,7 +43,7 @@ def test_nothing_is_tied_to_the_step_before(drawing: Book, kind: str) -> None:
         if n % 3 == 0:
             # A hair beside level, plumb, or a direction step of the last place.
             at = replace(at, x=last.x + dice.uniform(-0.4, 0.4), snapping=Snapping(turn=15.0))
-        view = line_view(drawing, Looked(draft=Draft(kind), pointer=at, aimed=True))
+        view = look(drawing, Hand(draft=Draft(kind), pointer=at, aimed=True))
         assert not ties(view), (at, view.picks)
 
 
@@ -55,7 +56,7 @@ def test_within_a_figure_the_sight_line_of_what_is_taken_is_lit(drawing: Book, r
         at = replace(pointer(dice), level=False, swing=False)
         if n % 2 == 0:
             at = replace(at, y=5.0 + dice.uniform(-0.3, 0.3))
-        view = line_view(drawing, Looked(draft=Draft(kind, (first,)), pointer=at, aimed=True))
+        view = look(drawing, Hand(draft=Draft(kind, (first,)), pointer=at, aimed=True))
         picked = view.picks[view.picked] if view.picks else ""
         if RELATIVE.search(picked) and view.tag is not None and view.tag.kind not in FROM_THE_LAST:
             tied += 1
@@ -67,9 +68,9 @@ def test_a_place_rested_on_and_a_key_held_ask_for_it() -> None:
     b = book("point 60, 60", "circle centre 0, 0 radius 5")
     over = Pointer(30.0, 60.3, 2.0, 0.2)
     shown = {
-        "nothing asked": line_view(b, Looked(draft=Draft("point"), pointer=over)),
-        "rested on": line_view(b, Looked(draft=Draft("point"), pointer=replace(over, passed=("P1",)))),
-        "key held": line_view(b, Looked(draft=Draft("point"), pointer=Pointer(30.0, 0.3, 2.0, 0.2, level=True))),
+        "nothing asked": look(b, Hand(draft=Draft("point"), pointer=over)),
+        "rested on": look(b, Hand(draft=Draft("point"), pointer=replace(over, passed=("P1",)))),
+        "key held": look(b, Hand(draft=Draft("point"), pointer=Pointer(30.0, 0.3, 2.0, 0.2, level=True))),
     }
     assert {how: view.picks[view.picked] for how, view in shown.items()} == {
         "nothing asked": "30, 60.3",
@@ -90,5 +91,5 @@ def test_a_place_rested_on_and_a_key_held_ask_for_it() -> None:
     ],
 )
 def test_the_key_that_holds_level_does_so_in_every_kind(kind: str, rows: tuple[str, ...], expected: str) -> None:
-    view = line_view(book(), Looked(draft=Draft(kind, rows), pointer=Pointer(25.0, 6.0, 2.0, 0.5, level=True)))
+    view = look(book(), Hand(draft=Draft(kind, rows), pointer=Pointer(25.0, 6.0, 2.0, 0.5, level=True)))
     assert view.picks[view.picked].removeprefix("to ") == expected.removeprefix("to "), view.picks

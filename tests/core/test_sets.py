@@ -14,8 +14,9 @@ from kentrograph.core.book.scene import seen
 from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.hand import Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.figures import Circle, FigureSet, Point
 from kentrograph.core.language.script import read_script, write_script
 from kentrograph.core.snap.candidates import take_at
@@ -249,8 +250,8 @@ def test_pointing_at_members_works_like_pointing_at_figures(kind: str) -> None:
     ]
     passed: tuple[str, ...] = ()
     for n, place in enumerate(at):
-        look = Looked(draft=Draft(kind), pointer=Pointer(place.x + 0.3, place.y - 0.2, 3.0, 0.1, passed=passed), aimed=True)
-        view = line_view(b, look)
+        hand = Hand(draft=Draft(kind), pointer=Pointer(place.x + 0.3, place.y - 0.2, 3.0, 0.1, passed=passed), aimed=True)
+        view = look(b, hand)
         found = take_at(b, Query(place.x, place.y, 3.0, 0.1))
         if found:
             passed = (*passed[-2:], found[0].words)

@@ -8,8 +8,9 @@ import pytest
 from kentrograph.core.book.book import Book
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer, Snapping
+from kentrograph.core.desk.hand import Carried, Hand
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.language.report import figure_data
 from kentrograph.core.snap.select import Way, alike
 
@@ -35,14 +36,13 @@ def pointer(at: At, whole: bool = False, ink_only: bool = False) -> Pointer:
 
 
 def stroke(made: Book, kind: str, *path: At, whole: bool = False, ink_only: bool = False) -> Any:
-    view = line_view(made, Looked(draft=Draft(kind), pointer=pointer(path[-1], whole, ink_only), stroke=path))
+    view = look(made, Hand(draft=Draft(kind), pointer=pointer(path[-1], whole, ink_only), stroke=path))
     assert view.brush is not None
     return view.brush
 
 
 def written(made: Book, brush: Any, id: str = "n") -> Book:
-    entries = [intents.Entry(one.text, one.away or "") for one in brush.entries]
-    return made.edited(intents.write_all(made, entries, id)[0])[0]
+    return made.edited(intents.write_all(made, brush.entries, id)[0])[0]
 
 
 @pytest.mark.parametrize(
@@ -77,7 +77,7 @@ def test_what_a_stroke_goes_over(kind: str, path: list[At], texts: list[str]) ->
 @pytest.mark.parametrize("seed", range(25))
 def test_what_a_stroke_shows_is_what_it_writes(kind: str, seed: int) -> None:
     """Property: for random strokes over random lines and circles the stretches shown are those inked; of what is trimmed nothing
-    of it is left. Looked at step by step, as a pointer goes, it comes to the same as at once."""
+    of it is left. Hand at step by step, as a pointer goes, it comes to the same as at once."""
     dice = Random(seed)
 
     def at() -> At:
@@ -104,9 +104,7 @@ def test_what_a_stroke_shows_is_what_it_writes(kind: str, seed: int) -> None:
 
 def test_a_stroke_is_one_change_and_comes_back_as_one() -> None:
     made = book(*CROSS)
-    edit, label = intents.write_all(
-        made, [intents.Entry(e.text) for e in stroke(made, "ink", (9, 4), (4, 9), (-4, 9)).entries], "n"
-    )
+    edit, label = intents.write_all(made, stroke(made, "ink", (9, 4), (4, 9), (-4, 9)).entries, "n")
     after, inverse = made.edited(edit)
     assert label == "ink of 2 stretches"
     assert after.edited(inverse)[0].values == made.values
@@ -131,7 +129,7 @@ def test_what_is_inked_is_not_inked_twice_and_what_is_hidden_does_not_cut() -> N
     assert stroke(once, "ink", (7.1, 7.1)).why == "C1 is in ink there already."
     # Trimming takes the ink that lies on the pencil; with pencil out of sight nothing of it cuts.
     assert [(e.text, e.away) for e in stroke(once, "trim", (7.1, 7.1)).entries] == [("", "A1")]
-    assert stroke(once, "trim", (-7.1, -7.1), ink_only=True).entries == []
+    assert stroke(once, "trim", (-7.1, -7.1), ink_only=True).entries == ()
     apart = book(*CROSS, "hide L2")
     assert [e.text for e in stroke(apart, "ink", (7.1, 7.1)).entries] == [
         "ink C1 from crossing of C1 L1 leaving to crossing of C1 L1 entering"
@@ -142,7 +140,7 @@ def test_pieces_inked_end_to_end_offer_to_be_joined() -> None:
     made = book(*CROSS)
     made = written(made, stroke(made, "ink", (7.1, 7.1), (2, 5), (-2, 5)))
     made = written(made, stroke(made, "ink", (5, 0.2)), "m")
-    view = line_view(made, Looked(draft=Draft("ink")))
+    view = look(made, Hand(draft=Draft("ink")))
     assert view.enter.statement == "join A1 L3 L4"
     assert view.hint == "A1, L3 and L4 meet end to end all round: Enter joins them."
 
@@ -150,7 +148,7 @@ def test_pieces_inked_end_to_end_offer_to_be_joined() -> None:
 def test_where_nothing_is_the_tag_says_so() -> None:
     for made in (book("point 0, 0"), book(*CROSS)):
         assert (stroke(made, "trim", (15, 15)).entries, stroke(made, "trim", (15, 15)).why) == (
-            [],
+            (),
             "There is nothing to trim here.",
         )
     # Once something was met, nothing is missed any more.
@@ -158,7 +156,7 @@ def test_where_nothing_is_the_tag_says_so() -> None:
 
 
 def test_ink_is_a_verb_for_whatever_is_only_begun_behind_a_figure() -> None:
-    line = line_view(book(*CROSS), Looked(draft=Draft("ink"), text="C1 fro"))
+    line = look(book(*CROSS), Hand(draft=Draft("ink"), text="C1 fro"))
     assert (line.enter.do, line.enter.statement) == ("type", "C1 from ")
     # A kind that was mistyped behind the pen is still told as such.
     assert problem("ink cirle centre 0, 0 radius 5")["message"].startswith("“cirle” is no word")
@@ -171,7 +169,7 @@ def test_an_endless_line_is_bounded_by_what_crosses_it() -> None:
     ]
     # Beyond the last crossing nothing bounds it on that side.
     beyond = stroke(made, "ink", (30, 0.3))
-    assert beyond.entries == []
+    assert beyond.entries == ()
     assert beyond.why != ""
 
 
@@ -191,10 +189,12 @@ def test_an_endless_line_is_bounded_by_what_crosses_it() -> None:
 def test_carried_from_place_to_place(names: list[str], start: At, end: At, copied: bool, level: bool, text: str) -> None:
     made = book(*PLATE)
     ids = tuple(id for id in made.order if made.steps[id].name in names)
-    asked = Looked(pointer=pointer(end, level), start=pointer(start), carried=ids, copied=copied)
-    found = line_view(made, asked).carry
+    asked = Hand(pointer=pointer(end, level), carry=Carried(figures=ids, x=start[0], y=start[1], copied=copied))
+    view = look(made, asked)
+    found, click = view.carry, view.click
     assert found is not None
-    assert found.text == text
+    assert click is not None
+    assert click.statement == text
     # It lies where it was shown: by as much as the two places are apart.
     after, _ = made.edited(intents.write(made, text, "n")[0])
     before, now = made.figure_of(ids[0]), after.figure_of("n")
@@ -239,7 +239,7 @@ def test_by_pointing_alone(kind: str, does: list[At | str], text: str) -> None:
         if isinstance(one, str) and n + 1 < len(does):
             # A click follows: it takes what is typed on the side where it is.
             continue
-        view = line_view(made, Looked(draft=draft, text=typed, pointer=pointer(at), aimed=True))
+        view = look(made, Hand(draft=draft, text=typed, pointer=pointer(at), aimed=True))
         taken = view.enter if isinstance(one, str) else view.click or view.enter
         assert taken.do in ("given", "write"), (one, view.problem, view.hint)
         if n + 1 == len(does):
@@ -276,10 +276,10 @@ def test_what_is_selected_with_a_figure(way: Way, ids: list[str]) -> None:
 )
 def test_the_greatest_that_fits_is_offered(kind: str, rows: tuple[str, ...], typed: str, offered: str) -> None:
     made = book(*PLATE, "K2 = polygon centre 300, 0 sides 3 radius 17.320508075688775")
-    view = line_view(made, Looked(draft=Draft(kind, rows), text=typed))
+    view = look(made, Hand(draft=Draft(kind, rows), text=typed))
     assert view.problem is not None
     assert view.problem.suggested == offered
-    better = line_view(made, Looked(draft=Draft(kind, rows), text=offered))
+    better = look(made, Hand(draft=Draft(kind, rows), text=offered))
     assert better.enter.do == "write"
 
 
@@ -304,9 +304,9 @@ def test_what_lies_inside_a_figure() -> None:
 )
 def test_what_lies_under_the_pointer_tells_its_measures(at: At, told: tuple[str, ...]) -> None:
     """By hand: 60 by 40, pi 20², 120° of a radius of 20."""
-    view = line_view(book(*PLATE), Looked(pointer=pointer(at), aimed=True))
+    view = look(book(*PLATE), Hand(pointer=pointer(at), aimed=True))
     assert view.tag is not None
     assert view.tag.told == told
     # While something is written the tag says what is taken, and nothing else.
-    busy = line_view(book(*PLATE), Looked(draft=Draft("line"), pointer=pointer(at), aimed=True))
+    busy = look(book(*PLATE), Hand(draft=Draft("line"), pointer=pointer(at), aimed=True))
     assert busy.tag is None or busy.tag.told == ()

@@ -17,11 +17,13 @@ from kentrograph.core.book.kinds import ALL
 from kentrograph.core.book.values import Drawn, Reading
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts, given_values
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer, Snapping
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.outcomes import Outcome
+from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.desk.trying import tried
-from kentrograph.core.desk.view_types import EnterView, LineView
+from kentrograph.core.desk.view_types import LineView
 from kentrograph.core.desk.views import together
 from kentrograph.core.desk.working import working_of
 from kentrograph.core.language.examples import DRAWING
@@ -57,7 +59,7 @@ def pointer(dice: Random) -> Pointer:
     )  # fmt: skip
 
 
-def written(b: Book, statement: str, at: Looked) -> Any:
+def written(b: Book, statement: str, at: Hand) -> Any:
     """What a statement comes to in the book: the figure of the step as data, or the reading."""
     edit, _ = intents.write(b, statement, "new", at.in_front_of)
     after, _ = b.edited(edit)
@@ -83,7 +85,7 @@ def close(one: Any, other: Any) -> bool:
     return bool(one == other)
 
 
-def check_rows(b: Book, view: LineView, at: Looked) -> None:
+def check_rows(b: Book, view: LineView, at: Hand) -> None:
     """The values that the rows echo are those of the step that stands."""
     statement = view.enter.statement
     if view.enter.do != "write" or not statement or at.mend:
@@ -115,7 +117,7 @@ def as_echoed(b: Book, text: str, index: int) -> str | None:
     return f"{step.statement.kind} {' '.join(rows)}" if rows != texts else None
 
 
-def check_echo(b: Book, statement: str, at: Looked) -> None:
+def check_echo(b: Book, statement: str, at: Hand) -> None:
     """Whoever types what the rows echo gets the same figure: the place beside a relative one is the place that is meant."""
     index = b.index_before(at.in_front_of)
     plain = as_echoed(b, statement, index)
@@ -136,7 +138,7 @@ def roughly(one: Any, other: Any) -> bool:
     return abs(one - other) <= 1e-4 * (1.0 + abs(one)) if isinstance(one, float) else bool(one == other)
 
 
-def check_does(b: Book, what: EnterView, view: LineView, at: Looked) -> None:
+def check_does(b: Book, what: Outcome, view: LineView, at: Hand) -> None:
     """What Enter or a click does is what is shown."""
     if what.do != "write" or not what.statement:
         return
@@ -149,13 +151,13 @@ def check_does(b: Book, what: EnterView, view: LineView, at: Looked) -> None:
         check_echo(b, what.statement, at)
 
 
-def look(b: Book, at: Looked) -> LineView:
-    view = line_view(b, at)
+def seen(b: Book, at: Hand) -> LineView:
+    view = look(b, at)
     check_rows(b, view, at)
     # With the pointer at work the preview is that of the click; Enter writes what stands.
     if view.click is not None:
         check_does(b, view.click, view, at)
-        standing = line_view(b, replace(at, pointer=None, choice=None))
+        standing = look(b, replace(at, pointer=None, choice=None))
         check_does(b, standing.enter, standing, at)
     else:
         check_does(b, view.enter, view, at)
@@ -169,19 +171,19 @@ def test_by_clicks(drawing: Book, kind: str, seed: int) -> None:
     in_front_of = dice.choice((None, None, drawing.order[-3]))
     draft = Draft(kind)
     for _ in range(6):
-        at = Looked(
+        at = Hand(
             draft=draft,
             pointer=pointer(dice),
             aimed=dice.random() < 0.8,
             choice=dice.choice((None, None, 1, 2)),
             in_front_of=in_front_of,
         )
-        view = look(drawing, at)
+        view = seen(drawing, at)
         if view.click is None or view.click.draft is None:
             continue
         if view.click.do == "given":
             # Once it is stated, what was shown stands there without the pointer.
-            after = look(drawing, Looked(draft=view.click.draft, in_front_of=in_front_of))
+            after = seen(drawing, Hand(draft=view.click.draft, in_front_of=in_front_of))
             if view.preview is not None and after.preview is not None and len(after.solutions) < 2:
                 assert close(view.preview, after.preview), (draft, view.click.draft)
         draft = view.click.draft
@@ -198,15 +200,15 @@ def test_by_typing_row_by_row_in_any_order(drawing: Book, kind: str, text: str) 
             dice.shuffle(rows)
         draft = Draft(kind)
         for row in rows:
-            at = Looked(draft=draft, text=row, pointer=pointer(dice) if turn % 2 else None)
-            view = look(drawing, at)
+            at = Hand(draft=draft, text=row, pointer=pointer(dice) if turn % 2 else None)
+            view = seen(drawing, at)
             if view.enter.draft is None or view.enter.do == "nothing":
                 break
             draft = view.enter.draft
-        stands = look(drawing, Looked(draft=draft))
+        stands = seen(drawing, Hand(draft=draft))
         if len(draft.rows) == len(rows) and stands.enter.do == "write":
             # Typed whole, at once, it is the same figure.
-            assert close(written(drawing, draft.text(), Looked()), stands.preview or written(drawing, draft.text(), Looked()))
+            assert close(written(drawing, draft.text(), Hand()), stands.preview or written(drawing, draft.text(), Hand()))
 
 
 @pytest.mark.parametrize("kind", [k for k in KINDS if not ALL.get(k, ALL["measure"]).shapes])
@@ -219,7 +221,7 @@ def test_relative_places_in_any_given(drawing: Book, kind: str, seed: int) -> No
         typed = dice.choice((*RELATIVE, "12, 7", "P1", "8", ""))
         given = dice.choice([g.word for g in ALL[kind.split()[0]].givens if g.takes in ("place", "places")] or [""])
         text = f"{given} {typed}".strip() if dice.random() < 0.6 and given != "place" else typed
-        view = look(drawing, Looked(draft=draft, text=text, pointer=pointer(dice)))
+        view = seen(drawing, Hand(draft=draft, text=text, pointer=pointer(dice)))
         if view.enter.draft is not None and view.enter.do in ("given", "write"):
             draft = view.enter.draft
 
@@ -230,17 +232,17 @@ def test_while_a_step_is_mended(drawing: Book, kind: str, text: str) -> None:
     edit, _ = intents.write(drawing, text, "mended")
     b, _ = drawing.edited(edit)
     dice = Random(f"mend {text}")
-    opened = line_view(b, Looked(mend="mended"))
+    opened = look(b, Hand(mend="mended"))
     draft = opened.enter.draft
     if draft is None:
         return
     for number in range(len(draft.rows)):
         taken = Draft(draft.kind, tuple(r for n, r in enumerate(draft.rows) if n != number), at=number)
         for at in (
-            Looked(mend="mended", draft=taken, text=draft.rows[number]),
-            Looked(mend="mended", draft=taken, pointer=pointer(dice), aimed=True),
+            Hand(mend="mended", draft=taken, text=draft.rows[number]),
+            Hand(mend="mended", draft=taken, pointer=pointer(dice), aimed=True),
         ):
-            view = line_view(b, at)
+            view = look(b, at)
             does = view.click or view.enter
             own = next((f for f in view.follows if f.id == "mended"), None)
             if not does.statement or own is None or own.figure is None:

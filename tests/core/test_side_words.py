@@ -8,7 +8,7 @@ from kentrograph.core.book.values import Drawn
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.picks import picks, under_pointer
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.side_words import worded
 
 from .support import book

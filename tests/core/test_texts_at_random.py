@@ -12,9 +12,10 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
 from kentrograph.core.book.tree import Statement
 from kentrograph.core.desk.draft import READING, Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts
-from kentrograph.core.desk.line_views import Looked, line_view
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.line_views import look
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import book_of, read, read_script
 from kentrograph.core.language.vocabulary import KINDS, READINGS
@@ -83,8 +84,8 @@ def test_whatever_is_typed_is_answered(request: pytest.FixtureRequest) -> None:
             draft = Draft(dice.choice(DRAFTED), rows) if dice.random() < 0.6 else None
             pointer = Pointer(dice.uniform(-10, 120), dice.uniform(-10, 80), 2.0, 0.2) if dice.random() < 0.5 else None
             choice = dice.choice([None, None, 0, 3, -7])
-            look = Looked(draft=draft, text=text, pointer=pointer, choice=choice, aimed=dice.random() < 0.5)
-            view = line_view(drawing, look)
+            hand = Hand(draft=draft, text=text, pointer=pointer, choice=choice, aimed=dice.random() < 0.5)
+            view = look(drawing, hand)
             assert view.problem is None or view.problem.message.strip(), (draft, text)
         assert perf_counter() - began < LONGEST, text
 
@@ -100,9 +101,9 @@ def test_any_givens_may_stand_beside_one_another(request: pytest.FixtureRequest)
     for _ in range(int(request.config.getoption("--mutations"))):
         word = dice.choice(several)
         chosen = dice.sample(rows[word], dice.randint(2, 3))
-        for look in (Looked(text=f"{word} {' '.join(chosen)}"), Looked(draft=Draft(word, tuple(chosen[:-1])), text=chosen[-1])):
-            view = line_view(drawing, look)
-            assert view.enter.do != "nothing" or view.problem, look
+        for hand in (Hand(text=f"{word} {' '.join(chosen)}"), Hand(draft=Draft(word, tuple(chosen[:-1])), text=chosen[-1])):
+            view = look(drawing, hand)
+            assert view.enter.do != "nothing" or view.problem, hand
 
 
 @pytest.mark.parametrize(
@@ -122,13 +123,13 @@ def test_any_givens_may_stand_beside_one_another(request: pytest.FixtureRequest)
     ],
 )
 def test_what_was_a_fault_once_is_answered(text: str) -> None:
-    view = line_view(book(*DRAWING, "D1 = dimension P1 P2"), Looked(text=text))
+    view = look(book(*DRAWING, "D1 = dimension P1 P2"), Hand(text=text))
     assert view.problem or view.enter.do in ("begin", "write")
 
 
 def test_a_table_that_is_half_typed_is_unfinished() -> None:
     """Its word may be a name, and was read as one: "place is one given too many"."""
-    view = line_view(book(*DRAWING), Looked(text="table C1 edges L3"))
+    view = look(book(*DRAWING), Hand(text="table C1 edges L3"))
     assert view.problem is not None
     assert view.problem.kind == "unfinished"
 
@@ -163,5 +164,5 @@ def test_any_name_may_stand_where_another_does(word: str) -> None:
         for use in settled(drawing, text).uses:
             for name in (*of_kind.values(), *OTHERS):
                 other = text[: use.start] + name + text[use.end :]
-                view = line_view(drawing, Looked(text=other))
+                view = look(drawing, Hand(text=other))
                 assert view.enter.do != "nothing" or view.problem, other

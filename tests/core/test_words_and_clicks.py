@@ -3,10 +3,11 @@
 import pytest
 
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts
-from kentrograph.core.desk.line_views import Looked, line_view
+from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.open_line import read_open_line
-from kentrograph.core.desk.pointing import Pointer
+from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.language.script import read
 
 from .support import book
@@ -48,7 +49,7 @@ def test_what_the_clicks_mean(
     b = book(*DRAWING)
     draft, text, statement = Draft(kind, rows), typed, ""
     for x, y in clicks:
-        view = line_view(b, Looked(draft=draft, text=text, pointer=Pointer(x, y, 2.4, 0.2), aimed=True))
+        view = look(b, Hand(draft=draft, text=text, pointer=Pointer(x, y, 2.4, 0.2), aimed=True))
         assert view.click is not None, (text, view.problem)
         statement = view.click.statement
         draft = view.click.draft or draft
@@ -79,7 +80,7 @@ def test_a_place_that_cannot_serve_says_why(
     kind: str, rows: tuple[str, ...], typed: str, at: tuple[float, float], said: str
 ) -> None:
     """Nothing else is taken in its place, in silence."""
-    view = line_view(book(*DRAWING), Looked(draft=Draft(kind, rows), text=typed, pointer=Pointer(*at, 2.4, 0.2), aimed=True))
+    view = look(book(*DRAWING), Hand(draft=Draft(kind, rows), text=typed, pointer=Pointer(*at, 2.4, 0.2), aimed=True))
     assert view.click is None
     assert view.problem is not None
     assert said in view.problem.message
@@ -87,9 +88,7 @@ def test_a_place_that_cannot_serve_says_why(
 
 def test_what_is_taken_instead_of_the_nearest_says_so() -> None:
     b = book("C1 = circle centre 0, 0 radius 30", "L1 = line from -40, 0.5 to 40, 0.5", "P1 = point 50, 9")
-    view = line_view(
-        b, Looked(draft=Draft("line", ("from P1",)), text="parallel", pointer=Pointer(0.2, 0.2, 2.4, 0.2), aimed=True)
-    )
+    view = look(b, Hand(draft=Draft("line", ("from P1",)), text="parallel", pointer=Pointer(0.2, 0.2, 2.4, 0.2), aimed=True))
     assert view.picks[view.picked] == "parallel L1"
     assert view.unfit is not None
     assert "wants a line" in view.unfit
@@ -139,10 +138,10 @@ def test_a_word_that_is_none_is_refused_with_the_nearest(typed: str, nearest: st
     ],
 )
 def test_an_arc_all_the_way_round_offers_the_circle(text: str, better: str | None) -> None:
-    view = line_view(book(*DRAWING), Looked(text=text))
+    view = look(book(*DRAWING), Hand(text=text))
     assert view.problem is not None
     assert view.problem.suggested == better
     *rows, last = given_texts(read(text))
-    row = line_view(book(*DRAWING), Looked(draft=Draft("arc", tuple(rows)), text=last))
+    row = look(book(*DRAWING), Hand(draft=Draft("arc", tuple(rows)), text=last))
     assert row.problem is not None
     assert row.problem.suggested == better

@@ -18,7 +18,6 @@ from kentrograph.core.desk.intents import write
 from kentrograph.core.language.codec import edit_data
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.page.answers import read_within
-from kentrograph.core.page.asked import looked_of
 from kentrograph.core.problem import Refused
 from kentrograph.server.socket_schemas import ReadRequest
 
@@ -41,7 +40,7 @@ def on_the_server(book: Book, message: dict[str, Any]) -> Any:
     """What the server answers: its schema reads the message, its own writer writes the answer."""
     request = ReadRequest.model_validate_json(json.dumps(message))
     try:
-        line, _ = read_within(book, looked_of(request.model_dump(exclude={"type", "seq"})), request.seq)
+        line, _ = read_within(book, request, request.seq)
     except Refused as refused:
         problem = refused.problem
         words = {"message": sentence(problem), "start": problem.start, "end": problem.end}

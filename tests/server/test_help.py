@@ -6,8 +6,8 @@ import re
 import httpx
 
 from kentrograph.core.book.kinds import ALL, FIGURES
-from kentrograph.core.book.kinds.measure import READINGS
 from kentrograph.core.book.pens import PENS
+from kentrograph.core.book.readings import READINGS
 from kentrograph.core.desk.draft import READING
 from kentrograph.core.snap.kinds import KINDS as PLACES
 from kentrograph.server.declared import declared_module

@@ -10,12 +10,11 @@ from pydantic import TypeAdapter
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
 from kentrograph.core.desk.interpretation import given_texts
-from kentrograph.core.desk.line_views import line_view
+from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.view_types import LineView, StepView, ValueView, WorkingView
 from kentrograph.core.desk.views import step_view, values_view, working_view
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
-from kentrograph.core.page.asked import looked_of
 from kentrograph.server.socket_schemas import ReadRequest
 from tests.core.support import book
 
@@ -34,7 +33,7 @@ def drawing() -> Book:
 
 def answer(b: Book, **request: object) -> LineView:
     """The open line as it is sent, judged by its schema; nothing that it does not declare may be in it."""
-    view = line_view(b, looked_of(ReadRequest.model_validate({"type": "read", "seq": 1, **request}).model_dump()), 1)
+    view = look(b, adapter(ReadRequest).validate_python({"type": "read", "seq": 1, **request}), 1)
     return sent(LineView, view)
 
 
@@ -83,6 +82,6 @@ def test_every_step_as_it_is_shown_mended_and_pulled(drawing: Book, word: str, t
     pointer = {"x": 33.3, "y": 44.4, "reach": 2.0, "pixel": 0.2}
     answer(b, mend=id)
     answer(b, mend=id, text=text, pointer=pointer)
-    selected = answer(b, selected=id, pointer=pointer)
+    selected = answer(b, selected=[id], pointer=pointer)
     for n in range(len(selected.handles)):
-        answer(b, selected=id, pull=n, pointer=pointer)
+        answer(b, selected=[id], pull=n, pointer=pointer)

@@ -1,7 +1,7 @@
 """The numbers that belong to figures and readings, by the words after the dot, and what each is measured in."""
 
 from collections.abc import Callable
-from typing import Any, Literal, assert_never
+from typing import Any, assert_never
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..measure.area import area_of, perimeter_of
@@ -9,20 +9,9 @@ from ..problem import Refused
 from ..units import convert
 from .manner import Manner
 from .on_paper import OnPaper
+from .readings import QUANTITIES
+from .readings.reading_kind import POWERS, Quantity
 from .values import Mark, Reading, Untouchable
-
-Quantity = Literal["length", "area", "moment", "direction", "turn", "count"]
-
-QUANTITIES: dict[str, Quantity] = {
-    "distance": "length", "length": "length", "radius": "length", "gap": "length", "area": "area",
-    "direction": "direction", "angle": "turn",
-    "across": "length", "up": "length", "centres": "length", "square": "length", "diameter": "length", "perimeter": "length",
-    "x": "length", "y": "length", "turn": "turn", "acute": "turn", "sweep": "turn", "rest": "length", "beside": "length",
-    "moments": "moment", "upright": "moment", "mixed": "moment", "greatest": "moment", "smallest": "moment", "axis": "turn",
-    "box": "length", "height": "length", "count": "count",
-    "closing": "length", "ratio": "count", "angles": "turn",
-}  # fmt: skip
-"""What the value of each kind of reading, and each further number of one, is measured in."""
 
 
 def in_unit(value: float, quantity: Quantity, unit: str, into: str) -> float:
@@ -31,9 +20,7 @@ def in_unit(value: float, quantity: Quantity, unit: str, into: str) -> float:
     >>> in_unit(645.16, "area", "mm", "in"), in_unit(30.0, "turn", "mm", "in")
     (1.0, 30.0)
     """
-    if quantity == "length":
-        return convert(value, unit, into)
-    for _ in range({"area": 2, "moment": 4}.get(quantity, 0)):
+    for _ in range(POWERS.get(quantity, 0)):
         value = convert(value, unit, into)
     return value
 

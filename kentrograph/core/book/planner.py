@@ -13,7 +13,8 @@ from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import convert
 from .manner import Manner
-from .parts import PARTS, QUANTITIES, in_unit, parts_of
+from .parts import PARTS, in_unit, parts_of
+from .readings import QUANTITIES
 from .tree import (
     PLACES,
     Azimuth,

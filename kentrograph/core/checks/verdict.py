@@ -4,7 +4,7 @@ from math import inf
 from typing import Literal
 
 from ..book.manner import Header
-from ..book.parts import QUANTITIES
+from ..book.readings import QUANTITIES
 from ..book.values import Reading
 
 Verdict = Literal["out", "close", "within", "none"]

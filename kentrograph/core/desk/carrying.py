@@ -1,18 +1,24 @@
 """What is selected, carried by a drag from a place to a place: both in words, and the statement that it would write.
 
-Nothing is evaluated: a thousand figures are carried as fast as one.
+A thousand figures are carried as fast as one: no more than a few are evaluated.
 """
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ..book.book import Book
+from ..book.values import Untouchable
 from ..figures import Point
-from ..problem import refuse
+from ..problem import Problem, Refused, refuse
 from ..units import plain
-from .pointing import Pointed, Pointer, places_at, plain_position
+from .open_line import DRAFT_ID
+from .pointer import Pointer
+from .pointing import Pointed, places_at, plain_position
+from .trying import tried
 
 _MOST_PLACES = 7
+_FEW = 32
+"""So many are tried before it is offered; many are tried only where some may come later."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,8 +39,7 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     has a name.
     """
     own = {id for id in figures if book.step_of(id) in book.steps}
-    key = book.order.key
-    names = [name for id in sorted(own, key=lambda one: (key(book.step_of(one)), one)) if (name := book.name_of(id))]
+    names = names_of(book, figures)
     if not names:
         raise refuse("unnamed")
     free = replace(start, level=False)
@@ -42,6 +47,10 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     other = _place_of_others(book, replace(pointer, level=False), index, own)
     verb = f"{'copy' if copy else 'move'} {' '.join(names)}"
     called = f"{'copy' if copy else 'move'} {names[0] if len(names) == 1 else f'{len(names)} figures'}"
+    if len(names) <= _FEW or index < len(book.order):
+        _, value = tried(book, f"{verb} by 0, 0", DRAFT_ID, index)
+        if isinstance(value, Problem):
+            raise Refused(value)
     if pointer.level or not (one.special or other.special):
         (ax, ay), (bx, by) = book.writing.from_world(one.at), book.writing.from_world(other.at)
         dx, dy = bx - ax, by - ay
@@ -53,6 +62,18 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     return Carry(
         one.at, other.at, (called, f"from {one.words}", f"to {other.words}"), f"{verb} from {one.words} to {other.words}"
     )  # fmt: skip
+
+
+def names_of(book: Book, ids: Sequence[str]) -> list[str]:
+    """The names of figures, by their ids, in the order of the book; those that have none, and numbers, are left out."""
+    there = {id for id in ids if book.step_of(id) in book.steps and _is_figure(book.figure_of(id))}
+    key = book.order.key
+    return [name for id in sorted(there, key=lambda one: (key(book.step_of(one)), one)) if (name := book.name_of(id))]
+
+
+def _is_figure(one: object) -> bool:
+    """Whether something is there to be shaped."""
+    return one is not None and not isinstance(one, Untouchable)
 
 
 def place_of_carried(book: Book, pointer: Pointer, index: int, own: set[str]) -> Pointed | None:

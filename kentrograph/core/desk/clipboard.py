@@ -19,7 +19,7 @@ from ..language.script import book_of, read_script
 from ..problem import Problem, Refused, refuse
 from .carrying import place_of_carried
 from .intents import Entry, write_all
-from .pointing import Pointer
+from .pointer import Pointer
 from .trying import tried
 
 MARK = "# Kentrograph, figures carried by 0, 0"

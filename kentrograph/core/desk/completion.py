@@ -10,10 +10,9 @@ from ..book.book import Book
 from ..book.kind import GivenKind
 from ..book.kinds import ALL
 from ..book.kinds.comparing import compares
-from ..book.kinds.reading_ways import OF_READING
-from ..book.readings import COUNTS
+from ..book.readings import READINGS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
-from ..language.vocabulary import KINDS, PARTS, READINGS, SIDES
+from ..language.vocabulary import KINDS, PARTS, SIDES
 from ..problem import Refused
 from .draft import READING
 from .trying import readable
@@ -92,7 +91,7 @@ def complete_beginning(typed: str) -> tuple[Completion, ...]:
     found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word.startswith(typed)]
     if typed and READING.startswith(typed):
         found.append(Completion(READING, "what lies under the pointer; a click keeps it"))
-    for word, explanation in READINGS.items():
+    for word, explanation in ((word, one.explanation) for word, one in READINGS.items()):
         if typed and (f"measure {word}".startswith(typed) or word.startswith(typed)):
             found.append(Completion(f"measure {word}", explanation))
     return tuple(found[:MOST])
@@ -134,7 +133,8 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
     if statement.kind == "measure":
         last = statement.givens[-1] if statement.givens else None
-        more = last is not None and (last.word == "less" or len(last.arguments) < max(COUNTS.get(last.word, (0,))))
+        most = max(READINGS[last.word].counts) if last is not None and last.word in READINGS else 0
+        more = last is not None and (last.word == "less" or len(last.arguments) < most)
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())] if more else []
     if given is None:
         if not any(g.word == "figures" for g in first):
@@ -170,7 +170,14 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
     if wanted in ("a number", "a direction"):
         return _names(book, at, {"number", "reading"}, partial)
     if wanted.isalnum():
-        return [Completion(wanted, READINGS.get(wanted) or KIND_OF_WAY.get(wanted, "the word that comes next here"))]
+        reading = READINGS.get(wanted)
+        said = reading.explanation if reading is not None else KIND_OF_WAY.get(wanted, "the word that comes next here")
+        return [
+            Completion(
+                wanted,
+                said,
+            )
+        ]
     return []
 
 
@@ -215,7 +222,8 @@ def _givens(statement: Statement) -> list[Completion]:
         said = {g.word for g in statement.givens}
         # How far off is meant of what is wanted, so it stands behind that.
         limits = {"least", "most"}
-        way = OF_READING.get(statement.givens[0].word, ()) if statement.givens else ()
+        of = READINGS.get(statement.givens[0].word) if statement.givens else None
+        way = of.ways if of is not None else ()
         unfit = (
             said
             | ({"from", "to", "along", "at", "less"} - {*way})

@@ -1,8 +1,12 @@
 """A figure that is being written, row by row."""
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from ..book.kinds import FIGURES
+from ..book.readings import READINGS
+from ..language.vocabulary import KINDS
+from .bounds import Bound, Index, Place, Text, Whole, Words
 
 READING = "read"
 """The kind of a draft with which one reads by pointing: it writes readings, and is none itself."""
@@ -12,8 +16,19 @@ _LISTS = frozenset(kind.word for kind in FIGURES.values() if kind.givens and kin
 """Kinds that begin with a list of places: what stands in two rows is not to be read as one."""
 
 
+def known(kind: str) -> str:
+    """A kind of figure or of reading that can be written row by row. Raises `ValueError` for any other word."""
+    word, _, reading = kind.partition(" ")
+    if kind in KINDS or kind == READING or (word == "measure" and reading in READINGS):
+        return kind
+    raise ValueError(f"is no kind of figure: {', '.join(KINDS)}, or measure and a kind of reading")
+
+
+MOST_ROWS = 20_000
+
+
 @dataclass(frozen=True, slots=True)
-class Draft:
+class Draft(Whole):
     """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
 
     ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
@@ -21,13 +36,15 @@ class Draft:
     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
     circle, a bare number is the next size about the same centre.
     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
+    ``beside`` are special places that something of it was taken beside, within a hair.
     """
 
-    kind: str
-    rows: tuple[str, ...] = ()
-    at: int | None = None
+    kind: Annotated[str, Bound(known, max_length=40)]
+    rows: Annotated[tuple[Text, ...], Bound(max_length=MOST_ROWS)] = ()
+    at: Index | None = None
     again: bool = False
-    clicks: tuple[tuple[float, float] | None, ...] = ()
+    clicks: Annotated[tuple[Place | None, ...], Bound(max_length=MOST_ROWS)] = ()
+    beside: Annotated[tuple[Words, ...], Bound(max_length=100)] = ()
 
     @property
     def untouched(self) -> bool:
@@ -39,7 +56,7 @@ class Draft:
         at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
         clicks = (*self.clicks, *(None,) * (len(self.rows) - len(self.clicks)))[: len(self.rows)]
         more = max(0, len(rows) - len(self.rows))
-        return Draft(self.kind, rows, clicks=(*clicks[:at], *(click,) * more, *clicks[at:]))
+        return Draft(self.kind, rows, clicks=(*clicks[:at], *(click,) * more, *clicks[at:]), beside=self.beside)
 
     def text(self, row: str = "") -> str:
         """The statement that it would be, with one row more."""

@@ -7,7 +7,7 @@ from math import hypot
 from typing import assert_never
 
 from ..book.book import Book
-from ..book.parts import QUANTITIES
+from ..book.readings import QUANTITIES
 from ..book.values import Drawn
 from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from difflib import get_close_matches
+from typing import Annotated
 
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
@@ -17,6 +18,7 @@ from ..language.script import named_step
 from ..language.statements import parse_header
 from ..language.vocabulary import CHOOSERS, KINDS
 from ..problem import Problem, Refused, refuse
+from .bounds import WRITABLE, Bound, Message, Text
 from .datum import datum_in_numbers
 from .side_words import worded
 from .trying import counting, readable, tried
@@ -39,7 +41,7 @@ def write(
     step, value = tried(book, text, id, at)
     if isinstance(value, Problem):
         raise Refused(helped(book, value, at))
-    text = _in_words(book, step, value, at)
+    text = in_words(book, step, value, at)
     if text != step.statement.text:
         step, value = tried(book, text, id, at)
     if pen != "ink" and step.statement.pen is None and _takes_pen(step):
@@ -51,9 +53,12 @@ def write(
 
 
 def _takes_pen(step: Step) -> bool:
-    """Whether what is drawn takes the pen in hand; what comes of other figures is drawn as they are."""
+    """Whether what is drawn takes the pen in hand; what comes of other figures is drawn as they are, and so is what stands on
+    paper."""
     kind = KINDS.get(step.statement.kind)
-    return kind is not None and (not kind.shapes or (kind.edges and not step.carried)) and not kind.marks
+    if kind is None or kind.group == "paper" or kind.marks:
+        return False
+    return not kind.shapes or (kind.edges and not step.carried)
 
 
 BESIDE = "# beside "
@@ -66,7 +71,7 @@ def beside_of(step: Step) -> str | None:
     return places if mark else None
 
 
-def _in_words(book: Book, step: Step, value: Value, index: int) -> str:
+def in_words(book: Book, step: Step, value: Value, index: int) -> str:
     """The text of a step that has several solutions, with the side words of the one that is taken where it says none: they
     keep it taken while numbers before it change. ``near`` and ``solution`` become such words, too."""
     givens = step.statement.givens
@@ -81,7 +86,7 @@ def mend(book: Book, id: str, text: str) -> tuple[Edit, str]:
     step, value = mended(book, id, text)
     if isinstance(value, Problem) and value.kind not in _WAITING:
         raise Refused(helped(book, value, book.position(id)))
-    said = _in_words(book, step, value, book.position(id))
+    said = in_words(book, step, value, book.position(id))
     if said != step.statement.text:
         step, _ = mended(book, id, said)
     return Replace(step), f"change of {label(step)}"
@@ -159,11 +164,11 @@ def take_away(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
 
 
 @dataclass(frozen=True, slots=True)
-class Entry:
+class Entry(Message):
     """One of several things done as one change: a text that is written, or a figure, by its name, that is taken away."""
 
-    text: str = ""
-    away: str = ""
+    text: Text = ""
+    away: Annotated[str, Bound(max_length=200, pattern=WRITABLE)] = ""
 
 
 def write_all(

@@ -12,28 +12,22 @@ from ..figures import Point
 from ..language import display
 from ..language.report import figure_data
 from ..language.vocabulary import KINDS
-from .afterwards import going_on
 from .draft import Draft
+from .hand import Hand
 from .handles import Handle
 from .interpretation import given_texts, given_values
 from .open_line import OpenLine
-from .pointing import OF_FIGURE, Pointed, Pointer, last_of_draft, leaving, passed_over, places_passed, turning_about
-from .view_types import EnterView, HandleView, LineView, LiveView, ProblemView, Row, SolutionView, TagView
+from .outcomes import Outcome, outcome_of
+from .pointing import OF_FIGURE, Pointed, last_of_draft, leaving, passed_over, places_passed, turning_about
+from .view_types import HandleView, LineView, LiveView, ProblemView, Row, SolutionView, TagView
 from .views import box_of_things, previewed, problem_view, reading_words
 
 MOST_SOLUTIONS = 64
 
 
-def line_of(
-    book: Book,
-    line: OpenLine,
-    shown: OpenLine,
-    index: int,
-    draft: Draft | None,
-    pointed: Pointed | None,
-    pointer: Pointer | None = None,
-) -> LineView:
+def line_of(book: Book, hand: Hand, line: OpenLine, shown: OpenLine, index: int, pointed: Pointed | None) -> LineView:
     """The open line as it is ``shown``, which may be more than what is read; without what only some ways of looking add."""
+    draft = hand.draft
     # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
     kind = KINDS.get(draft.kind) if draft is not None else None
     places = draft is not None and not draft.kind.startswith("measure") and not (kind is not None and kind.group == "paper")
@@ -48,13 +42,12 @@ def line_of(
     target = _target(drawn, None if line.row else pointed)
     about = turning_about(book, draft, index)
     return LineView(
-        type="line",
-        seq=0,
         rows=rows,
         name=line.step.name if line.step else "",
         row=line.row,
         value=rows[-1].value if rows and line.row else "",
-        enter=enter_of(line),
+        enter=outcome_of(book, hand, line, index),
+        leave=Outcome(do="nothing"),
         preview=preview,
         box=box_of_things(results) if preview is not None and preview["kind"] != "paper" else None,
         solutions=[_solution(one) for one in value.solutions[:MOST_SOLUTIONS]] if value else [],
@@ -69,17 +62,9 @@ def line_of(
         last=[last.x, last.y] if places else None,
         around=[about.x, about.y] if about else None,
         leaving=leaving(book, draft, index),
-        passed=[[p.x, p.y] for p in places_passed(book, pointer, index)] if pointer and draft else [],
-        click=None,
-        picks=[],
-        picked=0,
-        beside=None,
-        unfit=None,
+        passed=[[p.x, p.y] for p in places_passed(book, hand.pointer, index)] if hand.pointer and draft else [],
         follows=[],
         handles=[],
-        pull=None,
-        brush=None,
-        carry=None,
     )
 
 
@@ -141,11 +126,6 @@ def _tag(book: Book, pointed: Pointed | None) -> TagView | None:
         of_figure=pointed.kind in OF_FIGURE,
         passes=passed_over(book, pointed),
     )
-
-
-def enter_of(line: OpenLine) -> EnterView:
-    """What Enter, or a click, does with a line that was read."""
-    return EnterView(line.do, replace(line.draft, again=False) if line.draft else None, line.statement, going_on(line))
 
 
 def handles_of(found: list[Handle]) -> list[HandleView]:

@@ -1,110 +1,96 @@
-"""The open line as a table shows it: read, with the pointer where it is, mended or pulled."""
+"""The table as it is shown for what is in hand: read, with the pointer where it is, mended, pulled, carried, stroked.
 
-from dataclasses import dataclass, replace
+`look` is the one reading of it: what it shows is what its outcomes do.
+"""
+
+from dataclasses import replace
 
 from ..book.book import Book
 from ..book.edits import Replace
 from ..language.messages import sentence
 from ..language.report import figure_data
+from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
 from ..sheet.at_table import annotation_at
+from .acts import Mend, Write, WriteAll
 from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
 from .draft import READING, Draft
+from .dragging import dragged
+from .hand import Hand
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
-from .line_parts import enter_of, handles_of, line_of
+from .line_parts import handles_of, line_of
 from .open_line import OpenLine, before_kind, draft_of, read_mend, read_open_line
+from .outcomes import Outcome, leaving_outcome, mend_outcome, outcome_of
 from .picks import Shown, under_pointer
-from .pointing import (
-    Pointed,
-    Pointer,
-    exactly_at,
-    later_place,
-    place_at,
-    places_passed,
-    with_solution,
-)
+from .pointer import Pointer
+from .pointing import Pointed, exactly_at, later_place, place_at, places_passed, with_solution
 from .read_at import area_there, named_there, readings_at, wanted_of
 from .told import told
-from .view_types import (
-    BrushView,
-    CarryView,
-    EnterView,
-    EntryView,
-    FollowView,
-    LineView,
-    PullView,
-    TagView,
-)
+from .view_types import BrushView, CarryView, FollowView, LineView, PullView, TagView
 from .views import previewed, problem_view, reading_words
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Looked:
-    """What stands on the open line, where the pointer is, and what is looked at besides.
-
-    ``mend`` is the step that is being mended; ``in_front_of`` the one before which a new step would be written; ``selected``
-    the one whose handles are shown, of which ``pull`` is being pulled. ``choice`` is which reading of a pick, or which
-    solution, is meant; ``aimed`` as in `under_pointer`.
-    """
-
-    draft: Draft | None = None
-    text: str = ""
-    mend: str | None = None
-    in_front_of: str | None = None
-    pointer: Pointer | None = None
-    choice: int | None = None
-    selected: str | None = None
-    pull: int | None = None
-    aimed: bool = False
-    carried: tuple[str, ...] = ()
-    """The figures, by their ids, that are dragged from ``start`` to where the pointer is; ``copied`` says that they stay, too."""
-    start: Pointer | None = None
-    copied: bool = False
-    stroke: tuple[tuple[float, float], ...] = ()
-    """Where the pointer went since it went down on a kind that is done by stroking."""
+def look(book: Book, hand: Hand, seq: int = 0) -> LineView:
+    """What is shown for what is in hand, and what can be done with it, on the book as it stands; ``seq`` is said again."""
+    view = _looked(book, hand)
+    return replace(view, better=_better(hand, view), seq=seq)
 
 
-def line_view(book: Book, at: Looked, seq: int = 0) -> LineView:
-    """The open line, read against the book as it stands; ``seq`` is said again in the answer."""
-    return replace(_looked(book, at), seq=seq)
-
-
-def cut_short(book: Book, at: Looked, seconds: float, seq: int = 0) -> LineView:
+def cut_short(book: Book, hand: Hand, seconds: float, seq: int = 0) -> LineView:
     """The answer to what would have taken longer to look at: nothing of it is shown, and nothing would be entered."""
-    problem = Problem("over_budget", {"seconds": seconds}, 0, len(at.text))
-    return replace(_looked(book, Looked()), problem=problem_view(book, problem, len(book.order)), hint="", seq=seq)
+    problem = Problem("over_budget", {"seconds": seconds}, 0, len(hand.text))
+    return replace(_looked(book, Hand()), problem=problem_view(book, problem, len(book.order)), hint="", seq=seq)
 
 
-def _looked(book: Book, at: Looked) -> LineView:
-    if at.mend is not None:
+def _better(hand: Hand, view: LineView) -> Outcome | None:
+    """What would work is put into the row. Another kind of figure takes the place of what is begun."""
+    words = view.problem.suggested if view.problem is not None else None
+    if not words:
+        return None
+    other = hand.mend is None and words.split()[0] in KINDS
+    return Outcome(do="type", draft=None if other else hand.draft, statement=words)
+
+
+def _looked(book: Book, hand: Hand) -> LineView:
+    if hand.mend is not None:
         # What is read by pointing mends no step.
-        reading = at.draft is not None and at.draft.kind == READING
-        return _mend_view(book, replace(at, draft=None) if reading else at, at.mend)
-    chosen = book.step_of(at.selected or "")
-    if at.pull is not None and at.pointer is not None and chosen in book.steps:
-        return _pull_view(book, chosen, at.pull, at.pointer)
-    index = book.index_before(at.in_front_of if at.in_front_of in book.order else None)
-    if at.draft is not None and at.draft.kind == READING:
-        return _read_view(book, at, index)
-    if at.carried and at.pointer is not None and at.start is not None:
-        return _carry_view(book, at, at.start, at.pointer, index)
-    if at.draft is not None and not at.draft.rows and not at.text.strip() and strokes(at.draft.kind):
-        return _brush_view(book, at, at.draft, index)
-    read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
-    shown = handles(book, chosen) if chosen in book.steps and at.draft is None and not at.text else []
-    line = line_of(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
-    if at.draft is None and not at.text and line.tag is not None and read.pointed is not None:
-        line = replace(line, tag=_seen_there(book, line.tag, read.pointed, at.pointer))
+        reading = hand.draft is not None and hand.draft.kind == READING
+        return _mend_view(book, replace(hand, draft=None) if reading else hand, hand.mend)
+    chosen = book.step_of(hand.selected[0]) if hand.selected else ""
+    if hand.pull is not None and hand.pointer is not None and chosen in book.steps:
+        return _pull_view(book, hand, chosen, hand.pull, hand.pointer)
+    index = book.index_before(hand.in_front_of if hand.in_front_of in book.order else None)
+    if hand.draft is not None and hand.draft.kind == READING:
+        return _read_view(book, hand, index)
+    if hand.carry is not None and hand.pointer is not None:
+        return _carry_view(book, hand, index)
+    if hand.draft is not None and not hand.draft.rows and not hand.text.strip() and strokes(hand.draft.kind):
+        return _brush_view(book, hand, hand.draft, index)
+    found = dragged(book, hand, index)
+    if found is not None:
+        draft, read = found
+        hand = replace(hand, draft=draft)
+    else:
+        read = under_pointer(book, hand.draft, hand.text, index, hand.pointer, hand.choice, hand.aimed)
+    shown = handles(book, chosen) if chosen in book.steps and hand.draft is None and not hand.text else []
+    line = line_of(book, hand, read.line, read.shown, index, read.pointed)
+    nothing = hand.draft is None and not hand.text
+    if nothing and line.tag is not None and read.pointed is not None:
+        line = replace(line, tag=_seen_there(book, line.tag, read.pointed, hand.pointer))
+    click = outcome_of(book, hand, read.click, index, read.beside) if read.click is not None else None
+    if nothing:
+        click = Outcome(do="select", figure=line.tag.figure if line.tag is not None else None)
     return replace(
         line,
+        # With something typed a click that states nothing else is Enter.
+        click=line.enter if click is None and hand.text.strip() and line.enter.do != "nothing" else click,
+        leave=leaving_outcome(book, hand, index),
         handles=handles_of(shown),
-        click=enter_of(read.click) if read.click else None,
-        picks=list(read.rows),
+        picks=read.rows,
         picked=read.picked,
-        beside=read.beside or None,
         unfit=_unfit(read),
     )
 
@@ -124,75 +110,95 @@ def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | N
     )
 
 
-def _brush_view(book: Book, at: Looked, draft: Draft, index: int) -> LineView:
+def _brush_view(book: Book, hand: Hand, draft: Draft, index: int) -> LineView:
     """A kind that is done by pointing at stretches: what is under the pointer, or under a stroke, as it would be then."""
     line = read_open_line(book, draft, "", index)
     gone = draft.kind == "trim"
     join = offered_join(book) if not gone and index == len(book.order) else ""
     if join:
         line = joining(book, line, join)
-    view = replace(line_of(book, line, line, index, draft, None), last=None, live=None, preview=None, box=None)
-    if at.pointer is None:
+    view = replace(line_of(book, hand, line, line, index, None), last=None, live=None, preview=None, box=None)
+    if hand.pointer is None:
         return view
     # Nothing that is stroked over is held level: the key means the whole figure here.
-    brush = Brush("trim" if gone else "ink", at.pointer.reach, at.pointer.level, at.pointer.snapping.ink_only)
-    stroke = stroked(book, brush, at.stroke or ((at.pointer.x, at.pointer.y),), index)
+    brush = Brush("trim" if gone else "ink", hand.pointer.reach, hand.pointer.level, hand.pointer.snapping.ink_only)
+    stroke = stroked(book, brush, hand.stroke or ((hand.pointer.x, hand.pointer.y),), index)
     stretches = [figure_data(figure) for figure in stroke.stretches]
-    entries = [EntryView(one.text, one.away or None) for one in stroke.entries]
-    return replace(view, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
+    entries = tuple(stroke.entries)
+    click = Outcome(do="nothing", draft=draft, why=stroke.why)
+    if entries:
+        act = WriteAll(do="write_all", id=hand.id, entries=entries, in_front_of=hand.in_front_of, pen=hand.pen)
+        click = Outcome(do="write", act=act, draft=draft)
+    return replace(view, click=click, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
 
 
-def _read_view(book: Book, at: Looked, index: int) -> LineView:
+def _read_view(book: Book, hand: Hand, index: int) -> LineView:
     """Reading by pointing: what lies under the pointer tells its measures, and a click keeps the one that is taken. A number, or
     what is wanted, typed meanwhile is what that one should be; anything else is read as if nothing were begun."""
-    nothing = OpenLine("nothing", at.draft, hint="Point at a figure, a corner or a space: a click keeps what it says.")
-    pointed = place_at(book, at.pointer) if at.pointer is not None else None
-    view = replace(line_of(book, nothing, nothing, index, None, pointed), last=None, live=None)
-    if at.pointer is None or pointed is None or view.tag is None:
-        return _looked(book, replace(at, draft=None)) if at.text.strip() else view
+    nothing = OpenLine("nothing", hand.draft, hint="Point at a figure, a corner or a space: a click keeps what it says.")
+    pointed = place_at(book, hand.pointer) if hand.pointer is not None else None
+    view = replace(line_of(book, replace(hand, draft=None), nothing, nothing, index, pointed), last=None, live=None)
+    if hand.pointer is None or pointed is None or view.tag is None:
+        return _looked(book, replace(hand, draft=None)) if hand.text.strip() else view
     view = replace(view, tag=replace(view.tag, passes=named_there(book, pointed)))
-    kept = readings_at(book, pointed, at.pointer, index)
-    one = kept[(at.choice or 0) % len(kept)] if kept else None
-    if at.text.strip():
-        wanted = wanted_of(book, one, at.text, index) if one is not None else None
+    kept = readings_at(book, pointed, hand.pointer, index)
+    one = kept[(hand.choice or 0) % len(kept)] if kept else None
+    if hand.text.strip():
+        wanted = wanted_of(book, one, hand.text, index) if one is not None else None
         if wanted is None:
-            return _looked(book, replace(at, draft=None))
+            return _looked(book, replace(hand, draft=None))
         if isinstance(wanted, Problem):
-            return replace(view, row=at.text.strip(), problem=problem_view(book, wanted, index))
-        write = EnterView("write", at.draft, wanted.text, None)
+            return replace(view, row=hand.text.strip(), problem=problem_view(book, wanted, index))
+        write = _kept(hand, wanted.text)
         hint = f"Enter or a click keeps it: {wanted.words}."
         return replace(
-            view, row=at.text.strip(), enter=write, click=write, picks=[wanted.words], hint=hint,
+            view, row=hand.text.strip(), enter=write, click=write, picks=(wanted.words,), hint=hint,
             reading=reading_words(wanted.reading, book),
         )  # fmt: skip
     if one is None:
-        return replace(view, unfit=area_there(book, at.pointer, index)[1] or None)
+        return replace(view, unfit=area_there(book, hand.pointer, index)[1] or None)
     # What is kept already is not kept twice: the tag says so beforehand.
-    write_one = None if one.already else EnterView("write", at.draft, one.text, None)
-    picks = [each.words for each in kept]
+    click = None if one.already else _kept(hand, one.text)
+    picks = tuple(each.words for each in kept)
     return replace(
-        view, reading=reading_words(one.reading, book), click=write_one, picks=picks, picked=(at.choice or 0) % len(kept)
+        view, reading=reading_words(one.reading, book), click=click, picks=picks, picked=(hand.choice or 0) % len(kept)
     )
 
 
-def _carry_view(book: Book, at: Looked, start: Pointer, pointer: Pointer, index: int) -> LineView:
+def _kept(hand: Hand, text: str) -> Outcome:
+    """A reading is written, and reading goes on."""
+    act = Write(do="write", text=text, id=hand.id, in_front_of=hand.in_front_of)
+    return Outcome(do="write", act=act, draft=Draft(READING, again=True), statement=text)
+
+
+def _carry_view(book: Book, hand: Hand, index: int) -> LineView:
     """What is selected, dragged from a place to a place."""
-    view = line_of(book, OpenLine("nothing"), OpenLine("nothing"), index, None, None)
+    view = line_of(book, replace(hand, draft=None), OpenLine("nothing"), OpenLine("nothing"), index, None)
+    start, pointer, carried = hand.carried_from, hand.pointer, hand.carry
+    assert start is not None
+    assert pointer is not None
+    assert carried is not None
     try:
-        found = carry(book, at.carried, start, pointer, at.copied, index)
+        found = carry(book, carried.figures, start, pointer, carried.copied, index)
     except Refused as refused:
-        here = [pointer.x, pointer.y]
-        return replace(view, carry=CarryView(here, here, [sentence(refused.problem)], ""))
+        here, why = [pointer.x, pointer.y], sentence(refused.problem)
+        return replace(view, carry=CarryView(here, here, [why]), click=Outcome(do="nothing", why=why))
+    act = Write(do="write", text=found.text, id=hand.id, in_front_of=hand.in_front_of, pen=hand.pen)
     start_at, end_at = ([one.x, one.y] for one in (found.start, found.end))
-    return replace(view, carry=CarryView(start_at, end_at, list(found.words), found.text))
+    return replace(
+        view,
+        carry=CarryView(start_at, end_at, list(found.words)),
+        click=Outcome(do="write", act=act, draft=hand.draft, statement=found.text),
+    )
 
 
-def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineView:
+def _pull_view(book: Book, hand: Hand, selected: str, which: int, pointer: Pointer) -> LineView:
     """A handle being pulled: the step that changes, and all that would follow."""
+    hand = replace(hand, draft=None)
     all_of_them = handles(book, selected)
     handle = all_of_them[which] if which < len(all_of_them) else None
     if handle is None:
-        nothing = line_of(book, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), None, place_at(book, pointer))
+        nothing = line_of(book, hand, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), place_at(book, pointer))
         return replace(nothing, last=None, live=None, handles=handles_of(all_of_them))
     line, made, follows = _pulled(book, handle, pointer)
     later = later_place(book, pointer, book.position(handle.step))
@@ -202,16 +208,23 @@ def _pull_view(book: Book, selected: str, which: int, pointer: Pointer) -> LineV
     else:
         later = None
     index = book.position(handle.step)
-    hand = book.in_hand(book.steps[handle.step].manner)
+    there = book.in_hand(book.steps[handle.step].manner)
     said = f"as {later.words} lies now; it comes later, so nothing here follows it" if later else ""
+    good = made is not None and line.do == "write"
+    click = Outcome(do="nothing")
+    if made is not None and line.do == "write":
+        same = made.text == book.steps[handle.step].statement.text
+        act = None if same else Mend(do="mend", id=handle.step, text=made.text)
+        click = Outcome(do="write", act=act, statement=made.text)
     return replace(
-        line_of(book, line, line, index, None, later or place_at(hand, pointer)),
+        line_of(book, hand, line, line, index, later or place_at(there, pointer)),
         last=None,
         live=None,
+        click=click,
         handles=handles_of(all_of_them),
         follows=follows,
         passed=[[p.x, p.y] for p in places_passed(book, pointer, index)],
-        pull=PullView(handle.step, made.text, made.becomes, said) if made and line.do == "write" else None,
+        pull=PullView(made.becomes, said) if made is not None and good else None,
     )
 
 
@@ -222,38 +235,45 @@ def _pulled(book: Book, handle: Handle, pointer: Pointer) -> tuple[OpenLine, Pul
     return line, made, _follows(book, handle.step, line, False)
 
 
-def _mend_view(book: Book, at: Looked, id: str) -> LineView:
+def _mend_view(book: Book, hand: Hand, id: str) -> LineView:
     """A step being mended: row by row where there is a draft of it, else as one line."""
     step = book.steps.get(id)
     if step is None:
         gone = OpenLine("nothing", problem=Problem("no_step"))
-        return replace(line_of(book, gone, gone, len(book.order), None, None), last=None, live=None)
+        return replace(line_of(book, replace(hand, draft=None), gone, gone, len(book.order), None), last=None, live=None)
     index = book.position(id)
     # Its numbers go on being read, and are written, as they were when it was written.
     book = book.in_hand(step.manner)
-    if at.draft is None:
-        if not at.text:
+    if hand.draft is None:
+        if not hand.text:
             line = OpenLine("nothing", draft_of(step))
         else:
-            line = with_solution(book, read_mend(book, id, at.text), at.choice, None, index, id)
-        pointed = place_at(book, at.pointer) if at.pointer else None
-        view = replace(line_of(book, said_first(book, line, index), line, index, None, pointed), last=None, live=None)
-        return replace(view, follows=_follows(book, id, line, False))
-    read = under_pointer(book, at.draft, at.text, index, at.pointer, at.choice, at.aimed)
-    view = line_of(book, read.line, read.shown, index, at.draft, read.pointed, at.pointer)
-    # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
-    click = enter_of(replace(read.click, do="given") if read.rows else read.click) if read.click else None
+            line = with_solution(book, read_mend(book, id, hand.text), hand.choice, None, index, id)
+        pointed = place_at(book, hand.pointer) if hand.pointer else None
+        first = said_first(book, line, index)
+        view = replace(line_of(book, hand, first, line, index, pointed), last=None, live=None)
+        enter = mend_outcome(book, id, first, hand, "")
+        return replace(view, enter=enter, click=enter, follows=_follows(book, id, line, False))
     before = before_kind(step)
+    picking = hand.opened and hand.aimed and hand.pointer is not None
+    read = under_pointer(book, hand.draft, "" if picking else hand.text, index, hand.pointer, hand.choice, hand.aimed)
+    view = line_of(book, hand, read.line, read.shown, index, read.pointed)
+    follows = _follows(book, id, read.shown, True)
+    enter = mend_outcome(book, id, read_open_line(book, hand.draft, hand.text, index) if picking else read.line, hand, before)
+    click = read.click
+    if click is not None and read.rows and not (picking and follows and click.statement):
+        # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
+        click = replace(click, do="given")
+    stated = mend_outcome(book, id, click, hand, before) if click is not None else None
     return replace(
         view,
-        enter=_behind(before, view.enter),
-        click=_behind(before, click) if click else None,
-        picks=list(read.rows),
+        enter=enter,
+        click=enter if stated is None and hand.text.strip() and not picking else stated,
+        picks=read.rows,
         picked=read.picked,
-        beside=read.beside or None,
         unfit=_unfit(read),
         name=step.name,
-        follows=_follows(book, id, read.shown, True),
+        follows=follows,
     )
 
 
@@ -264,11 +284,6 @@ def _unfit(read: Shown) -> str | None:
     if read.unfit is None or read.pointed is None or not read.rows:
         return None
     return f"not what lies nearest: {sentence(read.unfit)}"
-
-
-def _behind(before: str, enter: EnterView) -> EnterView:
-    """What would be written, behind what stands before the kind of figure in the step."""
-    return replace(enter, statement=before + enter.statement) if enter.statement else enter
 
 
 def _follows(book: Book, id: str, line: OpenLine, by_rows: bool) -> list[FollowView]:

@@ -12,13 +12,14 @@ from ..book.book import Book
 from ..book.kinds.dimension import WAYS
 from ..book.manner import Header
 from ..book.names import key_of
+from ..book.readings import READINGS
 from ..book.step import Step
 from ..book.tree import Name, Statement
 from ..book.values import Drawn, Value
 from ..language.cursor import nearest_words
 from ..language.header import apply_header
 from ..language.statements import parse_header
-from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, READINGS, RESERVED, SHORT
+from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, RESERVED, SHORT
 from ..problem import Problem, Refused
 from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given

@@ -17,7 +17,8 @@ from ..snap.kinds import KINDS as PLACE_KINDS
 from ..units import plain
 from .draft import Draft
 from .pick_rows import figure_under
-from .pointing import Pointed, Pointer, own_last, places_at, rounded
+from .pointer import Pointer
+from .pointing import Pointed, own_last, places_at, rounded
 
 _MOST = 6
 _WIDER = 4.0

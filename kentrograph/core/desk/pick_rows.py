@@ -18,7 +18,8 @@ from ..units import plain
 from .draft import Draft
 from .handles.handle import reach_of, scale_text, turned_text
 from .open_line import read_open_line
-from .pointing import Pointed, Pointer, closes, last_of_draft, plain_position, rounded, stands
+from .pointer import Pointer
+from .pointing import Pointed, closes, last_of_draft, plain_position, rounded, stands
 
 _ROUND = Circle | Arc | Ellipse
 

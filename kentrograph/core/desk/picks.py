@@ -17,15 +17,8 @@ from .draft import READING, Draft
 from .open_line import READ, OpenLine, read_open_line, understood
 from .phrases import phrases
 from .pick_rows import OF_THE_LAST, figure_under, nearest_first, rows_of
-from .pointing import (
-    Pointed,
-    Pointer,
-    last_of_draft,
-    places_at,
-    read_with_pointer,
-    stands,
-    with_solution,
-)
+from .pointer import Pointer
+from .pointing import Pointed, last_of_draft, places_at, read_with_pointer, stands, with_solution
 
 _MOST = 12
 _MOST_PLACES = 7

@@ -20,7 +20,7 @@ from ..language.script import named_step
 from ..measure.closest import distance_between
 from ..problem import Refused
 from ..snap.candidates import look
-from ..snap.kinds import KINDS, ON
+from ..snap.kinds import KINDS
 from ..snap.query import Passed, Query, decimals_for
 from ..tolerance import SPOT_SHARE
 from ..units import plain
@@ -28,43 +28,9 @@ from .draft import Draft
 from .intents import mended
 from .interpretation import worked_out
 from .open_line import DRAFT_ID, OpenLine, read_open_line
+from .pointer import Pointer
 from .side_words import clicked_solution, worded
 from .trying import tried
-
-
-@dataclass(frozen=True, slots=True)
-class Snapping:
-    """What may be taken near the pointer: the kinds that are on, into how many parts figures are cut, and the steps that
-    directions (degrees), distances and plain positions (the drawing's unit) are held to; 0 for none."""
-
-    on: frozenset[str] = ON
-    parts: int = 3
-    turn: float = 0.0
-    step: float = 0.0
-    grid: float = 0.0
-    turns: tuple[float, ...] = ()
-    """Directions of a list of one's own, besides the steps."""
-    ink_only: bool = False
-    """Whether pencil is out of sight."""
-
-
-@dataclass(frozen=True, slots=True)
-class Pointer:
-    """Where the pointer is, how far it reaches, and the size of a pixel; all in the drawing's unit."""
-
-    x: float
-    y: float
-    reach: float
-    pixel: float
-    level: bool = False
-    """Whether what is placed is held level or plumb with the last place or, where a hold lasts, that hold is lifted."""
-    swing: bool = False
-    """Whether the pointer left the last place sideways: a chain then goes on as an arc."""
-    turned: float = 0.0
-    """Degrees that the pointer went around the centre of the arc being written, since its beginning was given."""
-    snapping: Snapping = Snapping()
-    passed: tuple[str, ...] = ()
-    """Places, and lines by their names, that the pointer passed over, in words."""
 
 
 @dataclass(frozen=True, slots=True)

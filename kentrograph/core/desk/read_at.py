@@ -15,7 +15,8 @@ from ..language.messages import sentence
 from ..problem import Problem, Refused
 from .open_line import DRAFT_ID
 from .pick_rows import figure_under
-from .pointing import Pointed, Pointer, plain_position
+from .pointer import Pointer
+from .pointing import Pointed, plain_position
 from .trying import tried
 from .views import reading_words
 

@@ -1,6 +1,6 @@
 """A centre set out from two edges that exist, wherever it lies itself: the statement of the table that says so."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from math import hypot
 
 from ..book.book import Book
@@ -20,7 +20,7 @@ _MOST_EDGES = 60
 Named = tuple[str, Line]
 
 
-def set_out(book: Book, figures: list[str], id: str) -> tuple[Edit, str]:
+def set_out(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
     """The edit that writes a table of the centres of round figures, or of the arcs of outlines, from the two edges that suit
     best. Raises `Refused`: no_step, no_centre for figures without one, no_edges where no two edges cross well."""
     centres = [centre for one in figures for centre in _centres(book, one)]

@@ -19,7 +19,8 @@ from ..snap.kinds import KINDS as PLACE_KINDS
 from ..tolerance import SPOT_SHARE
 from .handles import handles, pulled
 from .intents import mend, take_away, write
-from .pointing import Pointer, Snapping, exactly_at
+from .pointer import Pointer, Snapping
+from .pointing import exactly_at
 
 _PLACES = frozenset({"point", "end", "centre", "crossing", "middle"}) & PLACE_KINDS.keys()
 """The kinds of place to which an end is snapped."""
@@ -95,7 +96,7 @@ def _snapped(book: Book, moved: Place, onto: Place) -> Iterator[tuple[str, Edit]
     step = book.step_of(moved.figure)
     size = 1.0 + abs(moved.at.x) + abs(moved.at.y)
     kinds = _PLACES | {"nearest"} if onto.what == "body" else _PLACES
-    at = exactly_at(Pointer(onto.at.x, onto.at.y, size, size, snapping=Snapping(on=kinds)), onto.at)
+    at = exactly_at(Pointer(onto.at.x, onto.at.y, size, size, snapping=Snapping(frozenset(PLACE_KINDS) - kinds)), onto.at)
     at = replace(at, reach=SPOT_SHARE * size, pixel=SPOT_SHARE * SPOT_SHARE * size)
     for handle in handles(book, step):
         if abs(handle.at.x - moved.at.x) + abs(handle.at.y - moved.at.y) > SPOT_SHARE * size:

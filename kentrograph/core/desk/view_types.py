@@ -5,9 +5,10 @@ from typing import Literal
 
 from ..checks.verdict import Verdict
 from ..language.report import FigureData
+from .bounds import Whole
 from .completion import Completion
-from .draft import Draft
-from .open_line import Do
+from .intents import Entry
+from .outcomes import Outcome
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -168,19 +169,6 @@ class WayView:
 # The open line ----------------------------------------------------------------------------------------------
 
 
-@dataclass(frozen=True, slots=True)
-class EnterView:
-    """What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing.
-
-    ``after`` is what goes on being written once the statement stands; None where the kind only stays open.
-    """
-
-    do: Do
-    draft: Draft | None
-    statement: str
-    after: Draft | None = None
-
-
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TagView:
     """What the pointer would take, in words, and the figure under it by its id.
@@ -240,34 +228,20 @@ class HandleView:
 
 @dataclass(frozen=True, slots=True)
 class PullView:
-    """What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
+    """What a pulled figure becomes, in words; ``later`` says which place of a later figure it is pulled to, which nothing can
+    hang on, and is empty where it is none."""
 
-    ``later`` says which place of a later figure it is pulled to, which nothing can hang on; empty where it is none.
-    """
-
-    id: str
-    text: str
     becomes: str
     later: str
 
 
 @dataclass(frozen=True, slots=True)
 class CarryView:
-    """What is selected, carried from a place to a place: in words, line by line, and the statement that it would write; ``text``
-    is empty, and ``words`` says why, where it cannot be."""
+    """What is selected, carried from a place to a place: in words, line by line; where it cannot be, they say why."""
 
     start: list[float]
     end: list[float]
     words: list[str]
-    text: str
-
-
-@dataclass(frozen=True, slots=True)
-class EntryView:
-    """A text that would be written or, where it is empty, the name of the figure that would be taken away."""
-
-    text: str
-    away: str | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -279,52 +253,53 @@ class BrushView:
 
     gone: bool
     stretches: list[FigureData]
-    entries: list[EntryView]
+    entries: tuple[Entry, ...]
     words: list[str]
     why: str
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class LineView:
-    """The open line, read.
+class LineView(Whole):
+    """All that is shown of what is in hand, and all that can be done with it: ``enter``, ``click`` (also letting go of what is
+    dragged, pulled or stroked), ``leave`` (Escape) and ``better`` (what would work is put into the row), each complete.
 
     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and
-    ``picked`` the one that it would. ``beside`` is the special place within a hair of the plain position that a click would take,
-    ``unfit`` why the place that lies nearest will not do or, where there are no picks, why a click states nothing. ``around`` is
-    the centre of the arc being written while its end is free, ``leaving`` the direction in which a chain leaves its last end;
-    ``passed`` is where the places are that the pointer passed over. ``follows`` are the steps that would change with one that is
-    mended or pulled.
+    ``picked`` the one that it would; ``unfit`` says why the place that lies nearest will not do or, where there are no picks, why
+    a click states nothing. ``around`` is the centre of the arc being written while its end is free, ``leaving`` the direction in
+    which a chain leaves its last end; ``passed`` is where the places are that the pointer passed over. ``follows`` are the steps
+    that would change with one that is mended or pulled.
     """
 
-    type: Literal["line"]
-    seq: int
+    type: Literal["line"] = "line"
+    seq: int = 0
     rows: list[Row]
-    name: str
-    row: str
-    value: str
-    enter: EnterView
-    preview: FigureData | None
-    box: list[float] | None
+    name: str = ""
+    row: str = ""
+    value: str = ""
+    enter: Outcome
+    click: Outcome | None = None
+    leave: Outcome
+    better: Outcome | None = None
+    preview: FigureData | None = None
+    box: list[float] | None = None
     solutions: list[SolutionView]
-    taken: int
-    note: str
-    reading: ReadingView | None
-    problem: ProblemView | None
-    hint: str
-    completions: tuple[Completion, ...]
-    tag: TagView | None
-    live: LiveView | None
-    last: list[float] | None
-    around: list[float] | None
-    leaving: float | None
+    taken: int = 0
+    note: str = ""
+    reading: ReadingView | None = None
+    problem: ProblemView | None = None
+    hint: str = ""
+    completions: tuple[Completion, ...] = ()
+    tag: TagView | None = None
+    live: LiveView | None = None
+    last: list[float] | None = None
+    around: list[float] | None = None
+    leaving: float | None = None
     passed: list[list[float]]
-    click: EnterView | None
-    picks: list[str]
-    picked: int
-    beside: str | None
-    unfit: str | None
+    picks: tuple[str, ...] = ()
+    picked: int = 0
+    unfit: str | None = None
     follows: list[FollowView]
     handles: list[HandleView]
-    pull: PullView | None
-    brush: BrushView | None
-    carry: CarryView | None
+    pull: PullView | None = None
+    brush: BrushView | None = None
+    carry: CarryView | None = None

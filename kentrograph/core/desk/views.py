@@ -7,7 +7,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.kinds.comparing import compares
 from ..book.on_paper import reading_of
-from ..book.parts import QUANTITIES
+from ..book.readings import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD

@@ -4,7 +4,7 @@ from fractions import Fraction
 from math import floor
 
 from ..book.manner import Header
-from ..book.parts import Quantity
+from ..book.readings.reading_kind import POWERS, Quantity
 from ..figures import Point
 from ..units import MILLIMETRES, convert, plain
 
@@ -32,7 +32,7 @@ def with_unit(value: float, header: Header) -> str:
     return said if header.parts else f"{said} {header.manner.unit}"
 
 
-_POWERS = {"length": (1, ""), "area": (2, "\u00b2"), "moment": (4, "\u2074")}
+_SUPERSCRIPTS = {1: "", 2: "\u00b2", 4: "\u2074"}
 
 
 def measured(value: float, quantity: Quantity, header: Header, shown: str = "", places: int = 0) -> str:
@@ -56,7 +56,7 @@ def measured(value: float, quantity: Quantity, header: Header, shown: str = "", 
     if unit != header.manner.unit and 0.0 < abs(value) < 0.5 * 10.0 ** (2 - max(header.decimals, places)):
         # A larger unit: as many digits as say something.
         text = f"{value:.{header.decimals + 1}g}"
-    return f"{text} {unit}{_POWERS[quantity][1]}"
+    return f"{text} {unit}{_SUPERSCRIPTS[POWERS[quantity]]}"
 
 
 def parts_of_inch(quantity: Quantity, header: Header, shown: str) -> int:
@@ -73,7 +73,7 @@ def unit_shown(header: Header, shown: str) -> str:
 
 def in_shown_unit(value: float, quantity: Quantity, header: Header, shown: str) -> float:
     """A value in the drawing's unit, in that in which it is shown; of an area in its square."""
-    for _ in range(_POWERS[quantity][0] if quantity in _POWERS else 0):
+    for _ in range(POWERS.get(quantity, 0)):
         value = convert(value, header.manner.unit, unit_shown(header, shown))
     return value
 

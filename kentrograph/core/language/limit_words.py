@@ -4,7 +4,8 @@ from math import inf
 from typing import NamedTuple
 
 from ..book.manner import Header
-from ..book.parts import QUANTITIES, Quantity
+from ..book.readings import QUANTITIES
+from ..book.readings.reading_kind import Quantity
 from ..book.readings_held import Reading
 from ..tolerance import ROUGH_SHARE
 from ..units import convert, plain

@@ -3,8 +3,7 @@
 import re
 from math import isfinite, pi
 
-from ..book.kinds.reading_ways import OF_READING
-from ..book.readings import COUNTS
+from ..book.readings import READINGS
 from ..book.tree import (
     PLACES,
     Azimuth,
@@ -29,7 +28,7 @@ from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, Wanted
 from .lexer import Token
-from .vocabulary import FUNCTIONS, NAMES_TOO, PARTS, READINGS
+from .vocabulary import FUNCTIONS, NAMES_TOO, PARTS
 
 _DEGREES = {"deg": 1.0, "gon": 0.9, "rad": 180.0 / pi}
 _BEARING = re.compile(
@@ -202,7 +201,8 @@ def measured(c: Cursor) -> Measured:
     token, whole = c.advance(), c.only_number and c.depth == 0
     alone = whole or c.depth > 0
     c.deeper()
-    ways, counts = OF_READING.get(token.text, ()), COUNTS[token.text]
+    kind = READINGS[token.text]
+    ways, counts = kind.ways, kind.counts
     fewest = _FEWEST.get(token.text, min(counts))
     things: list[Place | Name | Portion] = []
     while len(things) < max(counts):

@@ -1,13 +1,13 @@
 """What is read, and what it is compared with: ``measure length K1 from P1 to P2 wanted 45 within -0.1 to +0.2 in cm``."""
 
-from ..book.kinds.reading_ways import OF_READING
+from ..book.readings import READINGS
+from ..book.readings.reading_kind import POWERS
 from ..book.tree import Argument, Given
 from ..problem import refuse
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, nearest_words
 from .limits import compared
 from .places import measured_thing, reading_way
-from .vocabulary import READINGS
 
 
 def read_reading(c: Cursor) -> list[Given]:
@@ -17,7 +17,8 @@ def read_reading(c: Cursor) -> list[Given]:
         nearest = nearest_words(c.tok.text, list(READINGS))
         raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
     word = c.need_word(*READINGS)
-    how = [one for one in OF_READING.get(word, ()) if one != "less"]
+    kind = READINGS[word]
+    how = [one for one in kind.ways if one != "less"]
     givens = [Given(word, _things(c, (*how, "less", "wanted")), (), start, c.last)]
     while c.at_word(*how) and c.tok.text not in {g.word for g in givens}:
         givens.append(reading_way(c))
@@ -28,7 +29,8 @@ def read_reading(c: Cursor) -> list[Given]:
         if not holes:
             c.fail("the name of a hole")
         givens.append(Given("less", holes, (), start, c.last))
-    power = _POWERS.get(word, "")
+    # An area is said in `m2`, second moments in `m4`; a length in the unit alone.
+    power = str(POWERS[kind.quantity]) if POWERS.get(kind.quantity, 1) > 1 else ""
     shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
     against = compared(c, DIRECTION if word in ("direction", "angle") else LENGTH)
     if not shown:
@@ -57,9 +59,6 @@ def _things(c: Cursor, until: tuple[str, ...]) -> tuple[Argument, ...]:
 def _at_limit(c: Cursor) -> bool:
     """Whether a limit follows, and no figure with such a name."""
     return c.at_word("least", "most") and c.peek().kind != "end" and c.peek().text not in (";", "less", "wanted", "least", "most")
-
-
-_POWERS = {"area": "2", "moments": "4"}
 
 
 def shown_in(c: Cursor, power: str) -> list[Given]:

@@ -3,6 +3,7 @@
 import re
 from dataclasses import dataclass, replace
 
+from ..book.readings import READINGS
 from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
 from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
@@ -11,7 +12,7 @@ from .limits import limits_alone
 from .numbers import looks_like_bearing, number
 from .places import Reader
 from .readings import read_reading
-from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, READINGS, RESERVED
+from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, RESERVED
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
 """Words of the language that a number may begin with."""

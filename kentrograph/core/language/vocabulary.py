@@ -4,8 +4,8 @@ The parser, the completion and the reference page all read these tables.
 """
 
 from ..book.kinds import FIGURES
-from ..book.kinds.measure import READINGS as READING_KINDS
 from ..book.pens import PENS as ALL_PENS
+from ..book.readings import NUMBERS, READINGS
 
 KINDS = FIGURES
 """Kinds of figures, by the words that begin them."""
@@ -16,8 +16,6 @@ SIDES = frozenset(
 )
 CHOOSERS = frozenset({"near", "solution"})
 
-
-READINGS: dict[str, str] = {word: kind.explanation for word, kind in READING_KINDS.items()}
 
 HEADERS = frozenset({"unit", "decimals", "fractions", "angles", "datum"})
 PENS = frozenset(ALL_PENS)
@@ -38,7 +36,7 @@ FUNCTIONS: dict[str, tuple[int, int]] = {
 
 SHORT = {"r": "radius", "d": "diameter", "\u2300": "diameter"}
 """Short forms of the trade for the words of sizes, in front of a number. *Common practice* in drawings (ISO 129-1)."""
-PARTS = {
+_OF_FIGURES = {
     "x": "the x of a place",
     "y": "the y of a place",
     "r": "radius",
@@ -54,29 +52,9 @@ PARTS = {
     "perimeter": "length of the edge of what is closed",
     "circumference": "circumference",
     "value": "value of a reading",
-    "distance": "value of a distance",
-    "angle": "value of an angle",
-    "gap": "value of a gap",
-    "across": "how far across, of a distance",
-    "up": "how far up, of a distance",
-    "centres": "from centre to centre, of a distance",
-    "square": "square to the line, of a distance to its end",
-    "turn": "angle with its sign",
-    "acute": "the acute angle",
-    "rest": "the other way round, of a length along what is closed",
-    "beside": "how far beside, of a distance along a line",
-    "moments": "value of a second moment",
-    "upright": "the moment about the upright axis",
-    "mixed": "the product of inertia",
-    "greatest": "the greatest moment",
-    "smallest": "the smallest moment",
-    "axis": "direction of the axis about which it is greatest",
-    "box": "width of a box",
-    "height": "height of a box",
-    "closing": "misclosure of a traverse",
-    "ratio": "length of a traverse for each unit of its misclosure",
-    "angles": "sum of the inner angles of a traverse",
 }
+PARTS = {**_OF_FIGURES, **NUMBERS, **_OF_FIGURES}
+"""Every word that can stand after the dot, and what it is: those of figures first."""
 
 PLACE_WORDS = frozenset("start end middle centre center box corner on crossing foot nearest touch".split())
 UNIT_WORDS = frozenset("mm cm m in ft yd deg gon rad".split())

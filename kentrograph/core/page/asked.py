@@ -1,69 +1,55 @@
-"""What a table asks to have read, from the data of its message; and answers as data of theirs."""
+"""What a table asks, from the data of its message, by what its type declares."""
 
-from dataclasses import replace
-from typing import Any
-
-from ..desk.draft import Draft
-from ..desk.line_views import Looked
-from ..desk.pointing import Pointer, Snapping
-from ..snap.kinds import KINDS
-
-Data = dict[str, Any]
+from collections.abc import Callable
+from dataclasses import fields, is_dataclass
+from functools import cache
+from types import NoneType, UnionType
+from typing import Annotated, Any, Union, get_args, get_origin, get_type_hints
 
 
-def looked_of(data: Data) -> Looked:
-    """A `read` message, all fields of which are there or have their usual values."""
-    pointer, carry = pointer_of(data.get("pointer")), data.get("carry")
-    return Looked(
-        draft=_draft(data.get("draft")),
-        text=data.get("text", ""),
-        mend=data.get("mend"),
-        in_front_of=data.get("in_front_of"),
-        pointer=pointer,
-        choice=data.get("choice"),
-        selected=data.get("selected"),
-        pull=data.get("pull"),
-        aimed=data.get("aimed", False),
-        carried=tuple(carry["figures"]) if carry else (),
-        start=replace(pointer, x=float(carry["x"]), y=float(carry["y"])) if carry and pointer else None,
-        copied=carry.get("copied", False) if carry else False,
-        stroke=tuple((float(x), float(y)) for x, y in data.get("stroke") or ()),
-    )
+def from_data(kind: Any, data: Any) -> Any:
+    """The value of a declared type that some data (of JSON) is. What that does not declare is left out; limits are not checked.
+
+    Raises `TypeError` or `KeyError` where something is missing.
+    """
+    return _maker(kind)(data)
 
 
-def pointer_of(data: Data | None) -> Pointer | None:
-    """Where the pointer is, as the desk looks at it."""
-    if data is None:
-        return None
-    return Pointer(
-        float(data["x"]),
-        float(data["y"]),
-        float(data["reach"]),
-        float(data["pixel"]),
-        data.get("level", False),
-        data.get("swing", False),
-        float(data.get("turned", 0.0)),
-        _snapping(data.get("snapping")),
-        tuple(data.get("passed") or ()),
-    )
+@cache
+def _maker(kind: Any) -> Callable[[Any], Any]:
+    origin, inner = get_origin(kind), get_args(kind)
+    if origin is Annotated:
+        return _maker(inner[0])
+    if origin in (Union, UnionType):
+        return _of_union(inner)
+    if is_dataclass(kind):
+        return _of_dataclass(kind)
+    if origin is tuple and len(inner) == 2 and inner[1] is Ellipsis:
+        each = _maker(inner[0])
+        return lambda data: tuple(map(each, data))
+    if origin is tuple:
+        makers = [_maker(one) for one in inner]
+        return lambda data: tuple(make(one) for make, one in zip(makers, data, strict=True))
+    if origin is frozenset:
+        return frozenset
+    return float if kind is float else lambda data: data
 
 
-def _snapping(data: Data | None) -> Snapping:
-    if data is None:
-        return Snapping()
-    return Snapping(
-        frozenset(KINDS) - frozenset(data.get("off") or ()),
-        data.get("parts", 3),
-        float(data.get("turn", 0.0)),
-        float(data.get("step", 0.0)),
-        float(data.get("grid", 0.0)),
-        tuple(float(turn) for turn in data.get("turns") or ()),
-        data.get("ink_only", False),
-    )
+def _of_union(kinds: tuple[Any, ...]) -> Callable[[Any], Any]:
+    """One of several dataclasses, told by the words of its first field, or nothing."""
+    others = [one for one in kinds if one is not NoneType]
+    if len(others) == 1:
+        make = _maker(others[0])
+    else:
+        makers = {get_args(get_type_hints(one)["do"])[0]: _maker(one) for one in others}
+
+        def make(data: Any) -> Any:
+            return makers[data["do"]](data)
+
+    return lambda data: None if data is None else make(data)
 
 
-def _draft(data: Data | None) -> Draft | None:
-    if data is None:
-        return None
-    clicks = tuple(None if at is None else (float(at[0]), float(at[1])) for at in data.get("clicks") or ())
-    return Draft(data["kind"], tuple(data["rows"]), data.get("at"), data.get("again", False), clicks)
+def _of_dataclass(kind: Any) -> Callable[[Any], Any]:
+    hints = get_type_hints(kind)
+    makers = {one.name: _maker(hints[one.name]) for one in fields(kind)}
+    return lambda data: kind(**{name: makers[name](value) for name, value in data.items() if name in makers})

@@ -13,15 +13,16 @@ from ..book.book import Book
 from ..book.caches import forget
 from ..book.index import index_of
 from ..budget import OverBudget, within
+from ..desk.acts import Act
+from ..desk.hand import Hand
 from ..desk.view_types import HeaderView, StepView
 from ..desk.views import before_view, step_view, values_view, ways_view, working_view
 from ..language.codec import edit_from, header_data
 from ..language.messages import sentence
 from ..language.packed import book_from
 from ..problem import Refused, refuse
-from .acts import edit_maker, own_steps
 from .answers import read_within
-from .asked import looked_of
+from .asked import from_data
 from .differing import Placed, difference
 
 ACT_SECONDS = 5.0
@@ -112,8 +113,8 @@ class Held:
         """Does what waits, on top of what is kept: what differs from what was read before, and which of the acts cannot be done
         now, by their numbers from 0, and why. Such a one changes nothing."""
         book, refused = self.kept, list[RefusedAct]()
-        acts = json.loads(waiting)
-        own = [sorted(own_steps(act) or ()) for act in acts]
+        acts = from_data(_ACTS, json.loads(waiting))
+        own = [sorted(act.own_steps() or ()) for act in acts]
         label: str | None = None
         for number, act in enumerate(acts):
             try:
@@ -144,7 +145,7 @@ class Held:
         data = json.loads(asked)
         seq = data.get("seq", 0)
         try:
-            line, _ = read_within(self.book, looked_of(data), seq)
+            line, _ = read_within(self.book, from_data(Hand, data), seq)
         except Refused as refused:
             problem = refused.problem
             return json.dumps(
@@ -162,14 +163,14 @@ _LOOKS: dict[str, Callable[..., object]] = {
 """What can be asked of a step; each takes the book, the step and, for ways, the word and what is typed."""
 
 
-def _done(book: Book, act: dict[str, Any]) -> tuple[Book, str]:
+_ACTS = tuple[Act, ...]
+
+
+def _done(book: Book, act: Act) -> tuple[Book, str]:
     """A book after an act, and the label of that. Raises `Refused`."""
-    make = edit_maker(act)
-    if make is None:
-        raise refuse("needs_server")
     try:
         with within(ACT_SECONDS, ACT_SECONDS):
-            edit, label = make(book)
+            edit, label = act.edit(book)
             return book.edited(edit)[0], label
     except OverBudget as error:
         forget(book)

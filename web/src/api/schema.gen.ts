@@ -1443,7 +1443,7 @@ export interface components {
          */
         BrushView: {
             /** Entries */
-            entries: components["schemas"]["EntryView"][];
+            entries: components["schemas"]["Entry"][];
             /** Gone */
             gone: boolean;
             /** Stretches */
@@ -1454,10 +1454,10 @@ export interface components {
             words: string[];
         };
         /**
-         * CarryData
+         * Carried
          * @description Figures that are dragged: from where, in the drawing's unit, and whether they stay as well.
          */
-        CarryData: {
+        Carried: {
             /**
              * Copied
              * @default false
@@ -1472,16 +1472,13 @@ export interface components {
         };
         /**
          * CarryView
-         * @description What is selected, carried from a place to a place: in words, line by line, and the statement that it would write; ``text``
-         *     is empty, and ``words`` says why, where it cannot be.
+         * @description What is selected, carried from a place to a place: in words, line by line; where it cannot be, they say why.
          */
         CarryView: {
             /** End */
             end: number[];
             /** Start */
             start: number[];
-            /** Text */
-            text: string;
             /** Words */
             words: string[];
         };
@@ -1570,7 +1567,7 @@ export interface components {
         Copying: {
             /** Figures */
             figures: string[];
-            pointer?: components["schemas"]["PointerData"] | null;
+            pointer?: components["schemas"]["Pointer"] | null;
         };
         /**
          * DeclaredView
@@ -1675,6 +1672,7 @@ export interface components {
          *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
          *     circle, a bare number is the next size about the same centre.
          *     ``clicks`` is where each row was clicked, as far as it was: of several solutions the one is meant that touches there.
+         *     ``beside`` are special places that something of it was taken beside, within a hair.
          */
         Draft: {
             /**
@@ -1687,6 +1685,11 @@ export interface components {
              * @default null
              */
             at: number | null;
+            /**
+             * Beside
+             * @default []
+             */
+            beside: string[];
             /**
              * Clicks
              * @default []
@@ -1702,54 +1705,6 @@ export interface components {
              * @default []
              */
             rows: string[];
-        };
-        /**
-         * DraftData
-         * @description A figure being written: its kind and the rows given so far.
-         */
-        DraftData: {
-            /**
-             * Again
-             * @default false
-             */
-            again: boolean;
-            /**
-             * At
-             * @default null
-             */
-            at: number | null;
-            /** Clicks */
-            clicks?: ([
-                number,
-                number
-            ] | null)[];
-            /** Kind */
-            kind: string;
-            /** Rows */
-            rows: string[];
-        };
-        /**
-         * Drag
-         * @description The words with which the two ends of a drag are read; empty ones where a place or a figure stands without a word.
-         *
-         *     ``figure`` is the word where the drag begins at a figure, and not at a place of it: an end at a figure is read with it,
-         *     too, and an end at a place with ``start``. ``behind`` is how many givens stand before the drag.
-         */
-        Drag: {
-            /**
-             * Behind
-             * @default 0
-             */
-            behind: number;
-            /** End */
-            end: string;
-            /**
-             * Figure
-             * @default
-             */
-            figure: string;
-            /** Start */
-            start: string;
         };
         /**
          * DrawingView
@@ -1808,47 +1763,19 @@ export interface components {
             type: "echo";
         };
         /**
-         * EnterView
-         * @description What Enter (or a click) does: begin or go on with a draft, write a statement, or nothing.
-         *
-         *     ``after`` is what goes on being written once the statement stands; None where the kind only stays open.
+         * Entry
+         * @description One of several things done as one change: a text that is written, or a figure, by its name, that is taken away.
          */
-        EnterView: {
-            /** @default null */
-            after: components["schemas"]["Draft"] | null;
-            /**
-             * Do
-             * @enum {string}
-             */
-            do: "begin" | "given" | "write" | "header" | "type" | "nothing";
-            draft: components["schemas"]["Draft"] | null;
-            /** Statement */
-            statement: string;
-        };
-        /**
-         * EntryData
-         * @description A text that is written or, where there is none, the name of a figure that is taken away.
-         */
-        EntryData: {
+        Entry: {
             /**
              * Away
-             * @default null
+             * @default
              */
-            away: string | null;
+            away: string;
             /**
              * Text
              * @default
              */
-            text: string;
-        };
-        /**
-         * EntryView
-         * @description A text that would be written or, where it is empty, the name of the figure that would be taken away.
-         */
-        EntryView: {
-            /** Away */
-            away: string | null;
-            /** Text */
             text: string;
         };
         /**
@@ -2072,8 +1999,11 @@ export interface components {
              * @default null
              */
             off: boolean | null;
-            /** Others */
-            others?: string[];
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
         };
         /**
          * FollowView
@@ -2416,14 +2346,13 @@ export interface components {
          * KindView
          * @description A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
          *
-         *     ``drag`` are the words of the two ends of a drag, ``held`` what Tab does with a number; ``endless`` says that what can be
-         *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``takes`` says how many
-         *     figures it begins with, of what is selected then; ``rare`` ones stand on the tray only where there is room.
+         *     ``held`` says what Tab does with a number; ``endless`` says that what can be
+         *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``rare`` ones stand on the tray
+         *     only where there is room.
          */
         KindView: {
             /** Brush */
             brush: boolean;
-            drag: components["schemas"]["Drag"] | null;
             /** Endless */
             endless: boolean;
             /** Explanation */
@@ -2439,11 +2368,6 @@ export interface components {
              * @default false
              */
             rare: boolean;
-            /**
-             * Takes
-             * @enum {string}
-             */
-            takes: "none" | "one" | "many";
             /** Title */
             title: string;
             /** Word */
@@ -2486,72 +2410,128 @@ export interface components {
         };
         /**
          * LineView
-         * @description The open line, read.
+         * @description All that is shown of what is in hand, and all that can be done with it: ``enter``, ``click`` (also letting go of what is
+         *     dragged, pulled or stroked), ``leave`` (Escape) and ``better`` (what would work is put into the row), each complete.
          *
          *     ``box`` holds the preview: left, bottom, right, top. ``picks`` are the rows that a click could state, likeliest first, and
-         *     ``picked`` the one that it would. ``beside`` is the special place within a hair of the plain position that a click would take,
-         *     ``unfit`` why the place that lies nearest will not do or, where there are no picks, why a click states nothing. ``around`` is
-         *     the centre of the arc being written while its end is free, ``leaving`` the direction in which a chain leaves its last end;
-         *     ``passed`` is where the places are that the pointer passed over. ``follows`` are the steps that would change with one that is
-         *     mended or pulled.
+         *     ``picked`` the one that it would; ``unfit`` says why the place that lies nearest will not do or, where there are no picks, why
+         *     a click states nothing. ``around`` is the centre of the arc being written while its end is free, ``leaving`` the direction in
+         *     which a chain leaves its last end; ``passed`` is where the places are that the pointer passed over. ``follows`` are the steps
+         *     that would change with one that is mended or pulled.
          */
         LineView: {
-            /** Around */
+            /**
+             * Around
+             * @default null
+             */
             around: number[] | null;
-            /** Beside */
-            beside: string | null;
-            /** Box */
+            /** @default null */
+            better: components["schemas"]["Outcome"] | null;
+            /**
+             * Box
+             * @default null
+             */
             box: number[] | null;
+            /** @default null */
             brush: components["schemas"]["BrushView"] | null;
+            /** @default null */
             carry: components["schemas"]["CarryView"] | null;
-            click: components["schemas"]["EnterView"] | null;
-            /** Completions */
+            /** @default null */
+            click: components["schemas"]["Outcome"] | null;
+            /**
+             * Completions
+             * @default []
+             */
             completions: components["schemas"]["Completion"][];
-            enter: components["schemas"]["EnterView"];
+            enter: components["schemas"]["Outcome"];
             /** Follows */
             follows: components["schemas"]["FollowView"][];
             /** Handles */
             handles: components["schemas"]["HandleView"][];
-            /** Hint */
+            /**
+             * Hint
+             * @default
+             */
             hint: string;
-            /** Last */
+            /**
+             * Last
+             * @default null
+             */
             last: number[] | null;
-            /** Leaving */
+            leave: components["schemas"]["Outcome"];
+            /**
+             * Leaving
+             * @default null
+             */
             leaving: number | null;
+            /** @default null */
             live: components["schemas"]["LiveView"] | null;
-            /** Name */
+            /**
+             * Name
+             * @default
+             */
             name: string;
-            /** Note */
+            /**
+             * Note
+             * @default
+             */
             note: string;
             /** Passed */
             passed: number[][];
-            /** Picked */
+            /**
+             * Picked
+             * @default 0
+             */
             picked: number;
-            /** Picks */
+            /**
+             * Picks
+             * @default []
+             */
             picks: string[];
+            /** @default null */
             preview: components["schemas"]["FigureView"] | null;
+            /** @default null */
             problem: components["schemas"]["ProblemView"] | null;
+            /** @default null */
             pull: components["schemas"]["PullView"] | null;
+            /** @default null */
             reading: components["schemas"]["ReadingView"] | null;
-            /** Row */
+            /**
+             * Row
+             * @default
+             */
             row: string;
             /** Rows */
             rows: components["schemas"]["Row"][];
-            /** Seq */
+            /**
+             * Seq
+             * @default 0
+             */
             seq: number;
             /** Solutions */
             solutions: components["schemas"]["SolutionView"][];
+            /** @default null */
             tag: components["schemas"]["TagView"] | null;
-            /** Taken */
+            /**
+             * Taken
+             * @default 0
+             */
             taken: number;
             /**
              * Type
+             * @default line
              * @constant
              */
             type: "line";
-            /** Unfit */
+            /**
+             * Unfit
+             * @default null
+             */
             unfit: string | null;
-            /** Value */
+            /**
+             * Value
+             * @default
+             */
             value: string;
         };
         /**
@@ -2826,6 +2806,39 @@ export interface components {
             type: "others";
         };
         /**
+         * Outcome
+         * @description What a movement of the hand does: begin or go on with a draft, change the book, put words into the row, select, or nothing.
+         *
+         *     ``act`` is the change of the book, whole; ``draft`` what stands on the open line once it is done; ``statement`` the text that
+         *     is written or, of ``type``, put into the row. ``why`` says why nothing comes of it; ``figure`` is what it selects.
+         */
+        Outcome: {
+            /**
+             * Act
+             * @default null
+             */
+            act: components["schemas"]["Write"] | components["schemas"]["WriteAll"] | components["schemas"]["Mend"] | components["schemas"]["Strike"] | components["schemas"]["TakeAway"] | components["schemas"]["Settle"] | components["schemas"]["Paste"] | components["schemas"]["MakeSymbol"] | components["schemas"]["MoveStep"] | components["schemas"]["Rename"] | components["schemas"]["Flag"] | components["schemas"]["SetOut"] | components["schemas"]["TurnInto"] | components["schemas"]["Restate"] | components["schemas"]["BringBack"] | components["schemas"]["Undo"] | components["schemas"]["Redo"] | null;
+            /** Do */
+            do: ("begin" | "given" | "write" | "header" | "type" | "nothing") | "select";
+            /** @default null */
+            draft: components["schemas"]["Draft"] | null;
+            /**
+             * Figure
+             * @default null
+             */
+            figure: string | null;
+            /**
+             * Statement
+             * @default
+             */
+            statement: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * Paste
          * @description Puts down what a text draws, with its 0, 0 at a place in the drawing's unit.
          */
@@ -2995,23 +3008,38 @@ export interface components {
             y: number;
         };
         /**
-         * PointerData
-         * @description The pointer, in the drawing's unit.
+         * Pointer
+         * @description Where the pointer is, how far it reaches, and the size of a pixel; all in the drawing's unit.
          */
-        PointerData: {
+        Pointer: {
             /**
              * Level
              * @default false
              */
             level: boolean;
-            /** Passed */
-            passed?: string[];
+            /**
+             * Passed
+             * @default []
+             */
+            passed: string[];
             /** Pixel */
             pixel: number;
             /** Reach */
             reach: number;
-            /** @default null */
-            snapping: components["schemas"]["SnappingData"] | null;
+            /**
+             * @default {
+             *       "grid": 0,
+             *       "ink_only": false,
+             *       "off": [
+             *         "part"
+             *       ],
+             *       "parts": 3,
+             *       "step": 0,
+             *       "turn": 0,
+             *       "turns": []
+             *     }
+             */
+            snapping: components["schemas"]["Snapping"];
             /**
              * Swing
              * @default false
@@ -3061,23 +3089,18 @@ export interface components {
         };
         /**
          * PullView
-         * @description What the pulled figure's step would say, and what changes in it; ``id`` is the step that changes.
-         *
-         *     ``later`` says which place of a later figure it is pulled to, which nothing can hang on; empty where it is none.
+         * @description What a pulled figure becomes, in words; ``later`` says which place of a later figure it is pulled to, which nothing can
+         *     hang on, and is empty where it is none.
          */
         PullView: {
             /** Becomes */
             becomes: string;
-            /** Id */
-            id: string;
             /** Later */
             later: string;
-            /** Text */
-            text: string;
         };
         /**
          * ReadRequest
-         * @description What stands on the open line and where the pointer is; the newest one wins.
+         * @description What is in hand, to be read; the newest one wins.
          */
         ReadRequest: {
             /**
@@ -3086,14 +3109,21 @@ export interface components {
              */
             aimed: boolean;
             /** @default null */
-            carry: components["schemas"]["CarryData"] | null;
+            carry: components["schemas"]["Carried"] | null;
             /**
              * Choice
              * @default null
              */
             choice: number | null;
             /** @default null */
-            draft: components["schemas"]["DraftData"] | null;
+            draft: components["schemas"]["Draft"] | null;
+            /** @default null */
+            drag: components["schemas"]["Pointer"] | null;
+            /**
+             * Id
+             * @default new
+             */
+            id: string;
             /**
              * In Front Of
              * @default null
@@ -3104,8 +3134,19 @@ export interface components {
              * @default null
              */
             mend: string | null;
+            /**
+             * Opened
+             * @default false
+             */
+            opened: boolean;
+            /**
+             * Pen
+             * @default ink
+             * @enum {string}
+             */
+            pen: "pencil" | "ink" | "fine" | "hidden" | "axis";
             /** @default null */
-            pointer: components["schemas"]["PointerData"] | null;
+            pointer: components["schemas"]["Pointer"] | null;
             /**
              * Pull
              * @default null
@@ -3113,13 +3154,16 @@ export interface components {
             pull: number | null;
             /**
              * Selected
-             * @default null
+             * @default []
              */
-            selected: string | null;
+            selected: string[];
             /** Seq */
             seq: number;
-            /** Stroke */
-            stroke?: [
+            /**
+             * Stroke
+             * @default []
+             */
+            stroke: [
                 number,
                 number
             ][];
@@ -3474,10 +3518,11 @@ export interface components {
             word: string;
         };
         /**
-         * SnappingData
-         * @description Which kinds of place are off, and the steps that directions (degrees), distances and positions are held to; 0 for none.
+         * Snapping
+         * @description What may be taken near the pointer: the kinds that are off, into how many parts figures are cut, and the steps that
+         *     directions (degrees), distances and plain positions (the drawing's unit) are held to; 0 for none.
          */
-        SnappingData: {
+        Snapping: {
             /**
              * Grid
              * @default 0
@@ -3488,8 +3533,13 @@ export interface components {
              * @default false
              */
             ink_only: boolean;
-            /** Off */
-            off?: string[];
+            /**
+             * Off
+             * @default [
+             *       "part"
+             *     ]
+             */
+            off: string[];
             /**
              * Parts
              * @default 3
@@ -3505,8 +3555,11 @@ export interface components {
              * @default 0
              */
             turn: number;
-            /** Turns */
-            turns?: number[];
+            /**
+             * Turns
+             * @default []
+             */
+            turns: number[];
         };
         /**
          * SolutionView
@@ -3608,8 +3661,11 @@ export interface components {
             do: "strike";
             /** Id */
             id: string;
-            /** Others */
-            others?: string[];
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
         };
         /**
          * SymbolView
@@ -3840,6 +3896,9 @@ export interface components {
         /**
          * Write
          * @description Writes a step, or a header line; in front of another step, or at the end.
+         *
+         *     ``beside`` names special places that a plain position was taken beside: the step is marked with them. A ``pen`` is written in
+         *     front of a figure that does not say it itself; ink is what a bare statement is in.
          */
         Write: {
             /**
@@ -3870,7 +3929,7 @@ export interface components {
         };
         /**
          * WriteAll
-         * @description Does several things as one change; the ids of the steps that are written begin with this one.
+         * @description Writes several steps, and takes figures away, one after the other, as one change; steps get ids that begin with this.
          */
         WriteAll: {
             /**
@@ -3879,7 +3938,7 @@ export interface components {
              */
             do: "write_all";
             /** Entries */
-            entries: components["schemas"]["EntryData"][];
+            entries: components["schemas"]["Entry"][];
             /** Id */
             id: string;
             /**

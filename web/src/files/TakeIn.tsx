@@ -21,7 +21,7 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
     if (!found) return;
     setTaking(true);
     setFailed("");
-    const entries = found.entries.map((text) => ({ text, away: null }));
+    const entries = found.entries.map((text) => ({ text, away: "" }));
     const answer = await session.act({ do: "write_all", id: newId(), entries, in_front_of: null, pen: "ink" });
     setTaking(false);
     if (!answer.ok) {

@@ -1,7 +1,5 @@
 /** What is asked of the open line: the newest wins. Whoever answers now is asked, the core beside or the server. */
-import type { Line, ReadRequest } from "../api/types";
-
-export type Asked = Omit<ReadRequest, "type" | "seq">;
+import type { Hand, Line, ReadRequest } from "../api/types";
 
 /** Whoever can be asked; both may refuse to take a question. */
 export interface Ask {
@@ -10,9 +8,11 @@ export interface Ask {
 }
 
 export class Reading {
-  private flying = false;
-  private wanted: Asked | null = null;
+  private flying: { readonly hand: Hand; readonly drawing: unknown } | null = null;
+  private wanted: Hand | null = null;
   private readonly awaited = new Map<number, (line: Line | null) => void>();
+  /** What was read last, and on which drawing: what is shown. */
+  private last: { readonly hand: string; readonly line: Line; readonly drawing: unknown } | null = null;
   /** Readings that the core has and has not answered yet. */
   private readonly withCore = new Map<number, ReadRequest>();
 
@@ -20,40 +20,49 @@ export class Reading {
     private readonly number: () => number,
     private readonly ask: Ask,
     private readonly onLine: (line: Line) => void,
+    /** What tells one state of the drawing from another. */
+    private readonly drawing: () => unknown,
   ) {}
 
   /** Whether something that was asked is not answered. */
   get busy(): boolean {
-    return this.flying || this.awaited.size > 0;
+    return this.flying !== null || this.awaited.size > 0;
   }
 
-  /** Whether what was read last is what there is to read: nothing asked for is on its way. */
-  get upToDate(): boolean {
-    return !this.flying && this.wanted === null;
+  /** What is shown, where it is the reading of just this, on the drawing as it stands. */
+  shown(hand: Hand): Line | null {
+    const { last } = this;
+    if (!last || this.wanted !== null || last.drawing !== this.drawing()) return null;
+    return last.hand === JSON.stringify(hand) ? last.line : null;
   }
 
   /** Reads the open line; an older reading that has not been sent yet is dropped. */
-  read(asked: Asked): void {
+  read(asked: Hand): void {
     this.wanted = asked;
     this.pump();
   }
 
   /** Reads the open line and waits for the answer to this very reading. */
-  readNow(asked: Asked): Promise<Line | null> {
+  readNow(asked: Hand): Promise<Line | null> {
     return new Promise((resolve) => {
       const seq = this.number();
+      const drawing = this.drawing();
       if (!this.send({ ...asked, type: "read", seq })) resolve(null);
-      else this.awaited.set(seq, resolve);
+      else
+        this.awaited.set(seq, (line) => {
+          if (line) this.last = { hand: JSON.stringify(asked), line, drawing };
+          resolve(line);
+        });
     });
   }
 
   /** Sends what is wanted, where nothing is on its way. */
   pump(): void {
     if (this.flying || this.wanted === null) return;
-    if (this.send({ ...this.wanted, type: "read", seq: this.number() })) {
-      this.flying = true;
-      this.wanted = null;
-    }
+    const asked = this.wanted;
+    if (!this.send({ ...asked, type: "read", seq: this.number() })) return;
+    this.flying = { hand: asked, drawing: this.drawing() };
+    this.wanted = null;
   }
 
   take(line: Line): void {
@@ -63,7 +72,8 @@ export class Reading {
       this.awaited.delete(line.seq);
       waiting(line);
     } else {
-      this.flying = false;
+      if (this.flying) this.last = { ...this.flying, hand: JSON.stringify(this.flying.hand), line };
+      this.flying = null;
       this.onLine(line);
       this.pump();
     }
@@ -75,13 +85,13 @@ export class Reading {
     const waiting = this.awaited.get(seq);
     this.awaited.delete(seq);
     if (waiting) waiting(null);
-    else this.flying = false;
+    else this.flying = null;
     this.pump();
   }
 
   /** The server answers nothing any more; the core does what it was asked. */
   lost(): void {
-    this.flying = false;
+    this.flying = null;
     for (const [seq, waiting] of [...this.awaited]) {
       if (this.withCore.has(seq)) continue;
       this.awaited.delete(seq);

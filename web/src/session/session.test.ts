@@ -98,9 +98,14 @@ const reading = (text: string) => ({
   pointer: null,
   choice: null,
   aimed: false,
-  selected: null,
+  opened: false,
+  id: "n",
+  pen: "ink" as const,
+  selected: [],
   pull: null,
   carry: null,
+  drag: null,
+  stroke: [],
 });
 
 describe("readings", () => {

@@ -1,5 +1,5 @@
 /** The live session of one table: the connection, who answers what is asked, and what comes of what is done. */
-import type { Act, Line, Opening, ServerMessage, Where } from "../api/types";
+import type { Act, Hand, Line, Opening, ServerMessage, Where } from "../api/types";
 import { core as coreOfPage, type Core } from "../core/core";
 import { loadBacking } from "../state/backing";
 import { setConnection, takeBook, useDocument } from "../state/document";
@@ -11,7 +11,7 @@ import type { Answer } from "./answer";
 import { Changing } from "./changing";
 import { dropEarly } from "./early";
 import { fetchKept } from "./kept";
-import { Reading, type Asked } from "./reading";
+import { Reading } from "./reading";
 import { Socket } from "./socket";
 import { Whereabouts } from "./whereabouts";
 
@@ -60,6 +60,7 @@ export class Session {
         server: (request) => this.caughtUp && send(request),
       },
       onLine,
+      () => useDocument.getState().byId,
     );
     this.changing = new Changing(
       drawing,
@@ -113,17 +114,17 @@ export class Session {
     this.changing.letGo(n);
   }
 
-  /** Whether what was read last is what there is to read. */
-  get upToDate(): boolean {
-    return this.reading.upToDate;
+  /** What is shown, where it is the reading of just this, on the drawing as it stands. */
+  shown(hand: Hand): Line | null {
+    return this.reading.shown(hand);
   }
 
-  read(asked: Asked): void {
+  read(asked: Hand): void {
     this.reading.read(asked);
     this.tell();
   }
 
-  readNow(asked: Asked): Promise<Line | null> {
+  readNow(asked: Hand): Promise<Line | null> {
     const answer = this.reading.readNow(asked);
     this.tell();
     return answer;

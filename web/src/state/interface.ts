@@ -49,8 +49,6 @@ interface Interface {
   working: { readonly step: string; readonly shown: Working } | null;
   /** What the step that is pointed at in the book works on, as it stood before it. */
   was: readonly Figure[];
-  /** Special places that something of the open figure was taken beside, within a hair. */
-  beside: readonly string[];
   /** The handle of the selected figure that is being pulled. */
   pull: number | null;
   /** What was pasted and is put down by pointing. */
@@ -90,7 +88,6 @@ export const NOTHING: Interface = {
   sheetPart: null,
   choice: null,
   before: null,
-  beside: [],
   pull: null,
   placing: null,
   was: [],

@@ -3,7 +3,6 @@ import type { Step } from "../api/types";
 import { figureBy, figuresOf, idsOf, stepOf } from "./figures";
 import { useDocument } from "./document";
 import { useInterface } from "./interface";
-import { kindOf } from "./kinds";
 
 /** Figures by their ids, the one first that the others were added to. */
 export function selectedIds(): readonly string[] {
@@ -48,16 +47,6 @@ export function keepingSelection(change: () => void): void {
   });
   const [selected = null, ...others] = found;
   useInterface.setState({ selected, others });
-}
-
-/** The names of what is selected, in the order of the book, that a verb begins with. */
-export function selectedFor(kind: string): string[] {
-  const takes = kindOf(kind)?.takes ?? "none";
-  const ids = new Set(selectedIds());
-  if (takes === "none" || ids.size === 0 || (takes === "one" && ids.size > 1)) return [];
-  return figuresOf(useDocument.getState().steps).flatMap((one) =>
-    ids.has(one.id) && one.figure && one.name !== "" ? [one.name] : [],
-  );
 }
 
 export function selectNothing(): void {

@@ -9,7 +9,7 @@ export function isOn(kind: SnapKind, set: Readonly<Record<string, boolean>>): bo
 }
 
 /** What is sent with the pointer. */
-export function snapping(): Snapping | null {
+export function snapping(): Snapping {
   const { snaps } = usePreferences.getState();
   const off = DECLARED.places.filter((kind) => !isOn(kind, snaps.set)).map((kind) => kind.key);
   const { parts, turn, turns, step, grid } = snaps;

@@ -45,7 +45,7 @@ describe("what is typed", () => {
   });
 
   it("comes back in the middle of a figure, too, and stays once it is entered", () => {
-    const draft = (...rows: string[]) => ({ kind: "path", rows, at: null, again: false });
+    const draft = (...rows: string[]) => ({ kind: "path", rows, at: null, again: false, clicks: [], beside: [] });
     useInterface.setState({ draft: draft("from 0, 0", "to 9, 0") });
     following.typed(line("", null, [9, 0]));
     types("+ 0, 900", [0, 0, 9, 900]);
@@ -99,7 +99,9 @@ describe("what is placed", () => {
   });
 
   it("is brought into sight while the figure is still being written", () => {
-    useInterface.setState({ draft: { kind: "line", rows: ["from 900, 0"], at: null, again: false } });
+    useInterface.setState({
+      draft: { kind: "line", rows: ["from 900, 0"], at: null, again: false, clicks: [], beside: [] },
+    });
     following.typed(line("", null, [900, 0]));
     expect(holds(camera, [900, 0, 900, 0])).toBe(true);
   });

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Draft, Line } from "../api/types";
 import { Gestures } from "./gestures";
 
-const CHAIN: Draft = { kind: "path", rows: ["from 0, 0", "to 100, 0"], at: null, again: false };
+const CHAIN: Draft = { kind: "path", rows: ["from 0, 0", "to 100, 0"], at: null, again: false, clicks: [], beside: [] };
 
 function line(more: Partial<Line>): Line {
   return { last: null, leaving: null, around: null, tag: null, ...more } as Line;
@@ -76,7 +76,14 @@ describe("leaving the last end", () => {
 });
 
 describe("going around a centre", () => {
-  const arc: Draft = { kind: "arc", rows: ["centre 0, 0", "from 10, 0"], at: null, again: false };
+  const arc: Draft = {
+    kind: "arc",
+    rows: ["centre 0, 0", "from 10, 0"],
+    at: null,
+    again: false,
+    clicks: [],
+    beside: [],
+  };
   const around = () => gestures.show(line({ last: [10, 0], around: [0, 0] }), arc, false);
 
   it("counts the way that was gone, past half a turn too", () => {
@@ -148,7 +155,7 @@ describe("resting over a place", () => {
 
   it("ends with the figure that it helped to place", () => {
     rest("end of L1");
-    gestures.show(line({}), { kind: "path", rows: [], at: null, again: true }, false);
+    gestures.show(line({}), { kind: "path", rows: [], at: null, again: true, clicks: [], beside: [] }, false);
     expect(gestures.passed).toEqual([]);
   });
 

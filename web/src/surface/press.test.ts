@@ -12,8 +12,8 @@ vi.mock("../api/client", () => ({
 }));
 
 const at = (x: number, y = 0) => ({ x, y });
-let openLine: Record<"dragFrom" | "dragTo" | "click" | "refresh" | "inTurn", ReturnType<typeof vi.fn>>;
-let hands: Record<"choose" | "letGo" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
+let openLine: Record<"click" | "refresh" | "inTurn" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
+let hands: Record<"dragFrom" | "carryFrom" | "copies", ReturnType<typeof vi.fn>>;
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
@@ -21,18 +21,13 @@ beforeEach(() => {
   useInterface.setState({ ...NOTHING });
   openLine = {
     inTurn: vi.fn((act: () => unknown) => act()),
-    dragFrom: vi.fn(() => true),
-    dragTo: vi.fn(),
     click: vi.fn(),
     refresh: vi.fn(),
-  };
-  hands = {
-    choose: vi.fn(),
-    letGo: vi.fn(),
     strokeFrom: vi.fn(() => false),
     strokeDone: vi.fn(),
     drop: vi.fn(() => false),
   };
+  hands = { dragFrom: vi.fn(), carryFrom: vi.fn(), copies: vi.fn() };
   view = {
     grab: vi.fn(() => true),
     holdsHandle: vi.fn(() => false),
@@ -58,38 +53,30 @@ function gesture(places: readonly { x: number; y: number }[], { button = 0, shif
   press.up(places.at(-1) ?? first, button, shift);
 }
 
-const writing = () => useInterface.setState({ draft: { kind: "line", rows: [], at: null, again: false } });
+const writing = () =>
+  useInterface.setState({ draft: { kind: "line", rows: [], at: null, again: false, clicks: [], beside: [] } });
 
 describe("while something is written", () => {
   it("a press is a click, and a hand that trembles does not drag", () => {
     writing();
     gesture([at(0), at(3), at(5, 3), at(1)]);
     expect(openLine.click).toHaveBeenCalledOnce();
-    expect(openLine.dragFrom).not.toHaveBeenCalled();
+    expect(hands.dragFrom).not.toHaveBeenCalled();
   });
 
-  it("a drag states where it went down, then where it came up", () => {
+  it("a drag is let go where it came up; what is read knows where it went down", () => {
     writing();
     gesture([at(0), at(4), at(30), at(60)]);
-    expect(openLine.dragFrom).toHaveBeenCalledExactlyOnceWith(at(0));
-    expect(openLine.dragTo).toHaveBeenCalledOnce();
-    expect(openLine.click).not.toHaveBeenCalled();
-  });
-
-  it("where two places say nothing a drag is a click where it came up", () => {
-    writing();
-    openLine.dragFrom.mockReturnValue(false);
-    gesture([at(0), at(30)]);
+    expect(hands.dragFrom).toHaveBeenCalledExactlyOnceWith(at(0));
     expect(openLine.click).toHaveBeenCalledOnce();
-    expect(openLine.dragTo).not.toHaveBeenCalled();
   });
 
   it("where stretches are stroked over, a press is a stroke however short", () => {
     writing();
-    hands.strokeFrom.mockReturnValue(true);
+    openLine.strokeFrom.mockReturnValue(true);
     gesture([at(0)]);
     gesture([at(0), at(3), at(60)]);
-    expect(hands.strokeDone).toHaveBeenCalledTimes(2);
+    expect(openLine.strokeDone).toHaveBeenCalledTimes(2);
     expect(openLine.click).not.toHaveBeenCalled();
   });
 
@@ -105,7 +92,7 @@ describe("with nothing begun", () => {
   it("a click selects what is under it, with Shift as well", () => {
     gesture([at(0)]);
     gesture([at(0)], { shift: true });
-    expect(hands.choose.mock.calls).toEqual([[false], [true]]);
+    expect(openLine.click.mock.calls).toEqual([[false], [true]]);
   });
 
   it("a box takes what it holds, shown while it is drawn", async () => {
@@ -119,7 +106,7 @@ describe("with nothing begun", () => {
     (view["holdsHandle"] as ReturnType<typeof vi.fn>).mockReturnValue(true);
     gesture([at(0), at(30)]);
     expect(view["grab"]).toHaveBeenCalledExactlyOnceWith(at(0));
-    expect(hands.letGo).toHaveBeenCalledOnce();
+    expect(openLine.click).toHaveBeenCalledOnce();
   });
 
   it("a click or a double click on a handle changes nothing, and selects what is under it", () => {
@@ -128,7 +115,7 @@ describe("with nothing begun", () => {
     gesture([at(0), at(2), at(4, 2)]);
     gesture([at(4, 2)]);
     expect(view["grab"]).not.toHaveBeenCalled();
-    expect(hands.letGo).not.toHaveBeenCalled();
+    expect(openLine.click.mock.calls).toEqual([[false], [false]]);
     expect(useInterface.getState().selected).toBe("a");
   });
 

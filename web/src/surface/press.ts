@@ -5,11 +5,12 @@ import { unlocked } from "../state/groups";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { selectAll, selectedIds } from "../state/selection";
+import { putDown } from "../table/clipboard";
 import type { TableParts } from "../table/context";
 import type { View } from "./view";
 
 type Place = { readonly x: number; readonly y: number };
-type Doing = "click" | "drag" | "stroke" | "carry" | "put" | "pull" | "choose" | "look" | "pan";
+type Doing = "click" | "stroke" | "carry" | "put" | "pull" | "choose" | "look" | "pan";
 
 /** While these begin, what is under the pointer is read on. */
 const READ_UNDER: ReadonlySet<Doing> = new Set(["put", "click", "pull", "stroke", "carry"]);
@@ -44,7 +45,7 @@ export class Press {
     else if (useInterface.getState().placing) this.doing = "put";
     // With Ctrl what is selected is copied; elsewhere a box is drawn to be seen larger.
     else if (ctrl) this.doing = over && !draft && !mend && text === "" ? "carry" : "look";
-    else if (this.parts.openLine.hands.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
+    else if (this.parts.openLine.strokeFrom(view?.pointedAt(at) ?? null)) this.doing = "stroke";
     // A figure that was begun a moment ago may still be on its way: the click is for it.
     else if (draft || mend || text !== "" || this.parts.openLine.busy) this.doing = "click";
     // Of several that are selected none is pulled by its own places.
@@ -67,16 +68,16 @@ export class Press {
         this.from = at;
         return false;
       case "click":
-        // From place to place: the first is stated where the pointer went down.
-        if (started && this.parts.openLine.dragFrom(view.pointedAt(this.from))) this.doing = "drag";
+        // From place to place, where what is written takes two.
+        if (started) this.parts.openLine.hands.dragFrom(view.pointedAt(this.from));
         return false;
       case "pull":
         // A click on a handle, or a double click, changes nothing: pulling begins once the pointer has left it.
         if (started && !view.grab(this.from) && !view.grabOnPaper(onPaper())) this.doing = null;
         return false;
       case "carry":
-        if (started) this.parts.openLine.hands.carries.begin(view.pointedAt(this.from));
-        this.parts.openLine.hands.carries.copied = ctrl;
+        if (started) this.parts.openLine.hands.carryFrom(view.pointedAt(this.from));
+        this.parts.openLine.hands.copies(ctrl);
         return false;
       case "look":
       case "choose":
@@ -93,23 +94,31 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
-    if (doing === "put") void openLine.hands.putDown();
-    else if (doing === "stroke") openLine.hands.strokeDone();
-    else if (doing === "drag") openLine.dragTo();
-    else if (doing === "click") openLine.click();
-    else if (doing === "carry" && this.moved) void openLine.hands.letDown(ctrl);
-    else if (doing === "pull" && this.moved) void openLine.hands.letGo();
+    if (doing === "carry") openLine.hands.copies(ctrl);
+    if (doing === "put") this.put();
+    else if (doing === "stroke") openLine.strokeDone();
+    else if (doing === "click" || ((doing === "carry" || doing === "pull") && this.moved)) openLine.click();
     else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
     } else if (this.moved && doing === "choose") this.box(view, at, shift);
-    else openLine.hands.choose(shift);
+    else openLine.click(shift);
+  }
+
+  /** What was pasted is put down where the tag says. */
+  private put(): void {
+    const { openLine, session } = this.parts;
+    const given = { text: "", pointer: openLine.pointer };
+    openLine.inTurn(async () => {
+      await putDown(session, await openLine.reads(given), openLine.inFrontOf());
+      openLine.refresh();
+    });
   }
 
   /** What was begun by going down is dropped: a second finger came. */
   cancel(): void {
     this.parts.view.current?.showFrame(null, null, false);
-    if (this.parts.openLine.hands.drop()) this.parts.openLine.refresh();
+    if (this.parts.openLine.drop()) this.parts.openLine.refresh();
     this.doing = null;
   }
 

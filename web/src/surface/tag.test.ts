@@ -26,7 +26,7 @@ function sides(x: number, y: number): string {
 function comesFrom(pixel: [number, number] | null): void {
   useInterface.setState({
     ...NOTHING,
-    draft: pixel && { kind: "line", rows: ["from 0, 0"], at: null, again: false },
+    draft: pixel && { kind: "line", rows: ["from 0, 0"], at: null, again: false, clicks: [], beside: [] },
   });
   const line = { last: [0, 0], tag: null, picks: [], unfit: null, live: null, pull: null } as unknown as Line;
   showTag(tag, line, null, () => pixel);
@@ -56,7 +56,10 @@ describe("the tag", () => {
   });
 
   it("says why a click states nothing, and no place as if it did", () => {
-    useInterface.setState({ ...NOTHING, draft: { kind: "fillet", rows: [], at: null, again: false } });
+    useInterface.setState({
+      ...NOTHING,
+      draft: { kind: "fillet", rows: [], at: null, again: false, clicks: [], beside: [] },
+    });
     const at = { words: "60, 25", at: [60, 25], kind: "", more: 0, told: [] };
     const line = {
       tag: at,

@@ -8,7 +8,7 @@ import { actWords, PutAside } from "../book/PutAside";
 import { useWaiting } from "../session/waiting";
 import { Stopped } from "../book/Stopped";
 import { SidePanel } from "../book/SidePanel";
-import type { Where } from "../api/types";
+import type { Line, Where } from "../api/types";
 import { askEarlyOf } from "../session/early";
 import { Session } from "../session/session";
 import { MOST_SHOWN } from "../session/whereabouts";
@@ -118,17 +118,23 @@ function useParts(id: string): TableParts | null {
     forgetBacking();
     useInterface.setState(NOTHING);
     const made: { openLine?: OpenLine } = {};
+    let answering = false;
+    const showBusy = () => view.current?.showBusy(answering || made.openLine?.busy === true);
     const session = new Session(
       id,
       (line) => made.openLine?.take(line),
-      (busy) => view.current?.showBusy(busy),
+      (busy) => {
+        answering = busy;
+        showBusy();
+      },
       () => whereAmI(view.current),
     );
-    made.openLine = new OpenLine(session, (line) => {
+    const show = (line: Line) => {
       view.current?.show(line);
       const shown = view.current;
       showTag(pointerTag.current, line, shown?.handleWords() ?? null, (at) => shown?.pixelAt(at) ?? null);
-    });
+    };
+    made.openLine = new OpenLine(session, show, showBusy);
     return { session, openLine: made.openLine, view, pointerTag };
   }, [id]);
   useEffect(() => {

@@ -1,12 +1,10 @@
-/** Held numbers and drags, by what the kinds declare. */
+/** Held numbers, by what the kinds declare. */
 import { describe, expect, it } from "vitest";
 
-import type { Line } from "../api/types";
-import { dragEnd, dragWords, farFrom, heldNext, newId } from "./entry";
+import { farFrom, heldNext, newId } from "./entry";
 
 const LINE = { words: ["length", "direction"], behind: "" };
 const CHAIN = { words: [], behind: "at" };
-const over = (of_figure: boolean) => ({ tag: { of_figure } }) as unknown as Line;
 
 describe("Tab", () => {
   it.each([
@@ -35,37 +33,6 @@ describe("Tab", () => {
 
   it("does nothing where nothing is held", () => {
     expect(heldNext(null, "40")).toBeNull();
-  });
-});
-
-describe("a drag", () => {
-  const drag = { start: "from", end: "to", figure: "square", behind: 0 };
-
-  it("goes from place to place", () => {
-    const words = dragWords(drag, 0, over(false));
-    expect(words?.start).toBe("from");
-    expect(words && dragEnd(words, over(true))).toBe("to");
-  });
-
-  it("goes from figure to figure", () => {
-    const words = dragWords(drag, 0, over(true));
-    expect(words?.start).toBe("square");
-    expect(words && dragEnd(words, over(true))).toBe("square");
-  });
-
-  it("that began at a figure and ends at a place runs from there", () => {
-    const words = dragWords(drag, 0, over(true));
-    expect(words && dragEnd(words, over(false))).toBe("from");
-  });
-
-  it("states nothing once a given stands, or where the figure takes no two places", () => {
-    expect(dragWords(drag, 1, over(false))).toBeNull();
-    expect(dragWords(null, 0, over(false))).toBeNull();
-  });
-
-  it("from figure to figure is only where that means something", () => {
-    const words = dragWords({ start: "through", end: "through", figure: "", behind: 0 }, 0, over(true));
-    expect(words).toEqual({ start: "through", end: "through", figure: "", behind: 0 });
   });
 });
 

@@ -1,30 +1,37 @@
-/** What is entered: a key with what stood in the row, where the pointer was, whether it has moved on purpose; ids for what is made. */
-import type { Kind, Line, Pointer, ReadRequest } from "../api/types";
+/** What is entered: a key with what was in hand when it was pressed; whether the pointer has moved on purpose; ids for what is made. */
+import type { Hand, Kind, Outcome, Pointer } from "../api/types";
 
 export type { Pointer };
 export type Held = NonNullable<Kind["held"]>;
-export type Drag = NonNullable<Kind["drag"]>;
 
-/** A key that finishes something, with what stood in the row; done one after the other, in the order of the keys. */
-export interface Entry {
-  readonly key:
-    "enter" | "escape" | "backspace" | "undo" | "begin" | "click" | "pick" | "turn" | "stroke" | "choose" | "act";
-  readonly text: string;
-  /** Whether a drag begins with it: what it states waits for the other end, even where it would do alone. */
-  readonly begins?: boolean;
-  /** Where a click was made. */
-  readonly pointer?: Pointer;
-  /** Where the pointer went from where it went down. */
-  readonly stroke?: ReadRequest["stroke"] & object;
-  /** Whether what is chosen is added to what is selected. */
-  readonly more?: boolean;
-  /** What a figure begins with. */
-  readonly rows?: readonly string[];
+/** What was in hand when a key was pressed, beside what hangs on the entries before it. */
+export type Given = Partial<Pick<Hand, "text" | "pointer" | "opened" | "stroke" | "drag" | "carry" | "pull">>;
+
+/** A movement that finishes something; done one after the other, in the order in which they were made. */
+export type Entry =
+  /** Enter, or a click (also letting go of what is dragged): what is read for what was in hand is done. */
+  | {
+      readonly key: "enter" | "click";
+      readonly given: Given;
+      /** What was in hand as a whole, and what was shown for it, where it was shown already. */
+      readonly shown?: { readonly hand: Hand; readonly outcome: Outcome | null };
+      /** Whether what is selected by it is added to what is selected. */
+      readonly more?: boolean;
+    }
+  /** A kind of figure is taken, begun with some rows. */
+  | { readonly key: "begin"; readonly kind: string; readonly rows?: readonly string[] }
+  /** Steps through the solutions or readings of what was in the row. */
+  | { readonly key: "turn"; readonly text: string; readonly by: number }
+  | { readonly key: "escape" | "backspace" | "undo" }
   /** What is done beside the open line, in its turn. */
-  readonly act?: () => unknown;
-  /** Which way the solutions or readings are stepped through. */
-  readonly by?: number;
-}
+  | { readonly key: "act"; readonly act: () => unknown };
+
+/** The text that was entered; empty where it was none. */
+export const enteredText = (entry: Entry): string => (entry.key === "enter" ? (entry.given.text ?? "") : "");
+
+/** Whether two outcomes are the same thing done. */
+export const sameOutcome = (one: Outcome | null, other: Outcome | null): boolean =>
+  JSON.stringify(one) === JSON.stringify(other);
 
 const RESTING_PIXELS = 4;
 /** What was chosen with the arrow keys is kept until the pointer goes somewhere else. */
@@ -58,20 +65,4 @@ export function heldNext(
   const word = words.find((one) => typed === one || typed.startsWith(`${one} `)) ?? words[0] ?? "";
   const next = words.length > 1 ? `${words[(words.indexOf(word) + 1) % words.length] ?? ""} ` : "";
   return { text: next, entered: typed.startsWith(`${word} `) ? typed : `${word} ${typed}` };
-}
-
-/** The words of the two ends of a drag that begins where the pointer is, with so much given already; null where the figure takes no
- * two places. */
-export function dragWords(drag: Drag | null, given: number, line: Line | null): Drag | null {
-  if (drag?.behind !== given) return null;
-  // From a figure, and not from a place of it: what is drawn between two figures.
-  const { figure } = drag;
-  return figure !== "" && line?.tag?.of_figure
-    ? { ...drag, start: figure, end: figure, figure: drag.start }
-    : { ...drag, figure: "" };
-}
-
-/** The word for the end of a drag: where it began at a figure and ends at a place, it runs from there. */
-export function dragEnd(words: Drag, line: Line | null): string {
-  return words.figure !== "" && !line?.tag?.of_figure ? words.figure : words.end;
 }

@@ -1,7 +1,7 @@
 /** What keys and clicks do to the open line, against a server that the test plays: in their order, nothing lost, nothing twice. */
 import { beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { Act, Draft, Line, ReadRequest, Step } from "../api/types";
+import type { Act, Draft, Hand, Line, Outcome, Step } from "../api/types";
 import type { Answer } from "../session/answer";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
@@ -9,33 +9,54 @@ import { NOTHING, useInterface } from "../state/interface";
 import { BREATH } from "./breath";
 import { OpenLine } from "./openline";
 
-type Reading = Omit<ReadRequest, "type" | "seq">;
-
-const draft = (kind: string, ...rows: string[]): Draft => ({ kind, rows, at: null, again: false });
+const draft = (kind: string, ...rows: string[]): Draft => ({
+  kind,
+  rows,
+  at: null,
+  again: false,
+  clicks: [],
+  beside: [],
+});
+const open = (kind: string): Draft => ({ ...draft(kind), again: true });
 const problem = { kind: "unknown_word", message: "no such word", start: 0, end: 3, suggestion: null, suggested: null };
+const outcome = (what: Outcome["do"], to: Draft | null, statement = "", act: Act | null = null): Outcome => ({
+  do: what,
+  draft: to,
+  statement,
+  act,
+  why: "",
+  figure: null,
+});
 
 /** A server that knows lines and chains well enough: a kind begins, a row is stated, two rows are written. */
-function read({ draft: open, text }: Reading): Partial<Line> {
-  const enter = (what: string, to: Draft | null, statement = "") => ({
-    enter: { do: what, draft: to && { ...to, clicks: [] }, statement } as never,
-    problem: null,
-    picks: [],
-    solutions: [],
-    click: null,
-    beside: null,
-    follows: [],
-  });
-  if (text === "line" || text === "path") return enter("begin", draft(text));
-  if (text.startsWith("bad")) return { ...enter("nothing", open ?? null), problem };
-  if (!open) return text === "" ? enter("nothing", null) : enter("write", null, text);
-  const rows = text === "" ? open.rows : [...open.rows, text];
-  const more = { ...open, rows };
-  const whole = `${open.kind} ${rows.join(" ")}`;
-  return rows.length > 1 && (open.kind === "line" || text === "") ? enter("write", more, whole) : enter("given", more);
+function read(hand: Hand): Partial<Line> {
+  const { draft: begun, text } = hand;
+  const base = { problem: null, picks: [], solutions: [], click: null, follows: [], leave: outcome("nothing", null) };
+  const writes = (statement: string, after: Draft | null) =>
+    outcome("write", after, statement, {
+      do: "write",
+      text: statement,
+      id: hand.id,
+      in_front_of: hand.in_front_of,
+      pen: hand.pen,
+      beside: "",
+    });
+  const answered = (enter: Outcome) => ({ ...base, enter });
+  if (text === "line" || text === "path") return answered(outcome("begin", draft(text)));
+  if (text.startsWith("bad")) return { ...answered(outcome("nothing", begun)), problem };
+  if (!begun) return answered(text === "" ? outcome("nothing", null) : writes(text, null));
+  const rows = text === "" ? begun.rows : [...begun.rows, text];
+  const whole = writes(`${begun.kind} ${rows.join(" ")}`, open(begun.kind));
+  const can = rows.length > 1;
+  return {
+    ...base,
+    enter: can && (begun.kind === "line" || text === "") ? whole : outcome("given", { ...begun, rows }),
+    leave: can && begun.kind === "path" ? { ...whole, draft: null } : outcome("nothing", null),
+  };
 }
 
 let acts: Act[];
-let readings: Reading[];
+let readings: Hand[];
 let lost: boolean;
 const looked = vi.fn();
 let answer: Answer;
@@ -53,7 +74,8 @@ beforeEach(() => {
   const session = {
     drawing: "d",
     read: looked,
-    readNow: (reading: Reading) => {
+    shown: () => null,
+    readNow: (reading: Hand) => {
       readings.push(reading);
       return Promise.resolve(lost ? null : (read(reading) as Line));
     },
@@ -66,7 +88,7 @@ beforeEach(() => {
 });
 
 const state = () => useInterface.getState();
-const settled = () => vi.waitFor(() => expect(line["queue"].entries).toHaveLength(0));
+const settled = () => vi.waitFor(() => expect(line.busy).toBe(false));
 const texts = () => acts.flatMap((act) => (act.do === "write" ? [act.text] : []));
 
 async function enters(...entries: string[]): Promise<void> {
@@ -85,7 +107,7 @@ describe("Enter", () => {
 
   it("keeps the kind open for the next one", async () => {
     await enters("line", "from 0, 0", "to 5, 5");
-    expect(state().draft).toEqual({ kind: "line", rows: [], at: null, again: true });
+    expect(state().draft).toEqual(open("line"));
   });
 
   it("puts a wrong entry back to be typed over, and keeps what came after it", async () => {
@@ -134,8 +156,8 @@ describe("Enter", () => {
     await vi.waitFor(() => expect(state()).toMatchObject({ text: "from 0, 0", waiting: [] }));
     useInterface.setState({ text: "" });
     for (const key of ["escape", "undo"] as const) {
-      line.push({ key: "enter", text: "bad" });
-      line.push({ key, text: "" });
+      line.push({ key: "enter", given: { text: "bad" } });
+      line.push({ key });
       await settled();
       expect(state()).toMatchObject({ text: "", refused: null, draft: { kind: "line", rows: [] } });
     }
@@ -174,14 +196,14 @@ describe("what is done beside the open line", () => {
   it("has its turn behind what was entered before it", async () => {
     useDocument.setState({ byId: new Map([["s", { id: "s" } as unknown as Step]]) });
     useInterface.setState({ before: "s" });
-    line.push({ key: "enter", text: "point 1, 1" });
+    line.push({ key: "enter", given: { text: "point 1, 1" } });
     line.inTurn(() => useInterface.setState({ before: null }));
-    line.push({ key: "enter", text: "point 2, 2" });
+    line.push({ key: "enter", given: { text: "point 2, 2" } });
     await settled();
     expect(acts.map((act) => (act.do === "write" ? act.in_front_of : ""))).toEqual(["s", null]);
     // What goes wrong before it swallows it no more than it waits for it to be mended.
     let clicked = 0;
-    line.push({ key: "enter", text: "bad" });
+    line.push({ key: "enter", given: { text: "bad" } });
     line.inTurn(() => (clicked += 1));
     await settled();
     expect([state().text, clicked]).toEqual(["bad", 1]);
@@ -245,15 +267,15 @@ describe("taking back", () => {
 });
 
 describe("one after the other", () => {
-  const goesOn: Draft = { kind: "line", rows: ["from end of L1"], at: null, again: true };
+  const goesOn: Draft = { ...open("line"), rows: ["from end of L1"] };
   const written = async () => {
     await enters("line", "from 0, 0");
     const session = line.session as unknown as { readNow: unknown };
-    session.readNow = () =>
-      Promise.resolve({
-        ...read({ draft: draft("line", "from 0, 0"), text: "to 5, 5" } as Reading),
-        enter: { do: "write", draft: draft("line"), statement: "line from 0, 0 to 5, 5", after: goesOn },
-      });
+    const plain = session.readNow as (hand: Hand) => Promise<Line>;
+    session.readNow = async (hand: Hand) => {
+      const found = await plain(hand);
+      return hand.text.startsWith("to ") ? { ...found, enter: { ...found.enter, draft: goesOn } } : found;
+    };
     await enters("to 5, 5");
   };
 
@@ -292,8 +314,8 @@ describe("one after the other", () => {
 it("a mended line of which several are left has the words put into it first, and stays open", async () => {
   useInterface.setState({ mend: { id: "s", original: "a", before: { draft: null, text: "" } }, text: "a" });
   const session = line.session as unknown as { readNow: unknown };
-  const enter = { do: "type", draft: null, statement: "a left", after: null };
-  session.readNow = () => Promise.resolve({ ...read({ draft: null, text: "a" } as Reading), enter });
+  const enter = outcome("type", null, "a left");
+  session.readNow = () => Promise.resolve({ ...read({ ...line.hand(), draft: null, text: "a" }), enter });
   line.enter();
   await settled();
   expect(state()).toMatchObject({ text: "a left", refused: null, mend: { id: "s" } });
@@ -357,13 +379,13 @@ describe("a choice", () => {
   it("by the pointer holds while a number is typed, and is over with the next figure", async () => {
     line.point(pointer(100));
     line.type("3");
-    expect(line.reading("3").aimed).toBe(true);
+    expect(line.hand().aimed).toBe(true);
     line.type("");
     await enters("line");
     line.point(pointer(101));
-    expect(line.reading("").aimed).toBe(false);
+    expect(line.hand().aimed).toBe(false);
     line.point(pointer(110));
-    expect(line.reading("").aimed).toBe(true);
+    expect(line.hand().aimed).toBe(true);
   });
 
   it("is over once something is typed", () => {
@@ -373,15 +395,79 @@ describe("a choice", () => {
   });
 });
 
-it("a handle that was pulled is written when it is let go", async () => {
-  useDocument.setState({ byId: new Map([["s", { id: "s", text: "old" } as unknown as Step]]) });
-  useInterface.setState({ pull: 0 });
+it("what is pulled is let go as it was shown, and where nothing has changed nothing is written", async () => {
   const session = line.session as unknown as { readNow: unknown };
-  session.readNow = () => Promise.resolve({ pull: { id: "s", text: "new", becomes: "new" } });
-  await line.hands.letGo();
+  const letGo = async (act: Act | null) => {
+    useInterface.setState({ pull: 0 });
+    session.readNow = (hand: Hand) => {
+      expect(hand.pull).toBe(0);
+      return Promise.resolve({ ...read({ ...hand, text: "" }), click: outcome("write", null, "new", act) });
+    };
+    line.click();
+    expect(state().pull).toBeNull();
+    await settled();
+  };
+  await letGo({ do: "mend", id: "s", text: "new" });
+  await letGo(null);
   expect(acts).toEqual([{ do: "mend", id: "s", text: "new" }]);
-  expect(state().pull).toBeNull();
-  session.readNow = () => Promise.resolve({ pull: { id: "s", text: "old", becomes: "old" } });
-  await line.hands.letGo();
-  expect(acts).toHaveLength(1);
+});
+
+describe("what was shown", () => {
+  const shows = (shown: (hand: Hand) => Partial<Line> | null) =>
+    Object.assign(line.session as object, { shown: (hand: Hand) => shown(hand) as Line | null });
+
+  it("is done as it is, without being read again", async () => {
+    shows((hand) => (hand.text === "point 1, 1" ? read(hand) : null));
+    await enters("point 1, 1");
+    expect(readings).toEqual([]);
+    expect(texts()).toEqual(["point 1, 1"]);
+  });
+
+  it("and is something else by the time of its turn is shown, and not done", async () => {
+    let turn = (): void => undefined;
+    line.inTurn(() => new Promise<void>((resolve) => (turn = resolve)));
+    const other = (hand: Hand) => ({ ...read(hand), enter: outcome("write", null, "point 2, 2") });
+    shows((hand) => (hand.text === "" ? null : other(hand)));
+    useInterface.setState({ text: "point 1, 1" });
+    line.enter();
+    shows(() => null);
+    turn();
+    await settled();
+    expect(acts).toEqual([]);
+    expect(state()).toMatchObject({ text: "point 1, 1" });
+    expect(state().refused?.message).toContain("changed meanwhile");
+    // Entered again it is done.
+    line.enter();
+    await settled();
+    expect(texts()).toEqual(["point 1, 1"]);
+  });
+
+  it("selects what lies under the pointer, or adds it", async () => {
+    const chosen = (figure: string | null) => (hand: Hand) => ({
+      ...read(hand),
+      click: { ...outcome("select", null), figure },
+    });
+    for (const [figure, more] of [
+      ["a", false],
+      ["b", true],
+      ["a", true],
+    ] as const) {
+      shows(chosen(figure));
+      line.click(more);
+      await settled();
+    }
+    expect([state().selected, ...state().others]).toEqual(["b"]);
+    shows(chosen(null));
+    line.click();
+    await settled();
+    expect(state().selected).toBeNull();
+  });
+
+  it("says why nothing comes of it", async () => {
+    shows((hand) => ({ ...read(hand), click: { ...outcome("nothing", null), why: "nothing bounds it" } }));
+    line.click();
+    await settled();
+    expect(acts).toEqual([]);
+    expect(state().refused?.message).toBe("nothing bounds it");
+  });
 });

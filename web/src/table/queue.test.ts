@@ -2,17 +2,23 @@
 import { describe, expect, it } from "vitest";
 
 import type { Entry } from "./entry";
-import { comesBack, done, EMPTY, kindSoon, leaves, pushed, putBack, type Queue, waiting } from "./queue";
+import { changed, comesBack, EMPTY, kindSoon, leaves, type Queue, waiting } from "./queue";
 
-const enter = (text: string): Entry => ({ key: "enter", text });
+const enter = (text: string): Entry => ({ key: "enter", given: { text } });
+const click = (text = ""): Entry => ({ key: "click", given: { text } });
+const escape: Entry = { key: "escape" };
+const pushed = (queue: Queue, entry: Entry): Queue => changed(queue, { to: "push", entry });
+const done = (queue: Queue): Queue => changed(queue, { to: "done" });
+const putBack = (queue: Queue, typedSince: string): Queue => changed(queue, { to: "put back", typedSince });
 const of = (...entries: Entry[]): Queue => entries.reduce(pushed, EMPTY);
+const textOf = (entry: Entry): string => ("given" in entry ? (entry.given.text ?? "") : "");
 
 describe("the queue", () => {
   it("does one after the other, in the order of the keys", () => {
-    let queue = of(enter("a"), { key: "click", text: "" }, enter("b"));
+    let queue = of(enter("a"), click(), enter("b"));
     const order: string[] = [];
     for (let entry = queue.entries[0]; entry; entry = queue.entries[0]) {
-      order.push(entry.text);
+      order.push(textOf(entry));
       queue = done(queue);
     }
     expect(order).toEqual(["a", "", "b"]);
@@ -27,18 +33,19 @@ describe("the queue", () => {
   });
 
   it("shows what waits: not the one being done, nor what has no text", () => {
-    expect(waiting(of(enter("a"), { key: "escape", text: "x" }, enter(""), enter("b")))).toEqual(["b"]);
+    expect(waiting(of(enter("a"), escape, enter(""), enter("b")))).toEqual(["b"]);
   });
 
   it("puts a wrong entry back and keeps what was entered and typed after it, in that order", () => {
-    const queue = putBack(of(enter("crcle"), enter("20, 20"), { key: "click", text: "" }, enter("12")), "li");
+    const queue = putBack(of(enter("crcle"), enter("20, 20"), click(), enter("12")), "li");
     expect(queue).toEqual({ entries: [], behind: ["20, 20", "12", "li"] });
     expect(waiting(queue)).toEqual(["20, 20", "12", "li"]);
   });
 
   it("leaves nothing behind for a row that was entered empty", () => {
     const queue = putBack(of(enter("crcle"), enter(""), enter("12")), "");
-    expect(comesBack(queue)).toEqual({ text: "12", queue: EMPTY });
+    expect(comesBack(queue)).toBe("12");
+    expect(changed(queue, { to: "come back" })).toEqual(EMPTY);
   });
 
   it("keeps what was behind an earlier slip behind a later one", () => {
@@ -49,8 +56,8 @@ describe("the queue", () => {
 
   it("gives back one at a time, and none while something is under way", () => {
     const queue = putBack(of(enter("a"), enter("b"), enter("c")), "");
-    const back = comesBack(queue);
-    expect(back).toEqual({ text: "b", queue: { entries: [], behind: ["c"] } });
+    expect(comesBack(queue)).toBe("b");
+    expect(changed(queue, { to: "come back" })).toEqual({ entries: [], behind: ["c"] });
     expect(comesBack(pushed(queue, enter("x")))).toBeNull();
     expect(comesBack(EMPTY)).toBeNull();
   });
@@ -69,17 +76,17 @@ describe("the queue", () => {
           given.push(`${round}.${n}`);
           queue = pushed(queue, enter(`${round}.${n}`));
         } else if (what === 2 && queue.entries[0]) {
-          seen.push(queue.entries[0].text);
+          seen.push(textOf(queue.entries[0]));
           queue = done(queue);
         } else if (queue.entries[0]) {
-          seen.push(queue.entries[0].text);
+          seen.push(textOf(queue.entries[0]));
           queue = putBack(queue, "");
         } else {
           const back = comesBack(queue);
-          if (back) queue = pushed(back.queue, enter(back.text));
+          if (back !== null) queue = pushed(changed(queue, { to: "come back" }), enter(back));
         }
       }
-      const left = [...queue.entries.map((e) => e.text), ...queue.behind];
+      const left = [...queue.entries.map(textOf), ...queue.behind];
       expect([...seen, ...left].sort()).toEqual([...given].sort());
     }
   });
@@ -91,15 +98,15 @@ describe("what will be open", () => {
   it("is the last kind begun, by a word or from the tray", () => {
     expect(kindSoon(EMPTY, "circle", isKind)).toBe("circle");
     expect(kindSoon(of(enter("Line "), enter("10, 10")), "", isKind)).toBe("line");
-    expect(kindSoon(of(enter("line"), { key: "begin", text: "path" }), "circle", isKind)).toBe("path");
+    expect(kindSoon(of(enter("line"), { key: "begin", kind: "path" }), "circle", isKind)).toBe("path");
   });
 
   it("is not what a drag is read with", () => {
-    expect(kindSoon(of({ key: "click", text: "line" }), "circle", isKind)).toBe("circle");
+    expect(kindSoon(of(click("line")), "circle", isKind)).toBe("circle");
   });
 
   it("is nothing once Escape waits", () => {
-    expect(leaves(of(enter("line"), { key: "escape", text: "" }))).toBe(true);
-    expect(leaves(of({ key: "escape", text: "" }, enter("line")))).toBe(false);
+    expect(leaves(of(enter("line"), escape))).toBe(true);
+    expect(leaves(of(escape, enter("line")))).toBe(false);
   });
 });

@@ -1,15 +1,30 @@
 /** Rows of a figure: a given changed goes back to its own place, a step of the book is opened as it can be mended. */
 import { beforeEach, describe, expect, it, vi } from "vitest";
 
-import type { Draft, Line, Step } from "../api/types";
+import type { Draft, Line, Outcome, Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { NOTHING, useInterface } from "../state/interface";
 import { Rows, untouched } from "./rows";
 
-const draft = (kind: string, ...rows: string[]): Draft => ({ kind, rows, at: null, again: false });
+const draft = (kind: string, ...rows: string[]): Draft => ({
+  kind,
+  rows,
+  at: null,
+  again: false,
+  clicks: [],
+  beside: [],
+});
 /** What the server says of a step that is opened. */
+const outcome = (draft: Draft | null): Outcome => ({
+  do: "nothing",
+  draft,
+  act: null,
+  statement: "",
+  why: "",
+  figure: null,
+});
 const stands = (to: Draft): Partial<Line> => ({
-  enter: { do: "nothing", draft: { ...to, clicks: to.clicks ?? [] }, statement: "", after: null },
+  enter: outcome(to),
 });
 let answer: Partial<Line> | null;
 let rows: Rows;
@@ -20,8 +35,7 @@ beforeEach(() => {
   useDocument.setState({ byId: new Map([["s", step]]) });
   answer = stands(draft("circle", "centre 0, 0", "radius 5"));
   rows = new Rows({
-    session: { readNow: vi.fn(() => Promise.resolve(answer as Line | null)) },
-    reading: (text) => ({ text }) as never,
+    reads: vi.fn(() => Promise.resolve(answer as Line | null)),
     type: (text) => useInterface.setState({ text }),
     refresh: vi.fn(),
     setDraft: (to) => useInterface.setState({ draft: to, text: "" }),
@@ -89,7 +103,7 @@ describe("a step of the book", () => {
   });
 
   it("that has no rows opens as one line", async () => {
-    answer = { enter: { do: "nothing", draft: null, statement: "", after: null } };
+    answer = { enter: outcome(null) };
     await rows.mend("s");
     expect(state().text).toBe("circle centre 0, 0 radius 5");
     expect(state().draft).toBeNull();

@@ -1,5 +1,5 @@
 /** The rows of a figure: a given changed or struck, a step of the book opened to be mended row by row. */
-import type { Draft, Line, ReadRequest } from "../api/types";
+import type { Draft, Line } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
@@ -8,12 +8,14 @@ const MOST_ROWS = 200;
 
 /** What the rows need of the open line that they belong to. */
 interface Written {
-  readonly session: { readNow: (reading: Omit<ReadRequest, "type" | "seq">) => Promise<Line | null> };
-  reading: (text: string) => Omit<ReadRequest, "type" | "seq">;
+  reads: (given: { readonly text: string; readonly opened: boolean }) => Promise<Line | null>;
   type: (text: string) => void;
   refresh: () => void;
   setDraft: (draft: Draft | null) => void;
 }
+
+/** A kind of figure to which nothing was given yet. */
+export const newDraft = (kind: string): Draft => ({ kind, rows: [], at: null, again: false, clicks: [], beside: [] });
 
 /** Whether the row stands as it was opened, so that a click picks it again. */
 export function untouched(): boolean {
@@ -22,8 +24,8 @@ export function untouched(): boolean {
 }
 
 /** Where the rows were clicked, each beside its own; the ones typed have none. */
-function clicksOf(draft: Draft): NonNullable<Draft["clicks"]> {
-  return draft.rows.map((_, n) => draft.clicks?.[n] ?? null);
+function clicksOf(draft: Draft): Draft["clicks"] {
+  return draft.rows.map((_, n) => draft.clicks[n] ?? null);
 }
 
 /** A draft without one of its rows. */
@@ -92,7 +94,7 @@ export class Rows {
 
   /** The step's givens each on its row; what has no rows is mended as one line. */
   private async lay(id: string, more: boolean): Promise<void> {
-    const line = await this.line.session.readNow({ ...this.line.reading(""), draft: null });
+    const line = await this.line.reads({ text: "", opened: false });
     const { mend, text } = useInterface.getState();
     if (mend?.id !== id) return;
     const draft = line?.enter.draft;

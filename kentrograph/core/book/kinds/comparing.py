@@ -8,8 +8,9 @@ from typing import cast
 from ...figures import Point
 from ...problem import Refused, refuse
 from ..fits import fit_limits
-from ..parts import QUANTITIES, in_unit
+from ..parts import in_unit
 from ..planner import Env, NumberPlan, Planner
+from ..readings import QUANTITIES
 from ..tree import Azimuth, Bearing, Number, Statement
 from ..wanted import Wanted
 from .given import needs, too_many

@@ -8,9 +8,9 @@ from ...figures import Point
 from ...problem import Refused, refuse
 from ..kind import GivenKind, Kind
 from ..on_paper import Dimension, Rows
-from ..parts import QUANTITIES
+from ..plan_reading import plan_face
 from ..planner import Env, Plan, Planner
-from ..readings import plan_face
+from ..readings import QUANTITIES
 from ..readings_held import Reading
 from ..tree import CornerOf, Given, Number, Statement, Words
 from ..values import Drawn

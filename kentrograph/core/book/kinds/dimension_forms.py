@@ -20,7 +20,7 @@ from ...tolerance import LARGEST
 from ..crossings import called
 from ..on_paper import Dimension
 from ..planner import Env, Planner
-from ..readings import READERS, area_of_one
+from ..readings import READINGS
 from ..readings_held import Reading
 from ..tree import CornerOf
 from ..values import Untouchable
@@ -92,7 +92,7 @@ def _one(things: Sequence[Any], way: str) -> Any:
 
 def _round(p: Planner, way: str, things: Sequence[Any]) -> Dimension:
     figure, times = _one_of_a_set(_one(things, way))
-    value, parts, _ = READERS[way](p, figure)
+    value, parts, _ = READINGS[way].read(p, figure)
     return Dimension(
         "radius" if way == "radius" else "diameter", (Reading(way, value, parts),), (figure.centre,), rim=figure, times=times
     )
@@ -100,7 +100,7 @@ def _round(p: Planner, way: str, things: Sequence[Any]) -> Dimension:
 
 def _length(p: Planner, things: Sequence[Any]) -> Dimension:
     figure, times = _one_of_a_set(_one(things, "length"))
-    value, _, _ = READERS["length"](p, figure)
+    value, _, _ = READINGS["length"].read(p, figure)
     reading = (Reading("length", value),)
     if isinstance(figure, Line):
         return Dimension("straight", reading, (figure.start, figure.end), figure.direction, times=times)
@@ -118,7 +118,7 @@ def _angle(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimens
         number = round(called(m.planner.number(corner.which))(env, last)) - 1
         return _at_corner(outline, number)
     if len(things) == 3:
-        value, parts, _ = READERS["angle"](m.planner, *things)
+        value, parts, _ = READINGS["angle"].read(m.planner, *things)
         a, b, c = map(place_of, things)
         legs = hypot(a.x - b.x, a.y - b.y), hypot(c.x - b.x, c.y - b.y)
         begin = direction_of(a.x - b.x, a.y - b.y)
@@ -148,7 +148,7 @@ def _at_corner(outline: Outline, number: int) -> Dimension:
 
 def _between_lines(p: Planner, a: Any, b: Any) -> Dimension:
     """The angle between two lines as they run, at where they meet; of two that lie side by side there is none."""
-    value, parts, _ = READERS["angle"](p, a, b)
+    value, parts, _ = READINGS["angle"].read(p, a, b)
     corner = _meeting(a, b)
     legs = _reach(a, corner, a.direction), _reach(b, corner, b.direction)
     return Dimension("angle", (Reading("angle", value, parts),), (corner,), a.direction, parts["turn"], legs=legs)
@@ -181,7 +181,7 @@ def _meeting(a: Any, b: Any) -> Point:
 
 def _area(p: Planner, things: Sequence[Any]) -> Dimension:
     first = _one(things, "area")
-    value, parts, _ = area_of_one(p, first)
+    value, parts, _ = READINGS["area"].read(1, (), p, first)
     at = area_centre(first.edge if isinstance(first, Face) else first)
     return Dimension("area", (Reading("area", value, parts),), (at,))
 
@@ -216,7 +216,7 @@ def _distance(m: Measuring, things: Sequence[Any]) -> Dimension:
     turn = direction_of(last.x - first.x, last.y - first.y)
     if len(places) > 2:
         return _in_direction("along", turn, places, m.from_first)
-    value, parts, _ = READERS["distance"](m.planner, first, last)
+    value, parts, _ = READINGS["distance"].read(m.planner, first, last)
     return Dimension("straight", (Reading("distance", value, parts),), (first, last), turn)
 
 

@@ -11,8 +11,8 @@ from ...shape.stretch import is_closed
 from ..kind import GivenKind, Kind
 from ..on_paper import Hatch
 from ..places import plan_thing
+from ..plan_reading import plan_face
 from ..planner import Env, Plan, Planner
-from ..readings import plan_face
 from ..tree import PLACES, Name, Number, Place, Statement
 from ..values import Drawn
 from .bindings import check_words

@@ -1,10 +1,8 @@
 """Readings."""
 
-from dataclasses import dataclass
-
 from ...figures import Point
 from ...problem import Refused
-from ..kind import Drag, GivenKind, Kind
+from ..kind import GivenKind, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from ..values import Drawn, Reading
@@ -27,34 +25,6 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
 
     return draw
 
-
-@dataclass(frozen=True, slots=True)
-class ReadingKind:
-    """A kind of reading: its title on the tray, what it is, what the ends of a drag are; ``rare`` ones stand on the tray only
-    where there is room."""
-
-    title: str
-    explanation: str
-    drag: Drag | None = None
-    rare: bool = False
-
-
-READINGS: dict[str, ReadingKind] = {
-    "distance": ReadingKind("Distance", "between two places, or the shortest between two figures", Drag("", "")),
-    "direction": ReadingKind("Direction", "from one place to another", Drag("", "")),
-    "angle": ReadingKind("Angle", "between two lines, or at the middle one of three places"),
-    "length": ReadingKind("Length", "of a line, an arc or an outline"),
-    "radius": ReadingKind("Radius", "of a circle or an arc"),
-    "area": ReadingKind("Area", "of what is closed, `less` its holes"),
-    "diameter": ReadingKind("Diameter", "of a circle or an arc", rare=True),
-    "across": ReadingKind("Across", "how far across one place lies from another, along the datum", Drag("", ""), rare=True),
-    "up": ReadingKind("Up", "how far up one place lies from another", Drag("", ""), rare=True),
-    "moments": ReadingKind("Moments", "second moments of area about the area centre, `less` those of holes", rare=True),
-    "box": ReadingKind("Box", "width and height of all that is named, along the datum", rare=True),
-    "count": ReadingKind("Count", "how many figures of the same kind and size there are; of a set, how many it has", rare=True),
-    "closing": ReadingKind("Closing", "by how much a path walked leg by leg misses its beginning", rare=True),
-    "gap": ReadingKind("Touch", "whether two figures touch, miss or cross, and by how much"),
-}
 
 KIND = Kind(
     word="measure",

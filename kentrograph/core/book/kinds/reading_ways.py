@@ -10,29 +10,30 @@ from ...problem import refuse
 from ...shape.stretch import is_closed, part_of
 from ..chain import place_in
 from ..places import plan_thing
+from ..plan_reading import ReadPlan, plan_reading
 from ..planner import Env, Planner
-from ..readings import COUNTS, Read, ReadPlan, plan_reading
+from ..readings import READINGS
+from ..readings.reading_kind import Read
 from ..tree import Given, Name, Place, Portion, Statement
 from .cutting import longish, plan_cut
 from .given import by_word, needs, place_of_given
 from .ways import plan_turn
 
 Things = tuple[Place | Name | Portion, ...]
-OF_READING = {"length": ("from", "to"), "angle": ("at",), "distance": ("along",), "area": ("less",), "moments": ("less",)}
-"""The words that may follow what a kind of reading is of, before what it is compared with."""
 
 
 def plan_read(p: Planner, statement: Statement) -> ReadPlan:
     """What a reading reads, whether it is kept as a step or stands in a number. Raises `Refused`."""
     given = statement.givens[0]
-    count, allowed = len(given.arguments), COUNTS[given.word]
+    kind = READINGS[given.word]
+    count, allowed = len(given.arguments), kind.counts
     if count < min(allowed):
         more = min(allowed) - count
         raise refuse("needs_given", given.end, given.end, kind=f"measure {given.word}", more=more, could=["a place or a figure"])
     if count not in allowed:
         raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
     less = next((g for g in statement.givens if g.word == "less"), None)
-    if less is not None and "less" not in OF_READING.get(given.word, ()):
+    if less is not None and "less" not in kind.ways:
         raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
     of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
     return _plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)

@@ -10,7 +10,7 @@ from ...book.caches import Kept
 from ...book.values import Drawn, OnPaper
 from ...problem import Refused
 from ..open_line import draft_of
-from ..pointing import Pointer
+from ..pointer import Pointer
 from .fitting import text_of
 from .handle import Handle
 from .numbers import number_handles

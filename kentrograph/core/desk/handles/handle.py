@@ -10,7 +10,8 @@ from ...figures import FigureSet, Point
 from ...figures.box import box_of
 from ...snap.query import decimals_for
 from ...units import plain
-from ..pointing import Pointer, rounded
+from ..pointer import Pointer
+from ..pointing import rounded
 
 Rows = dict[int, str]
 """The givens that change, by their place in the statement, as they read then."""

@@ -21,7 +21,7 @@ from ...problem import Refused
 from ...tolerance import ROUGH_SHARE
 from ...units import plain
 from ..interpretation import given_texts
-from ..pointing import Pointer
+from ..pointer import Pointer
 from .fitting import fitting_radius, nearest_worded
 from .handle import Handle, Pull, Rows, from_base, is_length, is_number, length_text, literal, turn_text, way_text
 

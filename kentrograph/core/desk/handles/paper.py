@@ -5,7 +5,8 @@ from ...book.on_paper import Detail, Dimension, Note, OnPaper
 from ...book.step import Step
 from ...figures import Point
 from ...sheet.at_table import layout_at_table
-from ..pointing import Pointer, plain_position
+from ..pointer import Pointer
+from ..pointing import plain_position
 from .handle import Handle, Rows
 
 

@@ -16,7 +16,8 @@ from ...meet.within import distance_along
 from ...snap.guide_lines import coordinate
 from ..draft import Draft
 from ..interpretation import env_of, given_texts
-from ..pointing import Pointer, places_at
+from ..pointer import Pointer
+from ..pointing import places_at
 from .handle import Handle, Pull, from_base, is_number, length_text, way_text
 
 HandlesOf = Callable[[Book, str], list[Handle]]

@@ -10,7 +10,7 @@ from ...book.step import Step
 from ...book.values import Drawn
 from ...figures import Ellipse, FigureSet, Line, Outline, Point, halfway
 from ..interpretation import given_texts
-from ..pointing import Pointer
+from ..pointer import Pointer
 from .handle import (
     Handle,
     Pull,
