@@ -48,14 +48,15 @@ def one_hand(drafter: Drafter, dice: Random) -> None:
     mouse, box = drafter.page.mouse, drafter.surface.bounding_box()
     assert box is not None
     x, y = box["x"] + dice.uniform(40, box["width"] - 40), box["y"] + dice.uniform(60, box["height"] - 60)
-    match dice.randrange(12):
-        case 0 | 1:
+    match dice.randrange(30):
+        case 0 | 1 | 12 | 13:
+            drafter.presses("Escape", "Escape")
             drafter.types(dice.choice(KINDS))
-        case 2 | 3 | 4:
+        case 2 | 3 | 4 | 14 | 15 | 16 | 17 | 18 | 19 | 20 | 21 | 22:
             mouse.click(x, y)
         case 5:
             mouse.dblclick(x, y)
-        case 6:
+        case 6 | 23 | 24 | 25 | 26:
             key = dice.choice((None, None, "Shift", "Control"))
             if key:
                 drafter.page.keyboard.down(key)
@@ -75,6 +76,7 @@ def one_hand(drafter: Drafter, dice: Random) -> None:
             mouse.move(x, y)
             mouse.wheel(0, dice.choice((-100, 100)))
         case 11:
+            # The connection is lost for a moment, in the middle of it.
             drafter.page.context.set_offline(True)
             mouse.click(x, y)
             drafter.page.context.set_offline(False)

@@ -17,7 +17,7 @@ from ..units import plain
 from .draft import Draft
 from .intents import mended
 from .interpretation import given_texts
-from .open_line import before_kind, draft_of
+from .draft_from import before_kind, draft_of
 from .side_words import worded
 
 _MOST_REMOVED = 2

@@ -17,12 +17,13 @@ from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
 from .draft import READING, Draft
+from .draft_from import before_kind, draft_of
 from .dragging import dragged
 from .hand import Hand
 from .handles import Handle, Pulled, handles, pulled
 from .intents import mended
 from .line_parts import handles_of, line_of
-from .open_line import OpenLine, before_kind, draft_of, read_mend, read_open_line
+from .open_line import OpenLine, read_mend, read_open_line
 from .outcomes import Outcome, leaving_outcome, mend_outcome, outcome_of
 from .picks import Shown, under_pointer
 from .pointer import Pointer

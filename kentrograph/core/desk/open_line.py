@@ -14,7 +14,7 @@ from ..book.manner import Header
 from ..book.names import key_of
 from ..book.readings import READINGS
 from ..book.step import Step
-from ..book.tree import Name, Statement
+from ..book.tree import Statement
 from ..book.values import Drawn, Value
 from ..language.cursor import nearest_words
 from ..language.header import apply_header
@@ -25,6 +25,7 @@ from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
 from .draft import READING, Draft
+from .draft_from import draft_from
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
 from .interpretation import given_texts, unfit, unknown_use
@@ -119,19 +120,6 @@ def read_mend(book: Book, id: str, text: str) -> OpenLine:
             "write" if waiting else "nothing", statement=text, step=step, value=value, problem=helped(book, value, index)
         )
     return OpenLine("write", statement=text, step=step, value=value)
-
-
-def draft_of(step: Step) -> Draft | None:
-    """A step of the book as a draft, each given on its row; None for one that is mended as a whole."""
-    statement = step.statement
-    if statement.kind not in KINDS or statement.kind == "join":
-        return None
-    return Draft(statement.kind, _draft_rows(statement))
-
-
-def before_kind(step: Step) -> str:
-    """What stands before the kind of figure in a step's text: its pen and its name."""
-    return step.statement.text[: step.statement.kind_start]
 
 
 def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
@@ -305,12 +293,12 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
     step, value, problem = _try(book, typed, at)
     if step is not None:
         if open_choice(step, value):
-            draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
+            draft = draft_from(step.statement)
             return OpenLine("begin", draft, typed, typed, step, value, hint=_CHOICE, several=True)
         if isinstance(value, Drawn):
             return OpenLine("write", None, typed, typed, step, value, hint="Enter writes it.")
         if problem is not None and problem.kind == "needs_given":
-            draft = Draft(_draft_kind(step.statement), _draft_rows(step.statement))
+            draft = draft_from(step.statement)
             return OpenLine("begin", draft, "", "", step, None, None, hint(draft.kind, step.statement, False, problem))
         return OpenLine("nothing", None, typed, step=step, problem=problem and helped(book, problem, at))
     as_point = None if typed.isidentifier() or _names_a_kind(book, typed, at) else _as_point(book, typed, at)
@@ -387,15 +375,3 @@ def _kind_word(typed: str) -> str | None:
     if len(words) == 1 and words[0] in READINGS and words[0] not in KINDS:
         return f"measure {words[0]}"
     return None
-
-
-def _draft_kind(statement: Statement) -> str:
-    if statement.kind == "measure":
-        return f"measure {statement.givens[0].word}"
-    return statement.kind
-
-
-def _draft_rows(statement: Statement) -> tuple[str, ...]:
-    if statement.kind == "measure":
-        return tuple(a.text for a in statement.givens[0].arguments if isinstance(a, Name))
-    return tuple(given_texts(statement))

@@ -1,11 +1,11 @@
 /** Whether what is drawn is right: what is out or waits first, then loose ends, then what is close to a limit, then the rest. */
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
 
 import { checkReport } from "../api/client";
 import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
+import { showStep } from "../state/selection";
 import { usePreferences } from "../state/preferences";
 import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
@@ -14,6 +14,7 @@ import { refuse } from "../table/writing";
 import { Word } from "../Words";
 import { Dimensions } from "./Dimensions";
 import { LooseEnds } from "./LooseEnds";
+import { Part } from "./Part";
 import { ReadingCheck } from "./ReadingCheck";
 
 export function ChecksLeaf() {
@@ -108,38 +109,6 @@ function Report() {
   );
 }
 
-/** A part of the leaf; without anything in it, it is not there unless it always is. */
-export function Part({
-  title,
-  count,
-  trouble,
-  always,
-  aside,
-  children,
-}: {
-  title: string;
-  count: number;
-  trouble?: boolean;
-  always?: boolean;
-  aside?: ReactNode;
-  children: ReactNode;
-}) {
-  if (count === 0 && !always) return null;
-  return (
-    <Box as="section" aria-label={title} pt="3">
-      <Flex px="4" align="baseline" gap="1.5" fontSize="12px">
-        <Text as="h3" color={trouble && count > 0 ? "place" : "label"} fontWeight={600}>
-          {title}
-        </Text>
-        {count > 0 && <Text color="quiet">{count}</Text>}
-        <Box flex="1" />
-        {aside}
-      </Flex>
-      {children}
-    </Box>
-  );
-}
-
 function Waiting({ step }: { step: Step }) {
   return (
     <Box px="4" py="1.5" borderBottomWidth="1px" borderColor="rule">
@@ -156,9 +125,4 @@ function Waiting({ step }: { step: Step }) {
       </Text>
     </Box>
   );
-}
-
-/** The step where it stands in the book. */
-export function showStep(step: { readonly id: string }): void {
-  useInterface.setState({ selected: step.id, others: [], inBook: true, leaf: "book" });
 }

@@ -8,7 +8,8 @@ import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
-import { Part, showStep } from "./ChecksLeaf";
+import { showStep } from "../state/selection";
+import { Part } from "./Part";
 
 const MARK_PIXELS = 11;
 const MOST = 40;

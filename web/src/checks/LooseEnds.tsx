@@ -13,7 +13,7 @@ import { useTable } from "../table/context";
 import { newId } from "../table/entry";
 import { refuse } from "../table/writing";
 import { Word } from "../Words";
-import { Part } from "./ChecksLeaf";
+import { Part } from "./Part";
 
 /** How large a loose end is shown where one goes to it, and how large its mark is, in pixels. */
 const ABOUT = 24;

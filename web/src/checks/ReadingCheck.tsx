@@ -8,7 +8,7 @@ import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
-import { showStep } from "./ChecksLeaf";
+import { showStep } from "../state/selection";
 import { ReadingParts, ReadingValue } from "./ReadingRows";
 
 const FIRST = 4;

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 
 import { tableFile } from "../api/client";
 import type { PointTable } from "../api/types";
-import { showStep } from "../checks/ChecksLeaf";
+import { showStep } from "../state/selection";
 import { useDocument } from "../state/document";
 import { loadTables, useHandOver } from "../state/handover";
 import { useInterface } from "../state/interface";

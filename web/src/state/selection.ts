@@ -49,6 +49,11 @@ export function keepingSelection(change: () => void): void {
   useInterface.setState({ selected, others });
 }
 
+/** The step where it stands in the book. */
+export function showStep(step: { readonly id: string }): void {
+  useInterface.setState({ selected: step.id, others: [], inBook: true, leaf: "book" });
+}
+
 export function selectNothing(): void {
   selectAll([], null);
 }

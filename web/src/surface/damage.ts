@@ -3,11 +3,8 @@ import type { Figure } from "../api/types";
 import type { Shown } from "../state/figures";
 import type { Box, Camera } from "./camera";
 import { toScreenX, toScreenY } from "./camera";
-import { AROUND } from "./sight";
+import { AROUND, type Part } from "./sight";
 import { seenBox } from "./turned";
-
-/** Left, top, right and bottom, in pixels of the surface. */
-export type Part = readonly [number, number, number, number];
 
 /** With more of them it is no part any more. */
 const MOST = 500;

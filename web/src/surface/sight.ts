@@ -1,7 +1,9 @@
 /** What can be seen of the paper. */
 import type { Figure } from "../api/types";
 import { toDrawingX, toDrawingY, type Camera } from "./camera";
-import type { Part } from "./damage";
+
+/** Left, top, right and bottom, in pixels of the surface. */
+export type Part = readonly [number, number, number, number];
 
 /** Pixels that strokes, and the mark of a point, may reach beyond a figure. */
 export const AROUND = 12;

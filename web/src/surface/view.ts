@@ -1,28 +1,23 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
 import type { Figure, Line, Step } from "../api/types";
 import { useDocument } from "../state/document";
-import { figureBy, figuresOf, inSight, stepOf } from "../state/figures";
+import { figureBy, figuresOf, inSight } from "../state/figures";
 import { useInterface } from "../state/interface";
 import type { Box, Camera } from "./camera";
 import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
-import { drawLit, drawMarked, pointNameRects } from "./layers/figures";
-import { drawAllNames } from "./layers/names";
 import { drawPeople, fading } from "./layers/people";
-import { drawBacking } from "./layers/backing";
-import { drawGrid, drawPaper, drawScaleBar, scaleBarRect } from "./layers/grid";
-import { drawOverlay, type Overlay } from "./layers/overlay";
-import { Carried, drawPlacing } from "./carried";
+import type { Overlay } from "./layers/overlay";
+import { Carried } from "./carried";
 import { context } from "./context";
 import { Drawing } from "./drawing";
 import { boxOf, Following } from "./following";
-import { isIdle } from "./tag";
 import { Gestures } from "./gestures";
+import { NOTHING_OVER, overlayOf, paintOverlay, paintUnder } from "./over";
 import { toDrawing, toScreen, withTurn } from "./turned";
 import type { Pointer } from "../table/entry";
 import { useOthers } from "../state/others";
 import { useBacking } from "../state/backing";
 import { usePreferences } from "../state/preferences";
-import { markedIn } from "../state/groups";
 import { snapping } from "../state/snapping";
 
 const FIRST: Camera = { x: 0, y: 0, scale: 2, width: 1, height: 1, turn: 0 };
@@ -33,28 +28,8 @@ const FADES = 500;
 const HANDLE_PIXELS = 9;
 const HOME: Box = [-20, -20, 220, 140];
 
-const NOTHING_OVER: Overlay = {
-  preview: null,
-  solutions: [],
-  taken: 0,
-  follows: [],
-  last: null,
-  place: null,
-  sights: [],
-  passed: [],
-  working: [],
-  frame: null,
-  handles: [],
-  held: -1,
-  brush: null,
-  carry: null,
-  was: [],
-};
-
-/** Names are shown where somebody wants them always, and while something is typed that may name one. */
-function namesWanted(): boolean {
-  return usePreferences.getState().names || /[A-Za-z]/.test(useInterface.getState().text);
-}
+/** What is seen over the figures when it changes. */
+const OVER = ["pointed", "others", "selected", "trial", "placing", "was", "working"] as const;
 
 export interface Canvases {
   readonly grid: HTMLCanvasElement;
@@ -118,29 +93,16 @@ export class View {
         if (now.look !== before.look) this.touch("grid", "figures", "overlay");
       }),
       useInterface.subscribe((now, before) => {
-        if (now.pointed !== before.pointed || now.others !== before.others) this.touch("overlay");
-        if (now.selected !== before.selected) {
-          this.touch("overlay");
-          // Its handles come with the next reading.
-          this.onPointer();
-        }
-        if (now.trial !== before.trial) this.touch("overlay");
-        if (now.placing !== before.placing) this.touch("overlay");
-        if (now.was !== before.was) {
-          this.overlay = { ...this.overlay, was: now.was };
-          this.touch("overlay");
-        }
-        if (now.pencil !== before.pencil) {
-          this.touch("figures", "overlay");
-          this.onPointer();
-        }
-        if (now.mend !== before.mend) this.touch("figures", "overlay");
+        if (OVER.some((key) => now[key] !== before[key])) this.touch("overlay");
+        if (now.pencil !== before.pencil || now.mend !== before.mend) this.touch("figures", "overlay");
+        if (now.was !== before.was) this.overlay = { ...this.overlay, was: now.was };
+        // The handles of what is selected, and what may be taken, come with the next reading.
+        if (now.selected !== before.selected || now.pencil !== before.pencil) this.onPointer();
         if (now.working !== before.working) {
           this.overlay = { ...this.overlay, working: (now.working?.shown.loci ?? []).map((l) => l.figure) };
           // Its lines cross in the centre, or at the place itself, which may lie far outside.
           const found = useDocument.getState().byId.get(now.working?.step ?? "")?.figure;
           this.following.shown(found?.centre ?? found?.at ?? []);
-          this.touch("overlay");
         }
       }),
     ];
@@ -170,25 +132,16 @@ export class View {
     if (this.camera.width <= 1) return;
     if (this.framed) this.remember();
     this.framed = true;
-    this.see(
-      fitted(
-        this.camera,
-        boxOf(
-          this.camera,
-          figuresOf(useDocument.getState().steps).map((s) => s.figure),
-        ) ?? HOME,
-      ),
-    );
+    const all = figuresOf(useDocument.getState().steps).map((s) => s.figure);
+    this.see(fitted(this.camera, boxOf(this.camera, all) ?? HOME));
   }
 
   /** The selected step, as large as it fits. */
   frameSelection(): void {
     const { selected, others } = useInterface.getState();
     const { byId } = useDocument.getState();
-    const box = boxOf(
-      this.camera,
-      [selected ?? "", ...others].map((id) => figureBy(byId, id)?.figure ?? null),
-    );
+    const chosen = [selected ?? "", ...others].map((id) => figureBy(byId, id)?.figure ?? null);
+    const box = boxOf(this.camera, chosen);
     if (!box) return;
     this.remember();
     this.see(fitted(this.camera, box));
@@ -218,12 +171,9 @@ export class View {
 
   /** Left, bottom, right and top of the box between two pixels, in the drawing. */
   boxBetween(a: Pixel, b: Pixel): Box {
-    return [
-      toDrawingX(this.camera, Math.min(a.x, b.x)),
-      toDrawingY(this.camera, Math.max(a.y, b.y)),
-      toDrawingX(this.camera, Math.max(a.x, b.x)),
-      toDrawingY(this.camera, Math.min(a.y, b.y)),
-    ];
+    const x = (pixel: number) => toDrawingX(this.camera, pixel);
+    const y = (pixel: number) => toDrawingY(this.camera, pixel);
+    return [x(Math.min(a.x, b.x)), y(Math.max(a.y, b.y)), x(Math.max(a.x, b.x)), y(Math.min(a.y, b.y))];
   }
 
   /** The view before the last jump. */
@@ -378,8 +328,8 @@ export class View {
 
   show(line: Line): void {
     this.reading = line.seq;
-    const { draft, mend } = useInterface.getState();
-    this.gestures.show(line, draft, useInterface.getState().pull !== null);
+    const { draft, pull } = useInterface.getState();
+    this.gestures.show(line, draft, pull !== null);
     this.following.typed(line);
     const follows = new Map(line.follows.map((f) => [f.id, f.figure]));
     // Only which figures are left out matters below: how they follow is drawn over it.
@@ -388,26 +338,7 @@ export class View {
     const others = [...either].filter((id) => follows.has(id) !== this.instead.has(id));
     if (others.length > 0) this.touchFigures(others.flatMap((id) => byId.get(id) ?? []));
     this.instead = follows;
-    this.overlay = {
-      preview: mend && !draft && line.solutions.length < 2 ? null : line.preview,
-      solutions: line.solutions,
-      taken: line.taken,
-      follows: [...follows.values()].filter((f) => f !== null),
-      last: draft ? line.last : null,
-      place: line.tag && line.tag.kind !== "" && !isIdle(line) ? line.tag.at : null,
-      sights: draft ? (line.tag?.sights ?? []) : [],
-      passed: draft || useInterface.getState().pull !== null ? line.passed : [],
-      working: this.overlay.working,
-      was: this.overlay.was,
-      frame: this.overlay.frame,
-      // The handle that is pulled is where it would be let go.
-      handles: line.handles.map((h, n) =>
-        line.tag && n === useInterface.getState().pull ? { ...h, at: line.tag.at } : h,
-      ),
-      held: useInterface.getState().pull ?? -1,
-      brush: line.brush,
-      carry: line.carry,
-    };
+    this.overlay = overlayOf(line, this.overlay);
     this.touch("overlay");
   }
 
@@ -432,47 +363,28 @@ export class View {
   private paint(): void {
     this.frame = 0;
     const { steps, header, revision } = useDocument.getState();
-    const { pointed, selected, others, mend, trial, pencil, placing } = useInterface.getState();
-    const chosen = new Set([...others, pointed, selected]);
+    const { mend, pencil } = useInterface.getState();
     const figures = inSight(figuresOf(steps), pencil);
-    if (this.dirty.has("grid") && header) {
-      const { backing, image } = useBacking.getState();
-      const g = context(this.canvases.grid);
-      drawPaper(g, this.camera);
-      if (backing && image) drawBacking(g, this.camera, backing, image);
-      drawGrid(g, this.camera, header.datum);
-    }
+    if (this.dirty.has("grid") && header) paintUnder(context(this.canvases.grid), this.camera, header.datum);
     if (this.dirty.has("figures"))
       this.drawing.paint(this.canvases.figures, this.camera, figures, {
         instead: this.instead,
         mended: mend?.id ?? null,
       });
     if (this.dirty.has("overlay")) {
-      const g = context(this.canvases.overlay);
-      g.clearRect(0, 0, this.camera.width, this.camera.height);
-      drawMarked(g, this.camera, figures, markedIn(useDocument.getState().id));
-      // What is carried is seen where it goes.
-      if (!this.overlay.carry) {
-        const lit = figures.filter((s) => chosen.has(s.id) && !this.instead.has(stepOf(s.id)));
-        drawLit(g, this.camera, lit);
-      }
-      if (placing && this.pointer) drawPlacing(g, this.camera, placing.figures, this.takenAt(this.pointer));
-      if (this.overlay.carry) this.carried.draw(g, this.camera, this.overlay.carry, figures);
-      drawOverlay(g, this.camera, trial ? { ...this.overlay, preview: trial } : this.overlay);
-      if (namesWanted()) {
-        const lit = new Set(figures.filter((s) => chosen.has(s.id)).map((s) => s.name));
-        const taken = () => [scaleBarRect(this.camera), ...pointNameRects(this.camera, figures)];
-        drawAllNames(g, this.camera, figures, taken, lit);
-      }
-      if (header) drawScaleBar(g, this.camera, header.unit);
-      this.drawOthers(g, figures);
+      paintOverlay(context(this.canvases.overlay), this.camera, figures, {
+        overlay: this.overlay,
+        instead: this.instead,
+        carried: this.carried,
+        taken: this.pointer && this.takenAt(this.pointer),
+      });
+      this.drawOthers(context(this.canvases.overlay), figures);
       // Which reading is in sight, for whoever measures how long it took.
       this.canvases.overlay.dataset.read = String(this.reading);
     }
     const { x, y, scale, turn } = this.camera;
-    this.canvases.figures.dataset.steps = String(steps.length);
-    this.canvases.figures.dataset.revision = String(revision);
-    this.canvases.figures.dataset.camera = `${x} ${y} ${scale} ${turn}`;
+    const camera = `${x} ${y} ${scale} ${turn}`;
+    Object.assign(this.canvases.figures.dataset, { steps: String(steps.length), revision: String(revision), camera });
     this.dirty.clear();
   }
 

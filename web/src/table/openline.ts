@@ -23,6 +23,8 @@ export class OpenLine {
    * of several solutions is meant, also while the last number is typed. */
   private aimed = false;
   private restedAt: Pointer = null;
+  /** Resolves once what was read last is on the screen. */
+  private seen: Promise<void> = Promise.resolve();
   /** The id that what is written next gets. */
   private id = newId();
   /** The rows of the figure being written or mended. */
@@ -80,17 +82,18 @@ export class OpenLine {
   take(line: Line): void {
     this.onPointed(line);
     useInterface.setState({ line });
+    this.seen = painted();
   }
 
   /** The reading of what is in hand, with what was in hand when a key was pressed; it is shown before anything comes of it. */
   async reads(given: Given): Promise<Line | null> {
     const hand = { ...this.hand(), ...given };
-    const shown = this.session.shown(hand);
-    if (shown) return shown;
-    const line = await this.session.readNow(hand);
-    if (!line) return null;
-    this.take(line);
-    await painted();
+    let line = this.session.shown(hand);
+    if (!line) {
+      line = await this.session.readNow(hand);
+      if (line) this.take(line);
+    }
+    if (line) await this.seen;
     return line;
   }
 

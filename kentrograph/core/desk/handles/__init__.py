@@ -9,7 +9,7 @@ from ...book.book import Book
 from ...book.caches import Kept
 from ...book.values import Drawn, OnPaper
 from ...problem import Refused
-from ..open_line import draft_of
+from ..draft_from import draft_of
 from ..pointer import Pointer
 from .fitting import text_of
 from .handle import Handle

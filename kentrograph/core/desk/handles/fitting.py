@@ -13,7 +13,7 @@ from ...problem import Refused
 from ..draft import Draft
 from ..intents import mended
 from ..interpretation import given_texts
-from ..open_line import before_kind
+from ..draft_from import before_kind
 from ..side_words import worded
 from .handle import Rows
 

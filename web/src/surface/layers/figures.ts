@@ -2,11 +2,10 @@
 import type { Figure } from "../../api/types";
 import { type Shown, stepOf } from "../../state/figures";
 import type { Camera } from "../camera";
-import type { Part } from "../damage";
 import { traceFigure } from "../figures";
 import { drawOnPaper } from "../figures/paper";
 import { FONT, LOOK } from "../look";
-import { AROUND, Sight } from "../sight";
+import { AROUND, type Part, Sight } from "../sight";
 import { toScreen } from "../turned";
 import { paths, penOf, strokePens, traceInPens } from "./pens";
 
