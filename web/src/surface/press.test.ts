@@ -13,7 +13,9 @@ vi.mock("../api/client", () => ({
 
 const at = (x: number, y = 0) => ({ x, y });
 let openLine: Record<"click" | "refresh" | "inTurn" | "strokeFrom" | "strokeDone" | "drop", ReturnType<typeof vi.fn>>;
-let hands: Record<"dragFrom" | "carryFrom" | "copies", ReturnType<typeof vi.fn>>;
+let hands: Record<"dragFrom" | "carryFrom" | "copies", ReturnType<typeof vi.fn>> & {
+  now: { drag: unknown; carry: unknown };
+};
 let view: Record<string, ReturnType<typeof vi.fn> | number>;
 let press: Press;
 
@@ -27,9 +29,18 @@ beforeEach(() => {
     strokeDone: vi.fn(),
     drop: vi.fn(() => false),
   };
-  hands = { dragFrom: vi.fn(), carryFrom: vi.fn(), copies: vi.fn() };
+  const now: typeof hands.now = { drag: null, carry: null };
+  hands = {
+    now,
+    dragFrom: vi.fn((from: unknown) => (now.drag = from)),
+    carryFrom: vi.fn((from: unknown) => (now.carry = from)),
+    copies: vi.fn(),
+  };
   view = {
-    grab: vi.fn(() => true),
+    grab: vi.fn(() => {
+      useInterface.setState({ pull: 0 });
+      return true;
+    }),
     holdsHandle: vi.fn(() => false),
     pan: vi.fn(),
     showFrame: vi.fn(),
@@ -69,6 +80,12 @@ describe("while something is written", () => {
     gesture([at(0), at(4), at(30), at(60)]);
     expect(hands.dragFrom).toHaveBeenCalledExactlyOnceWith(at(0));
     expect(openLine.click).toHaveBeenCalledOnce();
+    // Esc drops it in the middle.
+    openLine.click.mockClear();
+    hands.dragFrom.mockImplementation(() => undefined);
+    hands.now.drag = null;
+    gesture([at(0), at(4), at(30), at(60)]);
+    expect(openLine.click).not.toHaveBeenCalled();
   });
 
   it("where stretches are stroked over, a press is a stroke however short", () => {

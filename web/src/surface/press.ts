@@ -94,11 +94,15 @@ export class Press {
     const { openLine, view: held } = this.parts;
     const view = held.current;
     if (!view || !doing) return;
+    const { now } = openLine.hands;
     if (doing === "carry") openLine.hands.copies(ctrl);
     if (doing === "put") this.put();
     else if (doing === "stroke") openLine.strokeDone();
-    else if (doing === "click" || ((doing === "carry" || doing === "pull") && this.moved)) openLine.click();
-    else if (doing === "look") view.frameBox(this.from, at);
+    else if (doing === "click" || ((doing === "carry" || doing === "pull") && this.moved)) {
+      // What Esc has dropped in the middle of it is not let go any more.
+      const held = { click: now.drag, carry: now.carry, pull: useInterface.getState().pull }[doing];
+      if (!this.moved || held !== null) openLine.click();
+    } else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
       if (!this.moved && button === 2) useInterface.setState({ menu: at });
     } else if (this.moved && doing === "choose") this.box(view, at, shift);

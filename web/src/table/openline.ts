@@ -227,9 +227,11 @@ export class OpenLine {
     else this.push({ key: "escape" });
   }
 
-  /** Drops what the pointer holds; false where it holds nothing. */
+  /** Drops what the pointer holds, or pulls; false where it holds nothing. */
   drop(): boolean {
-    return this.hands.drop();
+    const pulls = useInterface.getState().pull !== null;
+    if (pulls) useInterface.setState({ pull: null });
+    return this.hands.drop() || pulls;
   }
 
   /** What is typed is gone, and the row is free for what waits behind it. */
