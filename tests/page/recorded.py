@@ -61,7 +61,7 @@ def readings(book: Book, count: int, dice: Random) -> Iterator[dict[str, Any]]:
         }
         match dice.randrange(6):
             case 0:
-                one |= {"selected": dice.choice(ids), "pull": dice.choice([None, 0, 1]), "text": ""}
+                one |= {"selected": [dice.choice(ids)], "pull": dice.choice([None, 0, 1]), "text": ""}
             case 1:
                 one |= {"mend": dice.choice(ids), "text": dice.choice(["", "circle centre 1, 2 radius 7", "point 3, 4"])}
             case 2:

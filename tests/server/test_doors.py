@@ -224,7 +224,7 @@ def reads() -> Iterator[tuple[dict[str, Any], str]]:
         yield {"text": text}, "line"
         yield {"text": text, "draft": {"kind": "circle", "rows": ["centre 0, 0"]}, "pointer": POINTER}, "line"
     yield {"mend": "none", "text": "point 1, 2"}, "line"
-    yield {"selected": "none", "pull": 3, "pointer": POINTER}, "line"
+    yield {"selected": ["none"], "pull": 3, "pointer": POINTER}, "line"
     yield {"draft": {"kind": "circle", "rows": ["\x00"]}}, "refused"
     yield {"text": "line from 0,0 to 5,5", "in_front_of": "nowhere"}, "line"
 

@@ -76,11 +76,14 @@ def reads(dice: Random, ids: list[str]) -> dict[str, Any]:
         "in_front_of": dice.choice([None, dice.choice(ids)]),
         "pointer": dice.choice([None, copy.deepcopy(POINTER)]),
         "choice": dice.choice([None, 0, 1, -1, 7]),
-        "selected": dice.choice([None, dice.choice(ids)]),
+        "selected": dice.choice([[], [dice.choice(ids)]]),
         "pull": dice.choice([None, None, 0, 1, 9]),
         "aimed": dice.choice([True, False]),
         "carry": dice.choice([None, None, {"figures": [dice.choice(ids)], "x": 1.0, "y": 2.0, "copied": False}]),
         "stroke": dice.choice([[], [[0.0, 0.0], [40.0, 30.0]]]),
+        "drag": dice.choice([None, None, copy.deepcopy(POINTER)]),
+        "opened": dice.choice([True, False]),
+        "pen": dice.choice(["ink", "pencil"]),
     }  # fmt: skip
 
 
