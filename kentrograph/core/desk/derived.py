@@ -15,9 +15,9 @@ from ..language import display
 from ..problem import Problem, Refused
 from ..units import plain
 from .draft import Draft
+from .draft_from import before_kind, draft_of
 from .intents import mended
 from .interpretation import given_texts
-from .draft_from import before_kind, draft_of
 from .side_words import worded
 
 _MOST_REMOVED = 2

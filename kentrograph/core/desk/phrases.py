@@ -16,7 +16,7 @@ from ..snap.guide_lines import coordinate
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..units import plain
 from .draft import Draft
-from .pick_rows import figure_under
+from .kinds.facet import figure_under
 from .pointer import Pointer
 from .pointing import Pointed, own_last, places_at, rounded
 

@@ -14,9 +14,10 @@ from ..language.messages import sentence
 from ..problem import Problem
 from ..units import plain
 from .draft import READING, Draft
+from .kinds import click_candidates
+from .kinds.facet import OF_THE_LAST, Click, figure_under, nearest_only
 from .open_line import READ, OpenLine, read_open_line, understood
 from .phrases import phrases
-from .pick_rows import OF_THE_LAST, figure_under, nearest_first, rows_of
 from .pointer import Pointer
 from .pointing import Pointed, last_of_draft, places_at, read_with_pointer, stands, with_solution
 
@@ -205,13 +206,14 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     if first.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
         # A quarter point is only another place of a figure that is more likely to be touched there.
         first = replace(first, special=False)
-    rows |= dict.fromkeys(rows_of(book, draft, statement, first, pointer, index))
+    rows |= dict.fromkeys(click_candidates(Click(book, draft, statement, first, pointer, index)))
     # Of what else lies within reach only the likeliest reading.
     for other in places[1:]:
         if not other.kind:
             # The plain position, free of what lies there.
             other = replace(other, figure=None)
-        rows |= dict.fromkeys([row for row in rows_of(book, draft, statement, other, pointer, index) if other.words in row][:1])
+        meant = click_candidates(Click(book, draft, statement, other, pointer, index))
+        rows |= dict.fromkeys([row for row in meant if other.words in row][:1])
     for row in rows:
         pick = _read(book, draft, row, index)
         (found if pick.fits else refused).append(pick)
@@ -254,7 +256,7 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return []
     sides = ("",) if isinstance(figure, Line | EndlessLine) else (" entering", " leaving", "")
-    return nearest_first(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
+    return nearest_only(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
 
 
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:

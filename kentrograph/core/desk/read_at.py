@@ -13,8 +13,8 @@ from ..book.values import Drawn, Reading
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
 from ..language.messages import sentence
 from ..problem import Problem, Refused
+from .kinds.facet import figure_under
 from .open_line import DRAFT_ID
-from .pick_rows import figure_under
 from .pointer import Pointer
 from .pointing import Pointed, plain_position
 from .trying import tried

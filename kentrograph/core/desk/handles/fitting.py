@@ -11,9 +11,9 @@ from ...figures import Arc, Circle, Point
 from ...measure.closest import distance_between
 from ...problem import Refused
 from ..draft import Draft
+from ..draft_from import before_kind
 from ..intents import mended
 from ..interpretation import given_texts
-from ..draft_from import before_kind
 from ..side_words import worded
 from .handle import Rows
 

@@ -1,0 +1,5 @@
+"""Points: the place, or on the figure there."""
+
+from .facet import Facet
+
+FACET = Facet(lambda c: [c.place, *([c.on, f"on {c.name}"] if c.name and not c.special else [])])
