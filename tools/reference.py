@@ -8,15 +8,16 @@ from pathlib import Path
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kind import Kind
-from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.values import Drawn, Mark, OnPaper, Reading
+from kentrograph.core.book.kinds import ALL, STATEMENT_KINDS
+from kentrograph.core.book.readings import READINGS
+from kentrograph.core.book.values import Mark, OnPaper, Reading, StepResult
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
 from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
-from kentrograph.core.language.vocabulary import FUNCTIONS, KINDS, PARTS, READINGS
+from kentrograph.core.language.vocabulary import FUNCTIONS, PARTS
 from kentrograph.core.sheet.bounds import bounds
 from kentrograph.core.sheet.frame import Frame
 from kentrograph.core.sheet.of_book import laid_out
@@ -63,7 +64,7 @@ def drawn(text: str) -> str:
     shown: list[Styled] = []
     for id in book.order[:-1]:
         value = book.values[id]
-        assert isinstance(value, Drawn)
+        assert isinstance(value, StepResult)
         if not isinstance(value.figure, float | Reading | OnPaper):
             name = book.steps[id].name
             on_demand = name in ON_DEMAND and name not in text and not text.startswith("outline")
@@ -71,7 +72,7 @@ def drawn(text: str) -> str:
                 continue
             shown.append(Styled(value.figure, PENCIL, 0.4, name))
     value = book.values[new]
-    assert isinstance(value, Drawn), (text, value)
+    assert isinstance(value, StepResult), (text, value)
     assert not isinstance(value.figure, float | Reading)
     if isinstance(value.figure, OnPaper):
         return on_paper(book, new, shown)
@@ -133,7 +134,7 @@ def page() -> str:
 
 def figures(kind: str) -> list[str]:
     """A kind's givens and its examples with pictures."""
-    spec = KINDS[kind]
+    spec = STATEMENT_KINDS[kind]
     lines = [
         "",
         f"## {kind}",
@@ -147,7 +148,7 @@ def figures(kind: str) -> list[str]:
     for number, (text, meaning) in enumerate(EXAMPLES[kind], 1):
         book, new = evaluated(text)
         value = book.values[new]
-        assert isinstance(value, Drawn)
+        assert isinstance(value, StepResult)
         signs = " · ".join(s.signature or "the other" for s in value.solutions) if value.solutions else "1"
         shown = f"`{text.replace('|', chr(92) + '|')}`<br>{meaning}"
         lines.append(f"| {shown} | ![{kind} {number}](reference/{kind}-{number}.svg) | {signs} |")
@@ -177,7 +178,7 @@ def readings() -> list[str]:
     for text, meaning in EXAMPLES["measure"]:
         book, new = evaluated(text)
         value = book.values[new]
-        assert isinstance(value, Drawn)
+        assert isinstance(value, StepResult)
         assert isinstance(value.figure, Reading)
         words = reading_words(value.figure, book)
         told = ", ".join([words.value, *(f"{r.name} {r.value}" for r in words.rows)])

@@ -5,7 +5,7 @@ from typing import Any
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Edit
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts, given_values
@@ -123,7 +123,7 @@ class Table:
         value, step = after.values[made], after.steps[made]
         own = next((one for one in view.follows if one.id == made), None)
         assert outcome.statement == "" or outcome.statement in step.statement.text, self.story()
-        if not isinstance(value, Drawn):
+        if not isinstance(value, StepResult):
             # A step that is mended may go on waiting.
             assert self.hand.mend is not None, self.story()
             return

@@ -3,7 +3,7 @@
 from typing import Any
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
@@ -29,7 +29,7 @@ def figure(book: Book, name: str) -> Any:
     step = book.find(name.lower())
     assert step is not None, name
     value = book.values[step.id]
-    assert isinstance(value, Drawn), value
+    assert isinstance(value, StepResult), value
     return value.figure
 
 

@@ -10,7 +10,7 @@ from typing import Any, get_args
 
 import pytest
 
-from kentrograph.core.book.manner import Manner
+from kentrograph.core.book.manner import Conventions
 from kentrograph.core.book.parts import PARTS, parts_of
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import heading, place_along
@@ -100,11 +100,11 @@ def test_every_operation_answers_for_every_figure(name: str) -> None:
     assert figure_data(figure)["kind"] in ("point", "line", "circle", "arc", "ellipse", "outline")
     assert picture([Styled(figure, "#000000", 1.0)]).startswith("<svg")
     for part in parts_of(figure):
-        found = PARTS[part](figure, Manner(), "mm")
+        found = PARTS[part](figure, Conventions(), "mm")
         assert isinstance(found, float)
         assert isfinite(found)
     for words in set(PARTS) - set(parts_of(figure)):
-        answered(PARTS[words], figure, Manner(), "mm")
+        answered(PARTS[words], figure, Conventions(), "mm")
     area, edge = answered(area_of, figure), answered(perimeter_of, figure)
     if area is not None and edge is not None:
         # Of all figures with an edge so long the disc is the largest (isoperimetric inequality).

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Edit, Insert, Move, Replace, Several
 from kentrograph.core.book.step import Step
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.problem import Problem, Refused
@@ -34,7 +34,7 @@ def mended(b: Book, name: str, text: str) -> Book:
 
 
 def kinds_of(b: Book) -> list[str]:
-    return ["drawn" if isinstance(b.values[i], Drawn) else b.values[i].kind for i in b.order]  # type: ignore[union-attr]
+    return ["drawn" if isinstance(b.values[i], StepResult) else b.values[i].kind for i in b.order]  # type: ignore[union-attr]
 
 
 def test_change_reaches_all_that_hangs_on_it_and_nothing_else() -> None:

@@ -2,7 +2,7 @@
 
 from kentrograph.core.book.caches import Kept, Shared
 from kentrograph.core.book.edits import Delete
-from kentrograph.core.book.manner import Manner
+from kentrograph.core.book.manner import Conventions
 from kentrograph.core.snap.candidates import take_at
 from kentrograph.core.snap.query import Query
 
@@ -19,7 +19,7 @@ def test_kept_is_of_one_revision_and_shared_of_all() -> None:
     SHARED.of(made).append("b")
     after, inverse = made.edited(Delete("s2"))
     back, _ = after.edited(inverse)
-    for one in (after, back, made.in_hand(Manner("in"))):
+    for one in (after, back, made.in_hand(Conventions("in"))):
         assert KEPT.of(one) == []
         assert SHARED.of(one) == ["b"]
     assert KEPT.of(made) == ["a"]

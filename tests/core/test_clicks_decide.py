@@ -9,7 +9,7 @@ from random import Random
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.line_views import look
@@ -34,7 +34,7 @@ def figure_text(dice: Random) -> str:
 
 def drawing(dice: Random) -> Book | None:
     made = book(*(f"F{n} = {figure_text(dice)}" for n in range(3)))
-    return made if all(isinstance(made.values[id], Drawn) for id in made.order) else None
+    return made if all(isinstance(made.values[id], StepResult) for id in made.order) else None
 
 
 def beside(dice: Random, x: float, y: float) -> tuple[float, float]:

@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.book.scene import pen_of, seen
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from kentrograph.core.figures.along import Longish, place_along
 from kentrograph.core.measure.closest import distance_between
@@ -267,7 +267,7 @@ def test_nothing_that_is_cut_anywhere_falls_off_its_figure(seed: int) -> None:
         before = figure(book(*DRAWING), name)
         made = book(*DRAWING, text)
         value = made.values[made.order[-1]]
-        if not isinstance(value, Drawn) or text.startswith("extend") or isinstance(before, EndlessLine):
+        if not isinstance(value, StepResult) or text.startswith("extend") or isinstance(before, EndlessLine):
             continue
         for piece in value.results:
             for share in (0.0, 0.5, 1.0):

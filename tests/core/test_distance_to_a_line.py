@@ -2,7 +2,7 @@
 
 import pytest
 
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.desk.views import reading_words
 
 from .support import book
@@ -27,7 +27,7 @@ CASES = [
 def test_to_an_end_or_square(of: str, value: float, square: float | None, said: str, moved: str) -> None:
     made = book(*([moved] if moved else []), LINE, f"measure distance {of}")
     drawn = made.values[made.order[-1]]
-    assert isinstance(drawn, Drawn)
+    assert isinstance(drawn, StepResult)
     assert isinstance(drawn.figure, Reading)
     assert drawn.figure.value == pytest.approx(value, abs=1e-9)
     assert drawn.figure.parts.get("square") == (None if square is None else pytest.approx(square, abs=1e-9))
@@ -37,6 +37,6 @@ def test_to_an_end_or_square(of: str, value: float, square: float | None, said: 
 def test_the_square_distance_is_a_number_like_any() -> None:
     made = book(LINE, "R1 = measure distance 60, 15 L1", "point R1.square, R1")
     drawn = made.values[made.order[-1]]
-    assert isinstance(drawn, Drawn)
+    assert isinstance(drawn, StepResult)
     assert drawn.figure == pytest.approx(drawn.figure)
     assert (drawn.figure.x, drawn.figure.y) == (15.0, 25.0)  # type: ignore[union-attr]

@@ -6,7 +6,7 @@ import pytest
 
 from kentrograph.core.book.edits import Delete
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
@@ -87,7 +87,7 @@ def test_they_follow_their_outline_and_wait_for_it() -> None:
     assert figure(wider, "C1").centre.x == pytest.approx(190)
     renamed, _ = wider.edited(rename(wider, wider.order[0], "plate")[0])
     assert renamed.steps[renamed.order[2]].statement.text.endswith("touching edge 2 of plate left edge 3 of plate left radius 10")
-    assert isinstance(renamed.values[renamed.order[2]], Drawn)
+    assert isinstance(renamed.values[renamed.order[2]], StepResult)
     without, back = renamed.edited(Delete(renamed.order[0]))
     assert without.values[without.order[1]].kind == "unknown_name"  # type: ignore[union-attr]
     again, _ = without.edited(back)

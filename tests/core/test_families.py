@@ -6,7 +6,7 @@ The statements are those of the language's contract (*published* with it); the c
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
@@ -80,7 +80,7 @@ def test_each_family_of_givens_typed_and_picked(kind: str, acts: list[Act], expe
     after, _ = b.edited(edit)
     text = after.steps["n"].statement.text
     assert expected is None or text == expected
-    assert isinstance(after.values["n"], Drawn)
+    assert isinstance(after.values["n"], StepResult)
     # What was written is what a text says: typed whole, at once, it is the same step.
     whole, _ = intents.write(b, text, "n")
     assert b.edited(whole)[0].values["n"] == after.values["n"]

@@ -9,7 +9,7 @@ import pytest
 import kentrograph
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.manner import Manner
+from kentrograph.core.book.manner import Conventions
 from kentrograph.core.book.step import Step, deal_name
 from kentrograph.core.book.tree import Plain
 from kentrograph.core.desk.completion import complete_beginning
@@ -153,7 +153,7 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
     for text, _ in kind.examples:
         statement = read(text)
         assert statement.kind == word
-        step = Step("s", "", True, statement, Manner())
+        step = Step("s", "", True, statement, Conventions())
         assert step.figure_kind == kind.draws or "trimmed" in text
         for given in statement.givens:
             numbers = [a for a in given.arguments if isinstance(a, Plain)]

@@ -7,7 +7,7 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Insert
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.checks.finding import Finding
 from kentrograph.core.checks.loose_ends import around_an_edit, loose_ends, usual_limit
 from kentrograph.core.desk import intents
@@ -314,7 +314,7 @@ def test_the_number_that_would_put_it_right_stands_first(reading: str, first: st
         assert (one.typed, one.becomes, one.slip) == (first, becomes, slip)
     edit, _ = intents.mend(made, one.step, one.text)
     value = made.edited(edit)[0].values[made.order[-1]]
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     assert isinstance(value.figure, Reading)
     assert value.figure.good is not False
 

@@ -13,7 +13,7 @@ from kentrograph.core.angles import direction_of
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete
 from kentrograph.core.book.on_paper import Axes, Hatch, PointTable
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.check_report import check_report
 from kentrograph.core.desk.views import step_view
 from kentrograph.core.figures import Arc, Line
@@ -182,7 +182,7 @@ def test_what_loses_a_member_goes_on_with_the_others_and_says_so() -> None:
     assert [isinstance(made.values[id], Problem) for id in (axes, hatch, table)] == [True, False, True]
 
 
-def _held(made: Book, id: str) -> Drawn:
+def _held(made: Book, id: str) -> StepResult:
     value = made.values[id]
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     return value

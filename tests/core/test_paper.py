@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.on_paper import Axes, Dimension, Hatch, Note, PointTable
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.desk.intents import mend, strike, write
 from kentrograph.core.figures import Line
 from kentrograph.core.language.lexer import quoted, tokens_of
@@ -43,7 +43,7 @@ PLATE = (
 
 def held(made: Book, id: str | None = None) -> object:
     value = made.values[id or made.order[-1]]
-    assert isinstance(value, Drawn), value
+    assert isinstance(value, StepResult), value
     return value.figure
 
 

@@ -5,7 +5,7 @@ from math import hypot, sqrt
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.datum import datum_in_numbers
 from kentrograph.core.desk.derived import values_of, ways_to_state
@@ -111,7 +111,7 @@ def test_pulling_changes_the_given_that_put_it_there(
     said = text_pulled(made, handle, Pointer(*map(float, at), reach=2.0, pixel=1.0))
     assert said == (after if handle.step != id else f"Q_ = {after}")
     edit, _ = intents.mend(made, handle.step, said)
-    assert isinstance(made.edited(edit)[0].values[handle.step], Drawn)
+    assert isinstance(made.edited(edit)[0].values[handle.step], StepResult)
 
 
 @pytest.mark.parametrize("statement", [text for examples in EXAMPLES.values() for text, _ in examples])
@@ -152,7 +152,7 @@ def test_a_placed_symbol_is_turned_and_scaled_by_its_handles(givens: str, which:
     id = made.order[-1]
     pulled = text_pulled(made, handles(made, id)[which], Pointer(*map(float, to), reach=2.0, pixel=1.0))
     assert pulled == text
-    assert isinstance(made.edited(intents.mend(made, id, pulled)[0])[0].values[id], Drawn)
+    assert isinstance(made.edited(intents.mend(made, id, pulled)[0])[0].values[id], StepResult)
 
 
 @pytest.mark.parametrize(

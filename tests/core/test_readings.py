@@ -12,7 +12,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Polygon
 
-from kentrograph.core.book.kinds import FIGURES
+from kentrograph.core.book.kinds import STATEMENT_KINDS
 from kentrograph.core.book.manner import Header
 from kentrograph.core.book.readings import READINGS
 from kentrograph.core.book.values import Reading
@@ -393,7 +393,7 @@ def test_anything_else_typed_while_pointing_is_read_as_it_is(typed: str, do: str
         assert 0 <= view.problem.start <= view.problem.end <= len(typed) + 1
 
 
-@pytest.mark.parametrize("kind", [None, *FIGURES, "measure distance", "read"])
+@pytest.mark.parametrize("kind", [None, *STATEMENT_KINDS, "measure distance", "read"])
 def test_read_is_typed_letter_by_letter_whatever_is_open_and_wherever_the_pointer_is(kind: str | None) -> None:
     made = book(*PLATE)
     draft = Draft(kind) if kind else None

@@ -187,7 +187,7 @@ def test_a_text_that_cannot_be_read_is_a_step_that_is_mended_like_any_other() ->
     b = book_of(script)
     assert [getattr(b.values[id], "kind", "drawn") for id in b.order] == ["drawn", "unknown_given", "waits"]
     mended, inverse = b.edited(intents.mend(b, "s2", "line from P1 to 5, 5")[0])
-    assert [type(v).__name__ for v in mended.values.values()] == ["Drawn", "Drawn", "Drawn"]
+    assert [type(v).__name__ for v in mended.values.values()] == ["StepResult", "StepResult", "StepResult"]
     assert mended.steps["s2"].name == "L1"
     back, _ = mended.edited(through_json(inverse))
     same(back, b)

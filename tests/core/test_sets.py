@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.book.scene import seen
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
@@ -257,4 +257,4 @@ def test_pointing_at_members_works_like_pointing_at_figures(kind: str) -> None:
             passed = (*passed[-2:], found[0].words)
         if view.click is not None and view.click.do == "write" and view.click.statement:
             edit, _ = intents.write(b, view.click.statement, f"n{n}")
-            assert isinstance(b.edited(edit)[0].values[f"n{n}"], Drawn)
+            assert isinstance(b.edited(edit)[0].values[f"n{n}"], StepResult)

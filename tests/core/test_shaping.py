@@ -14,7 +14,7 @@ import pytest
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Insert, Replace
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Line, Outline, Point
 from kentrograph.core.figures.along import place_along
@@ -218,7 +218,7 @@ def test_whatever_is_written_there_is_a_result_or_a_reason(seed: int) -> None:
     assert write_script(book_of(read_script(write_script(b)))) == write_script(b)
     # Pieces of an outline meet end to end.
     for value in b.values.values():
-        for result in value.results if isinstance(value, Drawn) else ():
+        for result in value.results if isinstance(value, StepResult) else ():
             if isinstance(result, Outline):
                 for piece, after in pairwise(result.pieces):
                     gap = hypot(piece.end.x - after.start.x, piece.end.y - after.start.y)

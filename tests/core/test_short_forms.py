@@ -7,7 +7,7 @@ What is written into the book is always the full word.
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.open_line import read_open_line
 from kentrograph.core.desk.trying import tried
@@ -54,7 +54,7 @@ def drawing() -> Book:
 )
 def test_are_understood_and_written_in_full(drawing: Book, typed: str, written: str) -> None:
     step, value = tried(drawing, typed, "n", len(drawing.order))
-    assert isinstance(value, Drawn), value
+    assert isinstance(value, StepResult), value
     assert step.statement.text == written
     assert value.figure == tried(drawing, written, "n", len(drawing.order))[1].figure  # type: ignore[union-attr]
     # In a file they stay as they were typed, and mean the same.

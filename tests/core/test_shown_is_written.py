@@ -14,7 +14,7 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
@@ -68,7 +68,7 @@ def written(b: Book, statement: str, at: Hand) -> Any:
 
 def worth(b: Book, id: str) -> Any:
     value = b.values[id]
-    assert isinstance(value, Drawn), value
+    assert isinstance(value, StepResult), value
     if isinstance(value.figure, Reading | float):
         return value.figure
     return together(value.results)
@@ -107,7 +107,7 @@ RELATIVE_ROW = re.compile(r"^(\w+(?: \w+)?) \+")
 def as_echoed(b: Book, text: str, index: int) -> str | None:
     """The statement with the places that its rows echo instead of relative ones that were typed; None where there are none."""
     step, value = tried(b, text, "new", index)
-    if not isinstance(value, Drawn):
+    if not isinstance(value, StepResult):
         return None
     texts, values = given_texts(step.statement), given_values(b, step, index)
     rows: list[str] = []
@@ -124,8 +124,8 @@ def check_echo(b: Book, statement: str, at: Hand) -> None:
     if plain is None:
         return
     one, other = (tried(b, text, "new", index)[1] for text in (statement, plain))
-    assert isinstance(one, Drawn)
-    assert isinstance(other, Drawn), (statement, plain, other)
+    assert isinstance(one, StepResult)
+    assert isinstance(other, StepResult), (statement, plain, other)
     assert roughly(together(one.results), together(other.results)), (statement, plain)
 
 
@@ -252,7 +252,7 @@ def test_while_a_step_is_mended(drawing: Book, kind: str, text: str) -> None:
             assert close(own.figure, worth(after, "mended")), (does.statement, own.figure)
             for one in view.follows:
                 value = after.values[one.id]
-                assert (one.problem is None) == isinstance(value, Drawn)
+                assert (one.problem is None) == isinstance(value, StepResult)
 
 
 def test_rows_before_an_unknown_name_are_echoed_all_the_same() -> None:

@@ -8,7 +8,7 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from kentrograph.core.angles import Convention
-from kentrograph.core.book.manner import Datum, Header, Manner
+from kentrograph.core.book.manner import Conventions, Datum, Header
 from kentrograph.core.checks.verdict import verdict
 from kentrograph.core.desk.comparing import compared
 from kentrograph.core.desk.interpretation import given_values
@@ -34,7 +34,7 @@ CONVENTIONS = [Convention(zero, clockwise) for zero in ("east", "north") for clo
 @st.composite
 def headers(draw: st.DrawFn) -> Header:
     datum = Datum(*(draw(st.sampled_from((0.0, 3.0, -12.5))) for _ in range(2)), draw(st.sampled_from((0.0, 15.0, -70.25))))
-    manner = Manner(draw(st.sampled_from(UNITS)), draw(st.sampled_from(CONVENTIONS)), datum)
+    manner = Conventions(draw(st.sampled_from(UNITS)), draw(st.sampled_from(CONVENTIONS)), datum)
     wanted = Header(manner, draw(st.integers(0, 12)), draw(st.sampled_from((0, *PARTS))), draw(st.booleans()))
     return with_manner(wanted, replace(manner, convention=Convention("north", True)) if wanted.bearings else manner)
 
@@ -89,9 +89,9 @@ def test_header_lines_lead_from_any_header_to_any_other(now: Header, wanted: Hea
 
 
 def test_a_header_that_was_kept_before_there_were_fractions_is_read() -> None:
-    kept = header_data(Header(Manner("ft"), 4))
+    kept = header_data(Header(Conventions("ft"), 4))
     del kept["parts"], kept["bearings"]
-    assert header_from(kept) == Header(Manner("ft"), 4)
+    assert header_from(kept) == Header(Conventions("ft"), 4)
 
 
 @pytest.mark.parametrize(

@@ -4,7 +4,7 @@ from math import hypot
 
 import pytest
 
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.picks import picks, under_pointer
@@ -32,13 +32,13 @@ def test_every_solution_can_be_taken_in_words(text: str) -> None:
     made = book(*GROUND, f"T = {text}")
     id, index = made.order[-1], len(made.order) - 1
     value = made.values[id]
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     assert len(value.solutions) > 1
     for which, solution in enumerate(value.solutions):
         said = worded(made, made.steps[id], value, which, index)
         assert "solution" not in said
         again = book(*GROUND, said).values[id]
-        assert isinstance(again, Drawn)
+        assert isinstance(again, StepResult)
         assert again.figure == solution.figure
     edit, _ = intents.mend(made, id, f"{text.split(' left')[0]} solution 2")
     after, _ = made.edited(edit)
@@ -83,7 +83,7 @@ def test_a_click_takes_the_solution_nearest_to_the_pointer() -> None:
         assert shown.click is not None
         assert shown.click.do == "write"
         value = shown.click.value
-        assert isinstance(value, Drawn)
+        assert isinstance(value, StepResult)
         gaps = [abs(hypot(s.figure.centre.x - at[0], s.figure.centre.y - at[1]) - 60) for s in value.solutions]  # type: ignore[union-attr]
         assert gaps[value.taken] == min(gaps)
 
@@ -128,5 +128,5 @@ def test_an_arc_about_a_centre_ends_on_what_the_pointer_is_on(at: tuple[float, f
     assert found.row == row
     assert found.line.step is not None
     value = found.line.value
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     assert hypot(value.figure.end.x - at[0], value.figure.end.y - at[1]) < 0.5  # type: ignore[union-attr]

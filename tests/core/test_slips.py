@@ -6,7 +6,7 @@ from collections.abc import Callable
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn, Reading
+from kentrograph.core.book.values import Reading, StepResult
 from kentrograph.core.checks.loose_ends import loose_ends
 from kentrograph.core.checks.verdict import verdict
 from kentrograph.core.language.script import book_of, read_script
@@ -60,7 +60,7 @@ def wrong_snap(dice: random.Random, lines: list[str]) -> None:
     before = f"end of L{which}"
     made = book_of(read_script("\n".join(lines)))
     value = made.values[made.find(f"l{which}").id]  # type: ignore[union-attr]
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     end = value.figure.end  # type: ignore[union-attr]
     beside = f"{end.x + dice.choice((-0.3, 0.2, 0.4)):g}, {end.y + dice.choice((0, 0.1, -0.2)):g}"
     lines[which] = lines[which].replace(before, dice.choice((beside, beside, f"start of L{which}")))

@@ -9,7 +9,8 @@ from time import perf_counter
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.kinds import ALL
+from kentrograph.core.book.kinds import ALL, STATEMENT_KINDS
+from kentrograph.core.book.readings import READINGS
 from kentrograph.core.book.tree import Statement
 from kentrograph.core.desk.draft import READING, Draft
 from kentrograph.core.desk.hand import Hand
@@ -18,7 +19,6 @@ from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import book_of, read, read_script
-from kentrograph.core.language.vocabulary import KINDS, READINGS
 
 from .support import book
 
@@ -31,7 +31,7 @@ SCRAPS = (
 )  # fmt: skip
 WORDS = (*SCRAPS, *ALL, *(given.word for kind in ALL.values() for given in kind.givens))
 EXAMPLES = [text for kind in ALL.values() for text, _ in kind.examples]
-DRAFTED = [*KINDS, READING, *(f"measure {word}" for word in READINGS)]
+DRAFTED = [*STATEMENT_KINDS, READING, *(f"measure {word}" for word in READINGS)]
 LONGEST = 2.0
 """Seconds."""
 
@@ -95,9 +95,9 @@ def test_any_givens_may_stand_beside_one_another(request: pytest.FixtureRequest)
     dice, drawing = random.Random(1120), book(*DRAWING)
     rows = {
         word: list(dict.fromkeys(row for text, _ in kind.examples for row in given_texts(settled(drawing, text))))
-        for word, kind in KINDS.items()
+        for word, kind in STATEMENT_KINDS.items()
     }
-    several = [word for word in KINDS if len(rows[word]) > 3]
+    several = [word for word in STATEMENT_KINDS if len(rows[word]) > 3]
     for _ in range(int(request.config.getoption("--mutations"))):
         word = dice.choice(several)
         chosen = dice.sample(rows[word], dice.randint(2, 3))

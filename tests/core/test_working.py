@@ -6,7 +6,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.values import Drawn
+from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.working import working_of
 from kentrograph.core.figures import Circle, EndlessLine, Line, Point
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
@@ -44,7 +44,7 @@ def test_the_centre_lies_on_every_locus(text: str) -> None:
     """By the distance of the centre (or the point) from each locus that is drawn."""
     made = book(*GROUND, text)
     value = made.values[made.order[-1]]
-    assert isinstance(value, Drawn)
+    assert isinstance(value, StepResult)
     at = value.figure if isinstance(value.figure, Point) else value.figure.centre  # type: ignore[union-attr]
     working = working_of(made, made.order[-1])
     assert working is not None
@@ -125,7 +125,7 @@ def test_arc_going_on_and_touching_is_as_far_from_both() -> None:
     for sign, text in ((1, "arc continuing L1 touching C1 outside"), (-1, "arc continuing L1 touching C1 enclosing")):
         made = book("L1 = line from -30, 0 to 0, 0", "C1 = circle centre 20, 50 radius 6", text)
         value = made.values[made.order[-1]]
-        assert isinstance(value, Drawn)
+        assert isinstance(value, StepResult)
         arc: Any = value.figure
         behind, halving = (figure for figure, _ in loci_of(made)[1:])
         d = hypot(arc.centre.x - behind.x, arc.centre.y - behind.y)

@@ -5,7 +5,7 @@ import re
 
 import httpx
 
-from kentrograph.core.book.kinds import ALL, FIGURES
+from kentrograph.core.book.kinds import ALL, STATEMENT_KINDS
 from kentrograph.core.book.pens import PENS
 from kentrograph.core.book.readings import READINGS
 from kentrograph.core.desk.draft import READING
@@ -44,4 +44,4 @@ def test_what_is_built_into_the_front_end_is_all_that_is_declared() -> None:
     )
     assert {pen["word"]: pen["explanation"] for pen in pens} == PENS
     assert [place["key"] for place in places] == list(PLACES)
-    assert [kind["word"] for kind in kinds] == [*FIGURES, READING, *(f"measure {word}" for word in READINGS)]
+    assert [kind["word"] for kind in kinds] == [*STATEMENT_KINDS, READING, *(f"measure {word}" for word in READINGS)]

@@ -15,14 +15,14 @@ from ..figures import Point
 from ..problem import refuse
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .evaluation import Evaluation
-from .manner import Header, Manner
+from .manner import Conventions, Header
 from .names import parted
 from .network import TABLES, Need, key_of_own, result_of
 from .order import Key, Order
 from .pieces import part_or_none
 from .planned import Planned
 from .step import InUse, Step
-from .values import Drawn, Value
+from .values import StepResult, Value
 
 LOOKED_THROUGH = 5000
 """So many steps are looked through for names to offer."""
@@ -149,11 +149,11 @@ class Book(Evaluation):
         value = self.values.get(provider) if provider else None
         return (
             value.last
-            if isinstance(value, Drawn) and value.last is not None
+            if isinstance(value, StepResult) and value.last is not None
             else self.datum_place(self.hand or self.header.manner)
         )
 
-    def in_hand(self, manner: Manner) -> "Book":
+    def in_hand(self, manner: Conventions) -> "Book":
         """The same book, to be read and written in another manner: that of the step being mended."""
         if manner == self.header.manner:
             return self
@@ -162,7 +162,7 @@ class Book(Evaluation):
         return book
 
     @property
-    def writing(self) -> Manner:
+    def writing(self) -> Conventions:
         """The manner of what is written next, its datum in the drawing's unit."""
         unit = self.header.manner.unit
         return self.header.manner if self.hand is None else self.hand.in_unit(unit)

@@ -14,7 +14,7 @@ from ..budget import current
 from ..figures import Point
 from ..problem import Problem, Refused
 from .kinds import ALL, located
-from .manner import Manner
+from .manner import Conventions
 from .names import parted
 from .network import Need, Network, key_of_own, step_of
 from .order import Key
@@ -24,7 +24,7 @@ from .planner import DRAWING
 from .step import Step
 from .surroundings import Surroundings
 from .tree import Name
-from .values import Drawn, Value
+from .values import StepResult, Value
 
 _ORIGIN = Point(0.0, 0.0)
 
@@ -34,7 +34,7 @@ class Evaluation(Network):
 
     __slots__ = ()
 
-    def datum_place(self, written: Manner) -> Point:
+    def datum_place(self, written: Conventions) -> Point:
         """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""
         manner = written.in_unit(self.header.manner.unit)
         return Point(manner.datum.x, manner.datum.y)
@@ -160,7 +160,7 @@ class Evaluation(Network):
                 continue
             id, which, path = need if isinstance(need, tuple) else (need, 0, ())
             held = values.get(id)
-            if type(held) is not Drawn:
+            if type(held) is not StepResult:
                 return self._missing(step, id, held)
             results = held.results
             if which >= len(results):
@@ -189,7 +189,9 @@ class Evaluation(Network):
         if kind is None or not kind.spares:
             return ()
         needs = zip(planned.names, links[: planned.needed], strict=False)
-        gone = {parted(key)[0] for key, need in needs if need != DRAWING and type(self.values.get(step_of(need))) is not Drawn}
+        gone = {
+            parted(key)[0] for key, need in needs if need != DRAWING and type(self.values.get(step_of(need))) is not StepResult
+        }
         lost: list[Name] = []
         for word in kind.spares if gone else ():
             givens = [given for given in step.statement.givens if given.word == word]
@@ -209,9 +211,9 @@ class Evaluation(Network):
         planned = Planned(rest, self.header.manner.unit)
         value = self._worked_out(rest, planned, self._needs(planned, self.order.key(step.id) if at is None else at), at)
         names = " and ".join(dict.fromkeys(name.text for name in lost))
-        return value._replace(note=f"without {names}") if isinstance(value, Drawn) else value
+        return value._replace(note=f"without {names}") if isinstance(value, StepResult) else value
 
-    def _last_of(self, provider: str, written: Manner) -> Point | Problem:
+    def _last_of(self, provider: str, written: Conventions) -> Point | Problem:
         """The place that a step has put down last; the datum of whoever counts from it where there is no such step."""
         held = self.values.get(provider)
         if isinstance(held, Problem):

@@ -15,7 +15,7 @@ from ..measure.area import middles
 from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
 from .caches import Shared
 from .network import Network
-from .values import Drawn, Untouchable
+from .values import StepResult, Untouchable
 
 _FINENESS = 1
 """A figure covers up to 2 cells of its size each way, and more than half as many."""
@@ -86,7 +86,7 @@ class Index:
             self._held.pop(id, None)
             return
         self._held[id] = (value, step)
-        if step.hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
+        if step.hidden or not isinstance(value, StepResult) or isinstance(value.figure, Untouchable):
             return
         if not value.more and not isinstance(value.figure, FigureSet):
             self._put_in(id, value.figure)
@@ -201,7 +201,7 @@ def _level_of_points(book: Network) -> int:
     """The size of cells for point marks: about one of them in a cell, as they lie when the index is made."""
     # By the order: a book that is being worked out can be asked for one value, not for all.
     values = (book.values.get(id) for id in book.order)
-    points = [v.figure for v in values if isinstance(v, Drawn) and isinstance(v.figure, Point)]
+    points = [v.figure for v in values if isinstance(v, StepResult) and isinstance(v.figure, Point)]
     if len(points) < 2:
         return 0
     xs, ys = [p.x for p in points], [p.y for p in points]

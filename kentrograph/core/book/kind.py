@@ -34,7 +34,7 @@ Bare = Callable[[Collection[str]], list[str]]
 
 
 @dataclass(frozen=True, slots=True)
-class GivenKind:
+class GivenSpec:
     """A given: its word, what it takes, and one line that explains it.
 
     ``sides`` are the side words that are offered after it; ``blamed`` the problems of a figure that point at it.
@@ -145,7 +145,7 @@ class Kind:
     draws: str
     puts_place: bool
     first: str
-    givens: tuple[GivenKind, ...] = ()
+    givens: tuple[GivenSpec, ...] = ()
     bare: Bare = in_turn()
     examples: Sequence[tuple[str, str]] = ()
     shapes: bool = False
@@ -194,7 +194,7 @@ class Kind:
             return self.naming.carried(statement)
         return () if not self.shapes or self.keeps(statement) else (*statement.operands, *statement.along)
 
-    def given(self, word: str) -> GivenKind | None:
+    def given(self, word: str) -> GivenSpec | None:
         """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""
         found = next((g for g in self.givens if g.word == word), None)
         return found or next((g for g in self.givens if g.word == word.split(" ")[0]), None)

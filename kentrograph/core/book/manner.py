@@ -17,17 +17,17 @@ class Datum:
 
 
 @dataclass(frozen=True, slots=True)
-class Manner:
+class Conventions:
     """The manner in which a step was written. A later change of the drawing's manner leaves it as it was."""
 
     unit: str = "mm"
     convention: Convention = Convention()
     datum: Datum = Datum()
 
-    def in_unit(self, unit: str) -> "Manner":
+    def in_unit(self, unit: str) -> "Conventions":
         """The same manner with its datum in another unit."""
         d = self.datum
-        return Manner(unit, self.convention, Datum(convert(d.x, self.unit, unit), convert(d.y, self.unit, unit), d.turn))
+        return Conventions(unit, self.convention, Datum(convert(d.x, self.unit, unit), convert(d.y, self.unit, unit), d.turn))
 
     @property
     def level(self) -> bool:
@@ -75,7 +75,7 @@ class Header:
     """What a drawing is set to now: the manner for new steps, and how its numbers are shown: with how many decimals or, where
     ``parts`` is one, in such parts of an inch; directions as the manner counts them, or as quadrant bearings."""
 
-    manner: Manner = Manner()
+    manner: Conventions = Conventions()
     decimals: int = 3
     parts: int = 0
     bearings: bool = False

@@ -13,15 +13,15 @@ from immutables import Map
 
 from ..figures import FigureSet
 from ..problem import refuse
-from .manner import Header, Manner
+from .manner import Conventions, Header
 from .names import Path, copy_name, key_of, parted
 from .order import END, Key, Order
 from .pieces import kind_of_part
 from .planned import Planned
 from .planner import DRAWING
 from .step import Step, like_name
-from .table import Table
-from .values import Drawn, Value
+from .table import PersistentMap
+from .values import StepResult, Value
 
 TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_markers")
 
@@ -42,7 +42,7 @@ def key_of_own(step: Step, key: str) -> bool:
 
 def result_of(value: Value | None, which: int) -> Any:
     """One of the figures that come of a step, by its number; None where there is none."""
-    if type(value) is not Drawn:
+    if type(value) is not StepResult:
         return None
     results = value.results
     return results[which] if which < len(results) else None
@@ -93,11 +93,11 @@ class Network:
 
     def __init__(self) -> None:
         self.header = Header()
-        self.hand: Manner | None = None
+        self.hand: Conventions | None = None
         """The manner in which the next text is read and written, where a step of another manner is being mended."""
         self.order = Order()
-        self.steps: Table[Step] = Map()  # type: ignore[assignment]
-        self.values: Table[Value] = Map()  # type: ignore[assignment]
+        self.steps: PersistentMap[Step] = Map()  # type: ignore[assignment]
+        self.values: PersistentMap[Value] = Map()  # type: ignore[assignment]
         self.changed: Collection[str] = frozenset()
         """Ids of the steps that the last edit evaluated."""
         self.stamp = object()
@@ -106,12 +106,12 @@ class Network:
         """The stamp of the book that this one was made from by an edit."""
         self.touched: set[str] | frozenset[str] = frozenset()
         """Ids of all steps that the last edit brought, changed, evaluated, moved or took out."""
-        self._plans: Table[Planned] = Map()  # type: ignore[assignment]
-        self._links: Table[tuple[Need, ...]] = Map()  # type: ignore[assignment]
+        self._plans: PersistentMap[Planned] = Map()  # type: ignore[assignment]
+        self._links: PersistentMap[tuple[Need, ...]] = Map()  # type: ignore[assignment]
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""
-        self._users: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
-        self._definers: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
-        self._markers: Table[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self._users: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self._definers: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self._markers: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
         """For each name, the steps that change how what it stands for is drawn, or whether it is: see `scene`."""
         self.shared: dict[Any, Any] = {}
         """What `Shared` caches keep for all revisions."""
@@ -245,7 +245,7 @@ class Network:
         step, place = self.steps[found], self.order.key(found)
         if path:
             value, which = self.values.get(found), step.keys.index(key)
-            there = type(value) is Drawn and which < len(value.results)
+            there = type(value) is StepResult and which < len(value.results)
             return kind_of_part(value.results[which] if there else None, path)
         return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
 
@@ -314,7 +314,7 @@ class Network:
             return None
         value = self.values.get(id)
         if value is not None:
-            return value.figure if type(value) is Drawn else None
+            return value.figure if type(value) is StepResult else None
         whole, *path = id.split("/")
         step, _, which = whole.partition(".")
         figure = result_of(self.values.get(step), int(which or 0))
@@ -326,7 +326,7 @@ class Network:
         """All that comes of a step: for each its id (of the first the step's own, of others with a dot and its number), its
         name and the figure. None where the step does not stand."""
         value, names = self.values[id], self.steps[id].names
-        if type(value) is not Drawn:
+        if type(value) is not StepResult:
             return []
         named = zip_longest(value.results, names[: len(value.results)], fillvalue="")
         return [(f"{id}.{n}" if n else id, name, figure) for n, (figure, name) in enumerate(named)]

@@ -7,7 +7,7 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..units import convert
-from .manner import Manner
+from .manner import Conventions
 from .on_paper import OnPaper
 from .readings import QUANTITIES
 from .readings.reading_kind import POWERS, Quantity
@@ -25,12 +25,12 @@ def in_unit(value: float, quantity: Quantity, unit: str, into: str) -> float:
     return value
 
 
-Part = Callable[[Any, Manner, str], float | None]
+Part = Callable[[Any, Conventions, str], float | None]
 """A part of a figure (whose lengths are in the drawing's unit, the last argument) as a step of a manner writes it."""
 
 
 def _coordinate(index: int) -> Part:
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+    def get(figure: Any, manner: Conventions, unit: str) -> float | None:
         point = figure if isinstance(figure, Point) else getattr(figure, "centre", None)
         if point is None:
             return None
@@ -41,7 +41,7 @@ def _coordinate(index: int) -> Part:
 
 
 def _length(attribute: str, times: float = 1.0) -> Part:
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+    def get(figure: Any, manner: Conventions, unit: str) -> float | None:
         value = getattr(figure, attribute, None)
         return None if value is None else convert(value * times, unit, manner.unit)
 
@@ -49,7 +49,7 @@ def _length(attribute: str, times: float = 1.0) -> Part:
 
 
 def _measured(measure: Callable[[Any], float], quantity: Quantity) -> Part:
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+    def get(figure: Any, manner: Conventions, unit: str) -> float | None:
         try:
             return in_unit(measure(figure), quantity, unit, manner.unit)
         except Refused:
@@ -59,17 +59,17 @@ def _measured(measure: Callable[[Any], float], quantity: Quantity) -> Part:
     return get
 
 
-def _direction(figure: Any, manner: Manner, unit: str) -> float | None:
+def _direction(figure: Any, manner: Conventions, unit: str) -> float | None:
     if isinstance(figure, Line | EndlessLine):
         return manner.direction_from_core(figure.direction)
     return None
 
 
-def _value(figure: Any, manner: Manner, unit: str) -> float | None:
+def _value(figure: Any, manner: Conventions, unit: str) -> float | None:
     return figure if isinstance(figure, float) else None
 
 
-def _nothing(figure: Any, manner: Manner, unit: str) -> float | None:
+def _nothing(figure: Any, manner: Conventions, unit: str) -> float | None:
     return None
 
 
@@ -93,7 +93,7 @@ _SHORT = {"r": "radius", "d": "diameter", "dir": "direction"}
 def _part(word: str) -> Part:
     of_figure = _OF_FIGURES.get(word, _nothing)
 
-    def get(figure: Any, manner: Manner, unit: str) -> float | None:
+    def get(figure: Any, manner: Conventions, unit: str) -> float | None:
         if not isinstance(figure, Reading):
             return of_figure(figure, manner, unit)
         if word in ("value", figure.kind):

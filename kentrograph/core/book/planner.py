@@ -12,7 +12,7 @@ from typing import Any, Literal, TypeVar
 from ..figures import Point
 from ..problem import Refused, refuse
 from ..units import convert
-from .manner import Manner
+from .manner import Conventions
 from .parts import PARTS, in_unit, parts_of
 from .readings import QUANTITIES
 from .tree import (
@@ -31,14 +31,14 @@ from .tree import (
     Place,
     Plain,
 )
-from .values import Drawn, Reading
+from .values import Reading, StepResult
 
 _T = TypeVar("_T")
 DRAWING = "*"
 """Under what a plan needs the whole drawing before it; no figure can have that name."""
 Env = Sequence[Any]
 NumberPlan = float | Callable[[Env, Point], float]
-Plan = Callable[[Env, Point], Drawn]
+Plan = Callable[[Env, Point], StepResult]
 PlacePlan = Point | Callable[[Env, Point], Point]
 Quantity = Literal["length", "direction", "turn", "factor", "count", "offset"]
 """What a number is: how it is read, converted and shown goes by this."""
@@ -56,7 +56,7 @@ class Planner(ABC):
     tells what the numbers of a given are, by its word.
     """
 
-    def __init__(self, manner: Manner, unit: str, quantity: Callable[[str], Quantity | None] = lambda word: None) -> None:
+    def __init__(self, manner: Conventions, unit: str, quantity: Callable[[str], Quantity | None] = lambda word: None) -> None:
         self.manner = manner
         self.unit = unit
         self.quantity = quantity

@@ -15,7 +15,7 @@ from .network import Network
 from .order import END, Key
 from .pens import PENS
 from .step import Step, pen_key
-from .values import Drawn, Mark, Untouchable
+from .values import Mark, StepResult, Untouchable
 
 
 def seen(book: Network, id: str, at: Key = END) -> bool:
@@ -121,7 +121,7 @@ def _all_marks(book: Network, key: str, at: Key) -> Iterator[str]:
 def _said(book: Network, ids: Sequence[str]) -> Iterator[str]:
     for id in ids:
         value = book.values.get(id)
-        if type(value) is Drawn:
+        if type(value) is StepResult:
             yield value.figure.says if isinstance(value.figure, Mark) else ALL[book.steps[id].statement.kind].marks
 
 

@@ -4,7 +4,7 @@ from collections.abc import Container, Iterable
 from dataclasses import dataclass
 
 from .kinds import ALL
-from .manner import Manner
+from .manner import Conventions
 from .names import key_of
 from .pens import PENS
 from .statement_planner import StatementPlanner
@@ -28,7 +28,7 @@ class Step:
     name: str
     dealt: bool
     statement: Statement
-    manner: Manner
+    manner: Conventions
     hidden: bool = False
     off: bool = False
 

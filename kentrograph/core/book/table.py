@@ -6,7 +6,7 @@ from typing import Any, Protocol, TypeVar
 _V = TypeVar("_V")
 
 
-class Table(Protocol[_V]):
+class PersistentMap(Protocol[_V]):
     """A table of a book, by ids or names: an `immutables.Map`, of which a change costs the same however large it is. While an
     edit holds it open it can be written to like a dictionary."""
 

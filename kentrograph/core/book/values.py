@@ -24,7 +24,7 @@ Untouchable = float | Reading | Mark | OnPaper
 """What a step holds that is no figure: it is not drawn, nor snapped to, nor shaped."""
 
 
-class Drawn(NamedTuple):
+class StepResult(NamedTuple):
     """A step that could be drawn: its figure, number or reading.
 
     ``last`` is the place that it put down last, for relative entries that follow; None where it put down none.
@@ -45,9 +45,9 @@ class Drawn(NamedTuple):
         return (self.figure, *self.more)
 
 
-drawn_plainly = partial(tuple.__new__, Drawn)
-"""A `Drawn` from all six of its fields, without the call in Python that naming them takes: for the everyday plans."""
+drawn_plainly = partial(tuple.__new__, StepResult)
+"""A `StepResult` from all six of its fields, without the call in Python that naming them takes: for the everyday plans."""
 
-Value = Drawn | Problem
+Value = StepResult | Problem
 
-__all__ = ["Drawn", "Mark", "OnPaper", "Reading", "Untouchable", "Value", "drawn_plainly"]
+__all__ = ["Mark", "OnPaper", "Reading", "StepResult", "Untouchable", "Value", "drawn_plainly"]

@@ -18,7 +18,7 @@ from ..book.book import Book
 from ..book.on_paper import Dimension, PointTable
 from ..book.order import END
 from ..book.scene import all_seen, pen_of
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..figures import Arc, Circle, FigureSet, Line, Outline, Point
 from ..shape.corners import is_smooth
 from ..tolerance import TOLERANCE
@@ -120,7 +120,7 @@ class _Unknowns:
 
 def determined(book: Book) -> Determined:
     """What the dimensions and tables of a drawing leave open, and say twice; nothing of a drawing that has none."""
-    said = [(id, v.figure) for id in book.order if isinstance(v := book.values[id], Drawn)]
+    said = [(id, v.figure) for id in book.order if isinstance(v := book.values[id], StepResult)]
     dimensions = [(id, one) for id, one in said if isinstance(one, Dimension) and not one.bracketed and not one.free]
     tables = [one for _, one in said if isinstance(one, PointTable)]
     if not dimensions and not tables:

@@ -13,7 +13,7 @@ from ..book.index import Index, index_of
 from ..book.kinds import ALL
 from ..book.order import Key
 from ..book.scene import pen_of, seen, sharing
-from ..book.values import Drawn, Untouchable
+from ..book.values import StepResult, Untouchable
 from ..figures import FigureSet
 from ..units import convert
 from .finding import KINDS, Finding
@@ -150,7 +150,7 @@ class LooseEnds:
 def figures_to_check(book: Book, id: str) -> Iterator[Looked]:
     """What comes of a step, as far as it is seen, ready to be compared."""
     value, step = book.values[id], book.steps[id]
-    if not isinstance(value, Drawn) or isinstance(value.figure, Untouchable) or step.hidden:
+    if not isinstance(value, StepResult) or isinstance(value.figure, Untouchable) or step.hidden:
         return
     key = book.order.key(id)
     one_alone = not value.more and not isinstance(value.figure, FigureSet)

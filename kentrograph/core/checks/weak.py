@@ -5,7 +5,7 @@ from math import atan2, degrees, hypot
 
 from ..book.book import Book
 from ..book.tree import CrossingOf, Name
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..figures import Arc, Circle, Point
 from ..measure.angle import running_at, turn_between
 from ..problem import Refused
@@ -22,7 +22,7 @@ def weakly_held(book: Book, f: Looked) -> Iterator[Finding]:
     figures cross nearly along each other. The amount is the angle between them, degrees. Source: common practice."""
     value = book.values.get(f.step)
     figure = f.figure
-    if not isinstance(value, Drawn) or value.figure is not figure:
+    if not isinstance(value, StepResult) or value.figure is not figure:
         return
     if isinstance(figure, Circle | Arc) and value.solutions:
         yield from _touching(book, f, value)
@@ -30,7 +30,7 @@ def weakly_held(book: Book, f: Looked) -> Iterator[Finding]:
         yield from _crossing(book, f)
 
 
-def _touching(book: Book, f: Looked, value: Drawn) -> Iterator[Finding]:
+def _touching(book: Book, f: Looked, value: StepResult) -> Iterator[Finding]:
     """Its centre is where two loci cross, and they cross at the angle between the ways to the touching places."""
     centre = f.figure.centre
     words = {given.word for given in book.steps[f.step].statement.givens}

@@ -3,9 +3,9 @@
 from dataclasses import replace
 
 from ..book.book import Book
-from ..book.values import Drawn
+from ..book.kinds import STATEMENT_KINDS
+from ..book.values import StepResult
 from ..figures import Line, Outline
-from ..language.vocabulary import KINDS
 from ..problem import Refused
 from .draft import Draft
 from .interpretation import given_texts
@@ -16,9 +16,9 @@ from .trying import tried
 
 def going_on(line: OpenLine) -> Draft | None:
     """What goes on being written once a line of a draft stands: the next one, from where this one ends."""
-    if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, Drawn):
+    if line.do != "write" or line.draft is None or line.step is None or not isinstance(line.value, StepResult):
         return None
-    kind = KINDS.get(line.step.statement.kind)
+    kind = STATEMENT_KINDS.get(line.step.statement.kind)
     if kind is not None and kind.in_common:
         given = zip(line.step.statement.givens, given_texts(line.step.statement), strict=True)
         return Draft(kind.word, tuple(text for one, text in given if one.word in kind.in_common))
@@ -39,7 +39,7 @@ def joining(book: Book, line: OpenLine, statement: str) -> OpenLine:
         step, value = tried(book, statement, DRAFT_ID, len(book.order))
     except Refused:
         return line
-    if not isinstance(value, Drawn):
+    if not isinstance(value, StepResult):
         return line
     names = [name.text for name in step.statement.operands]
     closed = isinstance(value.figure, Outline) and value.figure.closed
@@ -50,7 +50,12 @@ def joining(book: Book, line: OpenLine, statement: str) -> OpenLine:
 
 def said_first(book: Book, line: OpenLine, index: int) -> OpenLine:
     """A step mended as one line that leaves several solutions: Enter first says in words which one is meant, in the row."""
-    if line.do != "write" or line.step is None or not isinstance(line.value, Drawn) or not open_choice(line.step, line.value):
+    if (
+        line.do != "write"
+        or line.step is None
+        or not isinstance(line.value, StepResult)
+        or not open_choice(line.step, line.value)
+    ):
         return line
     words = worded(book, line.step, line.value, line.value.taken, index)
     return replace(line, do="type", statement=words, hint="Which is meant? Enter says it, ↑ ↓ go through them; then Enter again.")

@@ -11,10 +11,10 @@ from ..book.book import Book
 from ..book.caches import Kept
 from ..book.edits import Edit, Insert
 from ..book.index import index_of
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.order import END, Key
 from ..book.scene import pen_of
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import place_along
 from ..language.messages import sentence
@@ -77,7 +77,7 @@ class _State:
 
 def strokes(kind: str) -> bool:
     """Whether a kind is done by pointing at stretches."""
-    return kind in FIGURES and FIGURES[kind].brush
+    return kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].brush
 
 
 def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> Stroke:
@@ -233,7 +233,7 @@ _OFFERS: Kept[list[str]] = Kept(list)
 
 def _chain(book: Book, id: str) -> str:
     value = book.values[id]
-    ends = _ends(value.figure) if isinstance(value, Drawn) else None
+    ends = _ends(value.figure) if isinstance(value, StepResult) else None
     if ends is None:
         return ""
     names = [book.name_of(id)]

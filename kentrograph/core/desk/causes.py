@@ -11,7 +11,7 @@ from math import isfinite
 from ..book.book import Book
 from ..book.on_paper import reading_of
 from ..book.step import Step
-from ..book.values import Drawn, Reading
+from ..book.values import Reading, StepResult
 from ..checks.verdict import verdict
 from ..language.lexer import Token, tokens_of
 from ..problem import Refused, refuse
@@ -108,7 +108,7 @@ def _numbers(book: Book, reading: str) -> Iterator[tuple[Step, Token]]:
 
 def _read(book: Book, id: str) -> Reading | None:
     value = book.values.get(id)
-    return reading_of(value.figure) if isinstance(value, Drawn) else None
+    return reading_of(value.figure) if isinstance(value, StepResult) else None
 
 
 def _put(step: Step, token: Token, number: str) -> str:

@@ -6,7 +6,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.kinds.comparing import compares
 from ..book.on_paper import reading_of
-from ..book.values import Drawn, Reading
+from ..book.values import Reading, StepResult
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..checks.verdict import Verdict, verdict
 from ..language.messages import sentence
@@ -95,7 +95,7 @@ def check_report(book: Book, limit: float | None = None) -> CheckReport:
             what = " ".join(said.rstrip(" ;") for said, given in texts if not compares(given.word))
             readings.append(_reading(book, step.name, what, reading))
         residual = residual_view(value, book)
-        if residual is not None and isinstance(value, Drawn):
+        if residual is not None and isinstance(value, StepResult):
             touching.append(CheckedTouching(step.name, text, residual.exact, residual.words == "exact"))
     readings.sort(key=lambda one: _TROUBLE[one.verdict])
     found = [words(book, one) for one in distinct(book, loose_ends(book, used), used)]

@@ -7,9 +7,9 @@ from collections.abc import Sequence
 
 from ..book.book import Book
 from ..book.edits import Edit, Insert
-from ..book.manner import Manner
+from ..book.manner import Conventions
 from ..book.scene import pen_of, seen
-from ..book.values import Drawn, Untouchable
+from ..book.values import StepResult, Untouchable
 from ..figures import Figure, Point
 from ..figures.box import box_around
 from ..figures.in_unit import in_unit
@@ -34,7 +34,7 @@ def copied(book: Book, ids: Sequence[str], pointer: Pointer | None) -> tuple[str
     if not lines:
         raise refuse("nothing_copied")
     unit = book.header.manner.unit
-    text = "\n".join([MARK, *([f"unit {unit}"] if unit != Manner().unit else []), *lines]) + "\n"
+    text = "\n".join([MARK, *([f"unit {unit}"] if unit != Conventions().unit else []), *lines]) + "\n"
     return text, held.words if held is not None else "the lower left corner"
 
 
@@ -65,7 +65,7 @@ def _lines(book: Book, ids: Sequence[str], base: Point | None) -> list[str]:
     return lines
 
 
-def _about(figure: Figure, base: Point, manner: Manner) -> list[str]:
+def _about(figure: Figure, base: Point, manner: Conventions) -> list[str]:
     """The statements of a figure, counted from a place along the datum's direction."""
     moved = carried(figure, shift(-base.x, -base.y))
     return list(statements_of(carried(moved, rotation(Point(0.0, 0.0), -manner.datum.turn)) if manner.datum.turn else moved))
@@ -82,7 +82,7 @@ def figures_in(text: str, unit: str) -> list[tuple[str, Figure]]:
         if isinstance(value, Problem):
             raise Refused(value)
         for one, _, figure in book.figures_of(id):
-            if isinstance(value, Drawn) and not isinstance(figure, Untouchable) and seen(book, one):
+            if isinstance(value, StepResult) and not isinstance(figure, Untouchable) and seen(book, one):
                 found.append((pen_of(book, one), in_unit(figure, book.header.manner.unit, unit)))
     if not found:
         raise refuse("nothing_copied")

@@ -7,12 +7,12 @@ import re
 from dataclasses import dataclass
 
 from ..book.book import Book
-from ..book.kind import GivenKind
-from ..book.kinds import ALL
+from ..book.kind import GivenSpec
+from ..book.kinds import ALL, STATEMENT_KINDS
 from ..book.kinds.comparing import compares
 from ..book.readings import READINGS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
-from ..language.vocabulary import KINDS, PARTS, SIDES
+from ..language.vocabulary import PARTS, SIDES
 from ..problem import Refused
 from .draft import READING
 from .trying import readable
@@ -88,7 +88,7 @@ def complete(book: Book, text: str, index: int | None = None) -> tuple[Completio
 def complete_beginning(typed: str) -> tuple[Completion, ...]:
     """Words that begin a step and go on as typed. Only what can be drawn is offered."""
     typed = " ".join(typed.lower().split())
-    found = [Completion(k.word, k.explanation) for k in KINDS.values() if k.word.startswith(typed)]
+    found = [Completion(k.word, k.explanation) for k in STATEMENT_KINDS.values() if k.word.startswith(typed)]
     if typed and READING.startswith(typed):
         found.append(Completion(READING, "what lies under the pointer; a click keeps it"))
     for word, explanation in ((word, one.explanation) for word, one in READINGS.items()):
@@ -121,14 +121,14 @@ def _after(book: Book, before: str, at: int, partial: str) -> list[Completion]:
 
 def _measures(statement: Statement) -> bool:
     """Whether a kind begins with a list of places and figures."""
-    first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
+    first = STATEMENT_KINDS[statement.kind].givens[:1] if statement.kind in STATEMENT_KINDS else ()
     return bool(first) and first[0].takes == "things"
 
 
 def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Completion]:
     """Further names for a given that takes several: ``touching C1 C2``, ``through P1 P2``, ``move C1 C2``."""
     given = _last_given(statement)
-    first = KINDS[statement.kind].givens[:1] if statement.kind in KINDS else ()
+    first = STATEMENT_KINDS[statement.kind].givens[:1] if statement.kind in STATEMENT_KINDS else ()
     if _measures(statement) and (given is None or given.takes in ("things", "nothing")):
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
     if statement.kind == "measure":
@@ -139,10 +139,14 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     if given is None:
         if not any(g.word == "figures" for g in first):
             return []
-        corner = [Completion("corner", PLACE_WORDS["corner"])] if KINDS[statement.kind].edges and statement.kind != "ink" else []
+        corner = (
+            [Completion("corner", PLACE_WORDS["corner"])]
+            if STATEMENT_KINDS[statement.kind].edges and statement.kind != "ink"
+            else []
+        )
         return [*_names(book, at, set(first[0].names) or None, partial), *corner]
     if given.takes == "nothing" and not statement.operands:
-        return _names(book, at, None, partial) if KINDS[statement.kind].marks in ("pen", "hide", "show") else []
+        return _names(book, at, None, partial) if STATEMENT_KINDS[statement.kind].marks in ("pen", "hide", "show") else []
     places = given.takes == "places"
     one_of_two = given.takes == "one or two things" and len(statement.givens[-1].arguments) == 1
     several = places or given.takes == "figures" or one_of_two
@@ -150,10 +154,10 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     return _names(book, at, kinds, partial) if several else []
 
 
-def _last_given(statement: Statement) -> GivenKind | None:
-    if not statement.givens or statement.kind not in KINDS:
+def _last_given(statement: Statement) -> GivenSpec | None:
+    if not statement.givens or statement.kind not in STATEMENT_KINDS:
         return None
-    return KINDS[statement.kind].given(statement.givens[-1].word)
+    return STATEMENT_KINDS[statement.kind].given(statement.givens[-1].word)
 
 
 def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
@@ -182,7 +186,7 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
 
 
 _NO_FIGURES = frozenset({"number", "reading"}) | {
-    kind.draws for kind in KINDS.values() if kind.group == "paper" and kind.word not in ("sheet", "detail")
+    kind.draws for kind in STATEMENT_KINDS.values() if kind.group == "paper" and kind.word not in ("sheet", "detail")
 }
 """What is no figure, and offered where a figure is wanted by no one: but a view is on a sheet, and shows a detail."""
 
@@ -252,7 +256,7 @@ _FITS = ("H7", "H11", "js7", "h6", "g6", "f7", "n6", "p6")
 
 def complete_given(kind: str, statement: Statement | None, typed: str, most: int | None = MOST) -> tuple[Completion, ...]:
     """Givens of a kind that are not stated yet and go on as typed."""
-    spec = KINDS.get(kind)
+    spec = STATEMENT_KINDS.get(kind)
     if spec is None:
         return ()
     has = {g.word for g in statement.givens} if statement else set()

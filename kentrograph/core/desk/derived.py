@@ -8,7 +8,7 @@ from typing import Any, assert_never
 
 from ..book.book import Book
 from ..book.step import Step
-from ..book.values import Drawn, Mark, OnPaper, Reading, Untouchable
+from ..book.values import Mark, OnPaper, Reading, StepResult, Untouchable
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..language import display
@@ -45,7 +45,7 @@ class Way:
 def values_of(book: Book, id: str) -> list[FigureValue]:
     """The values of a step's figure that can be stated, each in the drawing's unit or in degrees."""
     step, value = book.steps[id], book.values[id]
-    if not isinstance(value, Drawn) or draft_of(step) is None:
+    if not isinstance(value, StepResult) or draft_of(step) is None:
         return []
     words = {g.word for g in step.statement.givens}
     return [
@@ -73,7 +73,7 @@ def ways_to_state(book: Book, id: str, word: str, typed: str) -> list[Way]:
     Raises `Refused` (not_stated) where no givens of the step could give way, or whatever is wrong with the number.
     """
     step, value = book.steps[id], book.values[id]
-    if not isinstance(value, Drawn) or all(v.word != word for v in values_of(book, id)):
+    if not isinstance(value, StepResult) or all(v.word != word for v in values_of(book, id)):
         raise Refused(Problem("not_stated", {"word": word}))
     rows, given = given_texts(step.statement), f"{word} {typed.strip()}"
     own = [n for n, g in enumerate(step.statement.givens) if g.word == word]
@@ -94,7 +94,7 @@ def ways_to_state(book: Book, id: str, word: str, typed: str) -> list[Way]:
     return found
 
 
-def _replacing(book: Book, step: Step, value: Drawn, given: str, count: int, found: list[Way]) -> Refused | None:
+def _replacing(book: Book, step: Step, value: StepResult, given: str, count: int, found: list[Way]) -> Refused | None:
     """Adds the ways in which ``count`` givens give way; the first refusal where there are some that do not do."""
     rows = given_texts(step.statement)
     first: Refused | None = None
@@ -107,7 +107,7 @@ def _replacing(book: Book, step: Step, value: Drawn, given: str, count: int, fou
     return first
 
 
-def _along_itself(book: Book, step: Step, value: Drawn, given: str, word: str) -> list[Way]:
+def _along_itself(book: Book, step: Step, value: StepResult, given: str, word: str) -> list[Way]:
     """A line between two places: one of them stays, the other only says which way it runs, or how long it is now."""
     rows = {row.split()[0]: row for row in given_texts(step.statement)}
     if not isinstance(value.figure, Line) or set(rows) != {"from", "to"}:
@@ -131,7 +131,7 @@ def _along_itself(book: Book, step: Step, value: Drawn, given: str, word: str) -
     return found
 
 
-def _way(book: Book, step: Step, value: Drawn, rows: list[str], instead: tuple[str, ...]) -> Way:
+def _way(book: Book, step: Step, value: StepResult, rows: list[str], instead: tuple[str, ...]) -> Way:
     """The step with these rows, with the solution that lies nearest to the present figure. Raises `Refused`."""
     text = before_kind(step) + Draft(step.statement.kind, tuple(rows)).text()
     made, drawn = mended(book, step.id, text)
@@ -141,13 +141,13 @@ def _way(book: Book, step: Step, value: Drawn, rows: list[str], instead: tuple[s
         which = nearest_solution(drawn.solutions, lambda figure: _apart(figure, value.figure))
         text = worded(book, made, drawn, which, book.position(step.id))
         made, again = mended(book, step.id, text)
-        drawn = again if isinstance(again, Drawn) else drawn
+        drawn = again if isinstance(again, StepResult) else drawn
     figure = drawn.figure
     assert not isinstance(figure, Untouchable)
     return Way(instead, text, figure)
 
 
-def _plainly(book: Book, step: Step, value: Drawn, given: str, word: str) -> Way | None:
+def _plainly(book: Book, step: Step, value: StepResult, given: str, word: str) -> Way | None:
     """Everything else as numbers: the centre, or the beginning, stays where it is now."""
     hand = book.in_hand(step.manner)
     figure = value.figure

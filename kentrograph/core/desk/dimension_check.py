@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.caches import Kept
 from ..book.on_paper import Dimension
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..checks.determined import Determined, Open, determined
 from ..sheet.of_book import not_drawn
 
@@ -64,7 +64,11 @@ def _undrawn(book: Book) -> Iterator[DimensionView]:
     """The dimensions of which the nominal is not what is drawn."""
     for id in book.order:
         value = book.values[id]
-        if isinstance(value, Drawn) and isinstance(value.figure, Dimension) and (said := not_drawn(value.figure, book.header)):
+        if (
+            isinstance(value, StepResult)
+            and isinstance(value.figure, Dimension)
+            and (said := not_drawn(value.figure, book.header))
+        ):
             yield DimensionView(f"{book.steps[id].name} {said}", id)
 
 

@@ -3,25 +3,24 @@
 from dataclasses import dataclass
 from typing import Annotated
 
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
-from ..language.vocabulary import KINDS
 from .bounds import Bound, Index, Place, Text, Whole, Words
 
 READING = "read"
 """The kind of a draft with which one reads by pointing: it writes readings, and is none itself."""
 
 
-_LISTS = frozenset(kind.word for kind in FIGURES.values() if kind.givens and kind.givens[0].takes == "things")
+_LISTS = frozenset(kind.word for kind in STATEMENT_KINDS.values() if kind.givens and kind.givens[0].takes == "things")
 """Kinds that begin with a list of places: what stands in two rows is not to be read as one."""
 
 
 def known(kind: str) -> str:
     """A kind of figure or of reading that can be written row by row. Raises `ValueError` for any other word."""
     word, _, reading = kind.partition(" ")
-    if kind in KINDS or kind == READING or (word == "measure" and reading in READINGS):
+    if kind in STATEMENT_KINDS or kind == READING or (word == "measure" and reading in READINGS):
         return kind
-    raise ValueError(f"is no kind of figure: {', '.join(KINDS)}, or measure and a kind of reading")
+    raise ValueError(f"is no kind of figure: {', '.join(STATEMENT_KINDS)}, or measure and a kind of reading")
 
 
 MOST_ROWS = 20_000

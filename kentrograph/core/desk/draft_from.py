@@ -1,8 +1,8 @@
 """What stands in the book already, as a draft: each given on its row."""
 
+from ..book.kinds import STATEMENT_KINDS
 from ..book.step import Step
 from ..book.tree import Name, Statement
-from ..language.vocabulary import KINDS
 from .draft import Draft
 from .interpretation import given_texts
 
@@ -18,7 +18,7 @@ def draft_from(statement: Statement) -> Draft:
 def draft_of(step: Step) -> Draft | None:
     """A step of the book as a draft; None for one that is mended as a whole."""
     statement = step.statement
-    return draft_from(statement) if statement.kind in KINDS and statement.kind != "join" else None
+    return draft_from(statement) if statement.kind in STATEMENT_KINDS and statement.kind != "join" else None
 
 
 def before_kind(step: Step) -> str:

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from ..book.book import Book
 from ..book.kind import Drag
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from .draft import Draft
 from .hand import Hand
@@ -16,9 +16,9 @@ from .pointing import OF_FIGURE, places_at, stands
 def drag_of(kind: str) -> Drag | None:
     """The words of the two ends of a drag of a kind; None where it takes no two places."""
     reading = READINGS.get(kind.removeprefix("measure "))
-    if reading is not None and kind not in FIGURES:
+    if reading is not None and kind not in STATEMENT_KINDS:
         return Drag("", "") if reading.between else None
-    return FIGURES[kind].drag if kind in FIGURES else None
+    return STATEMENT_KINDS[kind].drag if kind in STATEMENT_KINDS else None
 
 
 def dragged(book: Book, hand: Hand, index: int) -> tuple[Draft, Shown] | None:

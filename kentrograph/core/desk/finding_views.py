@@ -8,7 +8,7 @@ from typing import assert_never
 
 from ..book.book import Book
 from ..book.readings import QUANTITIES
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..checks.finding import Finding, FindingKind, Place
 from ..checks.loose_ends import distinct, loose_ends, usual_limit
 from ..figures import Outline, Point
@@ -142,7 +142,7 @@ def _shown_then(book: Book, one: Cause) -> FigureData | None:
     """What would be drawn otherwise with the number that puts a reading right."""
     after, _ = book.edited(mend(book, one.step, one.text)[0])
     changed = [after.values[id] for id in islice(after.changed, _MOST_PREVIEWED)]
-    return together([figure for value in changed if isinstance(value, Drawn) for figure in value.results])
+    return together([figure for value in changed if isinstance(value, StepResult) for figure in value.results])
 
 
 _MOST_PREVIEWED = 300
@@ -160,7 +160,7 @@ def _moved(book: Book, one: Finding) -> float | None:
         _, value = mended(book, step.id, text_of(step, {n: f"{one.word} {plain(size + _NUDGE, 12)}"}))
     except Refused:
         return None
-    centre = getattr(value.figure, "centre", None) if isinstance(value, Drawn) else None
+    centre = getattr(value.figure, "centre", None) if isinstance(value, StepResult) else None
     return hypot(centre.x - one.first.at.x, centre.y - one.first.at.y) if isinstance(centre, Point) else None
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from ..book.book import Book
 from ..book.pens import PENS
 from ..book.scene import hidden_pen, pen_of, seen
-from ..book.values import Drawn, Untouchable
+from ..book.values import StepResult, Untouchable
 from ..snap.select import groups
 
 
@@ -64,7 +64,7 @@ def groups_view(book: Book) -> GroupsView:
     drawn: dict[str, list[str]] = {pen: [] for pen in PENS}
     for id in book.order:
         value = book.values[id]
-        if isinstance(value, Drawn) and not isinstance(value.figure, Untouchable):
+        if isinstance(value, StepResult) and not isinstance(value.figure, Untouchable):
             for one, _, _ in book.figures_of(id):
                 if seen(book, one) or hidden_pen(book, pen_of(book, one)):
                     drawn[pen_of(book, one)].append(one)

@@ -7,16 +7,17 @@ from typing import Annotated
 
 from ..book.book import Book
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
+from ..book.kinds import STATEMENT_KINDS
 from ..book.names import key_of
 from ..book.order import END
 from ..book.scene import seen
 from ..book.step import Besides, Step
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Value
+from ..book.values import StepResult, Value
 from ..language.header import apply_header
 from ..language.script import named_step
 from ..language.statements import parse_header
-from ..language.vocabulary import CHOOSERS, KINDS
+from ..language.vocabulary import CHOOSERS
 from ..problem import Problem, Refused, refuse
 from .bounds import WRITABLE, Bound, Message, Text
 from .datum import datum_in_numbers
@@ -55,7 +56,7 @@ def write(
 def _takes_pen(step: Step) -> bool:
     """Whether what is drawn takes the pen in hand; what comes of other figures is drawn as they are, and so is what stands on
     paper."""
-    kind = KINDS.get(step.statement.kind)
+    kind = STATEMENT_KINDS.get(step.statement.kind)
     if kind is None or kind.group == "paper" or kind.marks:
         return False
     return not kind.shapes or (kind.edges and not step.carried)
@@ -76,7 +77,7 @@ def in_words(book: Book, step: Step, value: Value, index: int) -> str:
     keep it taken while numbers before it change. ``near`` and ``solution`` become such words, too."""
     givens = step.statement.givens
     unsaid = not any(g.chooses for g in givens) or any(g.word in CHOOSERS for g in givens)
-    if unsaid and isinstance(value, Drawn) and len(value.solutions) > 1:
+    if unsaid and isinstance(value, StepResult) and len(value.solutions) > 1:
         return worded(book, step, value, value.taken, index)
     return step.statement.text
 
@@ -123,7 +124,7 @@ def mended(book: Book, id: str, text: str) -> tuple[Step, Value]:
 
 def is_counted(step: Step) -> bool:
     """Whether only drawing a step tells how many figures come of it."""
-    kind = KINDS.get(step.statement.kind)
+    kind = STATEMENT_KINDS.get(step.statement.kind)
     return kind is not None and kind.naming is not None and kind.naming.counted
 
 
@@ -205,9 +206,9 @@ def _together(said: Sequence[str]) -> str:
     """Several changes in few words: the first, and how many more."""
     words = {one.split(" ")[0] for one in said}
     word = words.pop()
-    if words or word not in KINDS:
+    if words or word not in STATEMENT_KINDS:
         return f"{said[0]} and {len(said) - 1} more"
-    return f"{word} of {len(said)} {'stretches' if KINDS[word].brush else 'figures'}"
+    return f"{word} of {len(said)} {'stretches' if STATEMENT_KINDS[word].brush else 'figures'}"
 
 
 def move(book: Book, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:

@@ -6,6 +6,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.chain import Link, chain_of
+from ..book.kinds import STATEMENT_KINDS
 from ..book.names import parted
 from ..book.pieces import part_of
 from ..book.planner import DRAWING, Planner, Quantity
@@ -28,12 +29,12 @@ from ..book.tree import (
 )
 from ..figures import EndlessLine, Line, Point
 from ..language import display
-from ..language.vocabulary import KINDS, SHORT
+from ..language.vocabulary import SHORT
 from ..problem import Problem, Refused, refuse
 from ..units import plain
 
 _SHARED = frozenset({"touching", "through", "at"})
-_PAIRS = frozenset(g.word for kind in KINDS.values() for g in kind.givens if g.takes == "pair")
+_PAIRS = frozenset(g.word for kind in STATEMENT_KINDS.values() for g in kind.givens if g.takes == "pair")
 
 
 def given_texts(statement: Statement) -> list[str]:
@@ -101,7 +102,7 @@ def unfit(book: Book, step: Step, index: int) -> Problem | None:
         if isinstance(value, Problem):
             return value if value.end > value.start else value.at(link.given.start, link.given.end)
         given = link.given
-        declared = KINDS[step.statement.kind].given(given.word) if step.statement.kind in KINDS else None
+        declared = STATEMENT_KINDS[step.statement.kind].given(given.word) if step.statement.kind in STATEMENT_KINDS else None
         if declared is not None and declared.straight and not isinstance(value, Line | EndlessLine):
             return Problem("no_line", {"word": given.word}, given.start, given.end)
     return None

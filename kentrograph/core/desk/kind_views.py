@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ..book.kind import Held, Kind
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from .draft import READING
 
@@ -36,7 +36,7 @@ def kind_views() -> list[KindView]:
     """All of them, group by group, in the order in which they are offered."""
     figures = [
         KindView(word, kind.title, _group(kind), kind.explanation, kind.held, kind.endless, kind.brush)
-        for word, kind in FIGURES.items()
+        for word, kind in STATEMENT_KINDS.items()
     ]
     readings = [
         KindView(

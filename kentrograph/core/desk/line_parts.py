@@ -5,13 +5,13 @@ from math import hypot
 
 from ..angles import direction_of
 from ..book.book import Book
+from ..book.kinds import STATEMENT_KINDS
 from ..book.manner import Header
-from ..book.values import Drawn, Reading
+from ..book.values import Reading, StepResult
 from ..construct.solution import Solution
 from ..figures import Point
 from ..language import display
 from ..language.report import figure_data
-from ..language.vocabulary import KINDS
 from .draft import Draft
 from .hand import Hand
 from .handles import Handle
@@ -29,13 +29,13 @@ def line_of(book: Book, hand: Hand, line: OpenLine, shown: OpenLine, index: int,
     """The open line as it is ``shown``, which may be more than what is read; without what only some ways of looking add."""
     draft = hand.draft
     # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
-    kind = KINDS.get(draft.kind) if draft is not None else None
+    kind = STATEMENT_KINDS.get(draft.kind) if draft is not None else None
     places = draft is not None and not draft.kind.startswith("measure") and not (kind is not None and kind.group == "paper")
     # No more does the choice of what something is done with.
     choosing = kind is not None and kind.givens[0].word == "figures" and draft is not None and not draft.rows
     last = last_of_draft(book, draft, index)
     rows = _rows(book, line, index)
-    value = shown.value if isinstance(shown.value, Drawn) else None
+    value = shown.value if isinstance(shown.value, StepResult) else None
     drawn = value.figure if value else None
     results = value.results if value else ()
     preview = previewed(book, value, shown.step, shown.step.id if shown.step else "") if value is not None else None
@@ -75,7 +75,7 @@ def _problem(book: Book, line: OpenLine, index: int, draft: Draft | None) -> Pro
     view = problem_view(book, line.problem, index, line.step)
     if view.suggested and view.suggestion and draft is not None:
         word = view.suggestion.split()[0]
-        if word in KINDS and word != draft.kind:
+        if word in STATEMENT_KINDS and word != draft.kind:
             # Another kind of figure takes the place of the whole.
             return replace(view, suggested=view.suggestion)
         return replace(view, suggested=view.suggestion if line.row.lower().startswith(word) else None)

@@ -7,9 +7,9 @@ from dataclasses import replace
 
 from ..book.book import Book
 from ..book.edits import Replace
+from ..book.kinds import STATEMENT_KINDS
 from ..language.messages import sentence
 from ..language.report import figure_data
-from ..language.vocabulary import KINDS
 from ..problem import Problem, Refused
 from ..sheet.at_table import annotation_at
 from .acts import Mend, Write, WriteAll
@@ -51,7 +51,7 @@ def _better(hand: Hand, view: LineView) -> Outcome | None:
     words = view.problem.suggested if view.problem is not None else None
     if not words:
         return None
-    other = hand.mend is None and words.split()[0] in KINDS
+    other = hand.mend is None and words.split()[0] in STATEMENT_KINDS
     return Outcome(do="type", draft=None if other else hand.draft, statement=words)
 
 

@@ -9,17 +9,18 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..book.book import Book
+from ..book.kinds import STATEMENT_KINDS
 from ..book.kinds.dimension import WAYS
 from ..book.manner import Header
 from ..book.names import key_of
 from ..book.readings import READINGS
 from ..book.step import Step
 from ..book.tree import Statement
-from ..book.values import Drawn, Value
+from ..book.values import StepResult, Value
 from ..language.cursor import nearest_words
 from ..language.header import apply_header
 from ..language.statements import parse_header
-from ..language.vocabulary import CHOOSERS, HEADERS, KINDS, PENS, PLACE_WORDS, RESERVED, SHORT
+from ..language.vocabulary import CHOOSERS, HEADERS, PENS, PLACE_WORDS, RESERVED, SHORT
 from ..problem import Problem, Refused
 from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given
@@ -125,16 +126,18 @@ def read_mend(book: Book, id: str, text: str) -> OpenLine:
 def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     """The draft as it stands, with nothing typed."""
     step, value, problem = _try(book, draft.text(), at)
-    drawn = value if isinstance(value, Drawn) else None
+    drawn = value if isinstance(value, StepResult) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
-    enough = KINDS[draft.kind].enough(statement) if statement and drawn is None and draft.kind in KINDS else None
+    enough = (
+        STATEMENT_KINDS[draft.kind].enough(statement) if statement and drawn is None and draft.kind in STATEMENT_KINDS else None
+    )
     if enough is not None:
         value = _try(book, enough[0], at)[1]
-        if isinstance(value, Drawn):
+        if isinstance(value, StepResult):
             offered = complete_given(draft.kind, statement, "")
             return OpenLine("write", draft, "", enough[0], step, value, None, enough[1], offered)
-    if draft.again and draft.rows and draft.kind in KINDS and KINDS[draft.kind].onward:
+    if draft.again and draft.rows and draft.kind in STATEMENT_KINDS and STATEMENT_KINDS[draft.kind].onward:
         said = f"It goes on from there. {said} Backspace begins elsewhere, Esc ends it."
     if _series(book, draft, at):
         said = f"A number is another radius about the same centre. {said}"
@@ -158,7 +161,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
             problem = unknown_use(book, step.statement, at) or problem
         if problem is None or problem.kind == "needs_given":
             more = draft.grown(_rows(draft, row, step))
-            done = isinstance(value, Drawn)
+            done = isinstance(value, StepResult)
             said = hint(draft.kind, step.statement if step else None, done, problem)
             several = open_choice(step, value)
             do: Do = "write" if done and finished(draft.kind, step) and not several else "given"
@@ -182,7 +185,7 @@ def _given(book: Book, draft: Draft, typed: str, at: int) -> OpenLine:
 
 def _with_word(kind: str, word: str, typed: str) -> str:
     """A bare entry with the word that it is read with: in front, but for a count of copies."""
-    given = KINDS[kind].given(word) if word and kind in KINDS else None
+    given = STATEMENT_KINDS[kind].given(word) if word and kind in STATEMENT_KINDS else None
     if given is not None and given.takes == "copies":
         return f"{typed} {word}"
     return f"{word} {typed}".strip()
@@ -190,9 +193,9 @@ def _with_word(kind: str, word: str, typed: str) -> str:
 
 def _or_a_word(kind: str, problem: Problem) -> Problem:
     """A name that is unknown may be a word that was mistyped."""
-    if problem.kind != "unknown_name" or kind not in KINDS:
+    if problem.kind != "unknown_name" or kind not in STATEMENT_KINDS:
         return problem
-    words = [g.word for g in KINDS[kind].givens if g.written] + sorted(PLACE_WORDS)
+    words = [g.word for g in STATEMENT_KINDS[kind].givens if g.written] + sorted(PLACE_WORDS)
     nearest = [*nearest_words(problem.fields["name"], words), *problem.fields.get("nearest", ())]
     return replace(problem, fields={**problem.fields, "nearest": nearest})
 
@@ -202,7 +205,7 @@ _CHOICE = "Which of them is meant? ↑ ↓ go through them, a click takes one; E
 
 def open_choice(step: Step | None, value: Value | None) -> bool:
     """Whether several solutions are left, and nothing that was said chooses among them."""
-    if step is None or not isinstance(value, Drawn) or len(value.solutions) < 2:
+    if step is None or not isinstance(value, StepResult) or len(value.solutions) < 2:
         return False
     return not any(g.chooses or g.word in CHOOSERS for g in step.statement.givens)
 
@@ -211,7 +214,7 @@ _NUMBER_BEGINS = "0123456789.-("
 
 
 def _takes_number(kind: str, word: str) -> bool:
-    given = KINDS[kind].given(word) if kind in KINDS else None
+    given = STATEMENT_KINDS[kind].given(word) if kind in STATEMENT_KINDS else None
     return given is not None and given.quantity in ("length", "direction", "turn", "factor", "count")
 
 
@@ -270,10 +273,10 @@ def finished(kind: str, step: Step | None) -> bool:
     """Whether nothing more is to be said once the figure can be drawn: Enter then writes it at once."""
     if step is None:
         return False
-    if kind in KINDS and KINDS[kind].givens[0].takes == "things":
+    if kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].givens[0].takes == "things":
         # Of a list of places and figures more can be named; an empty row says that there are no more.
         return bool(step.statement.givens) and step.statement.givens[-1].word not in ("figures", *WAYS)
-    if kind in KINDS and KINDS[kind].endless:
+    if kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].endless:
         return bool(step.statement.givens) and step.statement.givens[-1].word == "close"
     return True
 
@@ -295,7 +298,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
         if open_choice(step, value):
             draft = draft_from(step.statement)
             return OpenLine("begin", draft, typed, typed, step, value, hint=_CHOICE, several=True)
-        if isinstance(value, Drawn):
+        if isinstance(value, StepResult):
             return OpenLine("write", None, typed, typed, step, value, hint="Enter writes it.")
         if problem is not None and problem.kind == "needs_given":
             draft = draft_from(step.statement)
@@ -314,7 +317,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
 def _names_a_kind(book: Book, typed: str, at: int) -> bool:
     """Whether a text begins with a word that may be a name, too, and is none here: it is no place then."""
     first = typed.split()[0]
-    return first.lower() in KINDS and book.find(key_of(first), at) is None
+    return first.lower() in STATEMENT_KINDS and book.find(key_of(first), at) is None
 
 
 def _header(book: Book, typed: str) -> OpenLine | None:
@@ -335,7 +338,7 @@ def _as_point(book: Book, typed: str, at: int) -> OpenLine | None:
     """Coordinates alone write a point."""
     text = f"point {typed}"
     step, value, problem = _try(book, text, at)
-    if isinstance(value, Drawn):
+    if isinstance(value, StepResult):
         return OpenLine("write", None, text, text, step, value, hint="Enter puts a point there.")
     if step is None and not (typed[0].isdigit() or typed[0] in "+-.("):
         return None
@@ -363,15 +366,15 @@ def _begins_anew(typed: str) -> bool:
     if re.match(r"[A-Za-z]\w*\s*=", typed):
         # A name of its own is given to a step, not to a given.
         return True
-    return first in KINDS or first in HEADERS or first in PENS or first == "measure"
+    return first in STATEMENT_KINDS or first in HEADERS or first in PENS or first == "measure"
 
 
 def _kind_word(typed: str) -> str | None:
     words = typed.lower().split()
-    if len(words) == 1 and words[0] in KINDS:
+    if len(words) == 1 and words[0] in STATEMENT_KINDS:
         return words[0]
     if len(words) == 2 and words[0] == "measure" and words[1] in READINGS:
         return " ".join(words)
-    if len(words) == 1 and words[0] in READINGS and words[0] not in KINDS:
+    if len(words) == 1 and words[0] in READINGS and words[0] not in STATEMENT_KINDS:
         return f"measure {words[0]}"
     return None

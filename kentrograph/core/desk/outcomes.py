@@ -5,10 +5,9 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ..book.book import Book
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from ..book.scene import seen
-from ..language.vocabulary import KINDS
 from .acts import Act, Mend, Write
 from .afterwards import going_on
 from .bounds import MOST_FIGURES, Whole
@@ -70,7 +69,7 @@ def mend_outcome(book: Book, id: str, line: OpenLine, hand: Hand, before: str) -
 def leaving_outcome(book: Book, hand: Hand, index: int) -> Outcome:
     """What Escape does with a figure that is begun: what can be drawn of a chain is kept, anything else is let go."""
     draft = hand.draft
-    if draft is None or hand.mend is not None or draft.kind not in KINDS or not KINDS[draft.kind].endless:
+    if draft is None or hand.mend is not None or draft.kind not in STATEMENT_KINDS or not STATEMENT_KINDS[draft.kind].endless:
         return Outcome(do="nothing")
     return replace(outcome_of(book, hand, stands(book, draft, index), index), draft=None)
 
@@ -85,7 +84,7 @@ def _begun(book: Book, kind: str, selected: Sequence[str]) -> Draft:
 
 def _most_of(kind: str) -> int:
     """Of how many figures that are selected a kind begins with them; 0 where it begins with none."""
-    declared = FIGURES.get(kind)
+    declared = STATEMENT_KINDS.get(kind)
     if declared is None:
         reading = READINGS.get(kind.removeprefix("measure "))
         return 1 if reading is not None and reading.of_one else 0

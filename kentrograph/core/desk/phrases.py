@@ -9,9 +9,10 @@ from math import hypot
 
 from ..angles import direction_of
 from ..book.book import Book
+from ..book.kinds import STATEMENT_KINDS
 from ..book.kinds.touching import SIZES
 from ..figures import Outline, Point
-from ..language.vocabulary import KINDS, PARTS
+from ..language.vocabulary import PARTS
 from ..snap.guide_lines import coordinate
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..units import plain
@@ -77,7 +78,7 @@ def phrases(book: Book, draft: Draft, text: str, index: int, pointer: Pointer, p
 
 def _first_of_two(book: Book, draft: Draft, typed: str, places: list[Pointed]) -> list[str]:
     """The word of a given that takes two things, with the first of them: it waits for the other."""
-    given = KINDS[draft.kind].given(typed.lower()) if draft.kind in KINDS else None
+    given = STATEMENT_KINDS[draft.kind].given(typed.lower()) if draft.kind in STATEMENT_KINDS else None
     if given is None or given.word != typed.lower() or given.takes not in ("two places", "two things"):
         return []
     lines = [p.figure for p in places if p.figure and not p.special] if given.takes == "two things" else []
@@ -107,7 +108,7 @@ def _measured(book: Book, draft: Draft, typed: str, index: int, pointer: Pointer
     A circle about a centre goes through a special place, which then holds it.
     """
     word = typed.lower()
-    given = KINDS[draft.kind].given(word) if draft.kind in KINDS else None
+    given = STATEMENT_KINDS[draft.kind].given(word) if draft.kind in STATEMENT_KINDS else None
     if given is None or given.word != word or given.takes not in ("length", "direction"):
         return []
     part = [f"{typed} {book.name_of(place.figure)}.{word}"] if place.figure is not None and word in PARTS else []
@@ -133,7 +134,7 @@ def _asked(typed: str) -> str:
 
 
 def _givens(draft: Draft) -> set[str]:
-    kind = KINDS.get(draft.kind)
+    kind = STATEMENT_KINDS.get(draft.kind)
     return {given.word for given in kind.givens} if kind else set()
 
 

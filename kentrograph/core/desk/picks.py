@@ -7,8 +7,8 @@ from dataclasses import dataclass, replace
 from typing import NamedTuple
 
 from ..book.book import Book
-from ..book.kinds import FIGURES
-from ..book.values import Drawn
+from ..book.kinds import STATEMENT_KINDS
+from ..book.values import StepResult
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ..language.messages import sentence
 from ..problem import Problem
@@ -116,7 +116,7 @@ def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
         # What reads by pointing has no figure that a click could state already.
         return (line.draft, "") if line.draft.kind != READING and not line.draft.rows else None
     kind, _, rest = text.strip().partition(" ")
-    return (Draft(kind.lower()), rest.strip()) if kind.lower() in FIGURES else None
+    return (Draft(kind.lower()), rest.strip()) if kind.lower() in STATEMENT_KINDS else None
 
 
 def _picked(
@@ -147,7 +147,7 @@ def _may_go_on(line: OpenLine) -> bool:
     if line.do != "write" or line.step is None or line.draft is None:
         return False
     statement = line.step.statement
-    kind = FIGURES.get(line.draft.kind)
+    kind = STATEMENT_KINDS.get(line.draft.kind)
     if kind is None:
         return False
     if kind.givens[0].takes == "things":
@@ -157,7 +157,7 @@ def _may_go_on(line: OpenLine) -> bool:
 
 def _where_it_ends(line: OpenLine, place: Pointed) -> Pointed:
     """The place under the pointer, or where a line ends that goes to the figure under it and not to a place of it."""
-    figure = line.value.figure if isinstance(line.value, Drawn) else None
+    figure = line.value.figure if isinstance(line.value, StepResult) else None
     return replace(place, at=figure.end) if isinstance(figure, Line) else place
 
 

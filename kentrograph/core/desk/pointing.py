@@ -10,7 +10,7 @@ from ..book.caches import Kept
 from ..book.names import key_of
 from ..book.step import planner_of
 from ..book.tree import Statement
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
 from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
@@ -102,7 +102,7 @@ def _own_pieces(book: Book, draft: Draft | None, index: int) -> tuple[Piece, ...
     if draft is None or draft.kind != "path" or not draft.rows:
         return ()
     value = stands(book, draft, index).value
-    figure = value.figure if isinstance(value, Drawn) else None
+    figure = value.figure if isinstance(value, StepResult) else None
     return figure.pieces if isinstance(figure, Outline) else ()
 
 
@@ -168,7 +168,7 @@ _ONWARD = frozenset({"line", "path", "arc", "rectangle"})
 
 def _runs(book: Book, id: str) -> bool:
     value = book.values[id]
-    return isinstance(value, Drawn) and isinstance(value.figure, Line | EndlessLine | Circle | Arc)
+    return isinstance(value, StepResult) and isinstance(value.figure, Line | EndlessLine | Circle | Arc)
 
 
 def _passed(book: Book, words: str, index: int) -> list[Passed]:
@@ -188,7 +188,7 @@ def _found_again(book: Book, words: str, index: int) -> list[Passed]:
         made, value = tried(book, f"point {words}", DRAFT_ID, index)
     except Refused:
         return []
-    if not isinstance(value, Drawn) or not isinstance(value.figure, Point):
+    if not isinstance(value, StepResult) or not isinstance(value.figure, Point):
         return []
     uses = made.statement.uses
     of = book.find(uses[-1].key, index) if len(uses) == 1 else None
@@ -255,7 +255,7 @@ def with_solution(
     words that mean it are written into the statement; ``mend`` is the step whose text it is, if there is one.
     """
     value, step = line.value, line.step
-    if step is None or not (line.do == "write" or line.several) or not isinstance(value, Drawn) or len(value.solutions) < 2:
+    if step is None or not (line.do == "write" or line.several) or not isinstance(value, StepResult) or len(value.solutions) < 2:
         return line
     stated = any(g.chooses for g in step.statement.givens)
     clicked = None if stated or line.draft is None else clicked_solution(line.draft, step.statement, value.solutions)
@@ -349,5 +349,5 @@ def leaving(book: Book, draft: Draft | None, index: int) -> float | None:
     if draft is None or draft.kind != "path" or draft.at is not None or len(draft.rows) < 2:
         return None
     value = stands(book, draft, index).value
-    figure = value.figure if isinstance(value, Drawn) else None
+    figure = value.figure if isinstance(value, StepResult) else None
     return direction_of(*heading(figure.pieces[-1], False)) if isinstance(figure, Outline) else None

@@ -9,7 +9,7 @@ from ..book.index import index_of
 from ..book.planner import DRAWING
 from ..book.step import Step
 from ..book.surroundings import Surroundings
-from ..book.values import Drawn, Reading
+from ..book.values import Reading, StepResult
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline
 from ..language.messages import sentence
 from ..problem import Problem, Refused
@@ -42,7 +42,7 @@ def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> l
             step, value = tried(book, f"measure {text}", DRAFT_ID, index)
         except Refused:
             continue
-        if isinstance(value, Drawn) and isinstance(value.figure, Reading):
+        if isinstance(value, StepResult) and isinstance(value.figure, Reading):
             said, already = f"{text}: {reading_words(value.figure, book).value}", _already(book, step)
             said += f", kept as {already}" if already else ""
             found.append(Kept(step.statement.text, said, value.figure, already))
@@ -68,7 +68,7 @@ def wanted_of(book: Book, one: Kept, typed: str, index: int) -> "Kept | Problem 
     if problem is not None:
         # Placed in what is typed. What only begins with a number may be something else.
         return problem.at(max(0, problem.start - len(prefix)), max(1, problem.end - len(prefix))) if named else None
-    if not isinstance(value, Drawn) or not isinstance(value.figure, Reading):
+    if not isinstance(value, StepResult) or not isinstance(value.figure, Reading):
         return None
     compared = reading_words(value.figure, book).compared
     said = f"{one.words.partition(', kept')[0]}, wanted {compared.wanted}" if compared is not None else one.words

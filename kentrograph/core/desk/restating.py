@@ -2,10 +2,10 @@
 
 from ..book.book import Book
 from ..book.edits import Edit
-from ..book.kind import GivenKind
+from ..book.kind import GivenSpec
+from ..book.kinds import STATEMENT_KINDS
 from ..book.tree import Given, Words
 from ..language.lexer import quoted
-from ..language.vocabulary import KINDS
 from ..problem import refuse
 from .intents import mend, write
 
@@ -15,7 +15,7 @@ def restate(book: Book, id: str, word: str, said: str) -> tuple[Edit, str]:
     the name of a field of one's own. Raises `Refused`."""
     book.position(id)
     step = book.steps[id]
-    kind = KINDS.get(step.statement.kind)
+    kind = STATEMENT_KINDS.get(step.statement.kind)
     if kind is None:
         raise refuse("no_step")
     declared = kind.given(word)
@@ -31,11 +31,11 @@ def restate(book: Book, id: str, word: str, said: str) -> tuple[Edit, str]:
 
 def stated_anew(book: Book, id: str, kind: str, first: str, word: str, said: str) -> tuple[Edit, str]:
     """The edit that writes a step of a kind with one given, behind the words that it begins with. Raises `Refused`."""
-    new = _said(KINDS[kind].given(word), word, said.strip())
+    new = _said(STATEMENT_KINDS[kind].given(word), word, said.strip())
     return write(book, " ".join(part for part in (kind, first, new) if part), id)
 
 
-def _said(declared: GivenKind | None, word: str, said: str) -> str:
+def _said(declared: GivenSpec | None, word: str, said: str) -> str:
     """A given as it is written, in the form that it is declared with; one that is not declared is a field of one's own."""
     if not said:
         return ""

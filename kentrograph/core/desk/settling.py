@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from ..book.book import Book
 from ..book.caches import Kept
 from ..book.edits import Edit, Insert, Several
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..checks.finding import Finding, Place
 from ..checks.loose_ends import around_an_edit, loose_ends
 from ..figures import Line, Outline
@@ -52,7 +52,9 @@ def _good(book: Book, finding: Finding, limit: float) -> Iterator[Offer]:
             after, _ = book.edited(edit)
         except Refused:
             continue
-        if any(isinstance(book.values.get(id), Drawn) and not isinstance(after.values[id], Drawn) for id in after.changed):
+        if any(
+            isinstance(book.values.get(id), StepResult) and not isinstance(after.values[id], StepResult) for id in after.changed
+        ):
             # Something else would wait.
             continue
         had, have = around_an_edit(book, after, limit)

@@ -8,7 +8,7 @@ from math import hypot
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Given, Statement
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..construct.solution import Solution
 from ..language.vocabulary import CHOOSERS, SIDES
 from ..problem import Refused
@@ -19,7 +19,7 @@ _TOUCHED = ("touching", "through", "figures")
 _TRAILING = re.compile(r"(\s+(?:" + "|".join(sorted(SIDES, key=len, reverse=True)) + r"))+$", re.IGNORECASE)
 
 
-def worded(book: Book, step: Step, drawn: Drawn, which: int, index: int) -> str:
+def worded(book: Book, step: Step, drawn: StepResult, which: int, index: int) -> str:
     """The text of a step that takes the solution at ``which`` (from 0) by its side words.
 
     What is written is tried: where the words do not say it, ``solution N`` is written instead.
@@ -47,12 +47,12 @@ def clicked_solution(draft: Draft, statement: Statement, solutions: Sequence[Sol
     return min(range(len(solutions)), key=lambda n: off(solutions[n]))
 
 
-def _takes(book: Book, step: Step, text: str, drawn: Drawn, which: int, index: int) -> bool:
+def _takes(book: Book, step: Step, text: str, drawn: StepResult, which: int, index: int) -> bool:
     try:
         value = book.try_statement(replace(step, statement=readable(book, text, index)), index)
     except Refused:
         return False
-    if not isinstance(value, Drawn):
+    if not isinstance(value, StepResult):
         return False
     # Where a side is stated there is nothing left to take.
     return value.figure == drawn.solutions[which].figure and (value.taken == which or not value.solutions)

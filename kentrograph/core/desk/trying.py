@@ -5,7 +5,7 @@ from dataclasses import replace
 from ..book.book import Book
 from ..book.step import Step
 from ..book.tree import Statement
-from ..book.values import Drawn, Value
+from ..book.values import StepResult, Value
 from ..language.script import Count, named_step, read, results
 from ..problem import Refused
 from .interpretation import in_full
@@ -33,7 +33,7 @@ def tried(book: Book, text: str, id: str, index: int) -> tuple[Step, Value]:
     )  # fmt: skip
     value = book.try_statement(step, index)
     full = in_full(statement)
-    if full != statement.text and isinstance(value, Drawn):
+    if full != statement.text and isinstance(value, StepResult):
         # What is good is written down in full; what is not is blamed where it was typed.
         return tried(book, full, id, index)
     return step, value

@@ -4,7 +4,7 @@ from ..book.book import Book
 from ..book.edits import Edit
 from ..book.kinds.comparing import compares
 from ..book.on_paper import Dimension
-from ..book.values import Drawn, Reading
+from ..book.values import Reading, StepResult
 from ..problem import refuse
 from .intents import write
 
@@ -16,7 +16,7 @@ def turned_into_other(book: Book, step: str, id: str) -> tuple[Edit, str]:
     what is neither, or has none."""
     book.position(step)
     value, statement = book.values[step], book.steps[step].statement
-    held = value.figure if isinstance(value, Drawn) else None
+    held = value.figure if isinstance(value, StepResult) else None
     if isinstance(held, Reading):
         return write(book, f"dimension {statement.text[statement.kind_end :].strip()}", id)
     if not isinstance(held, Dimension) or not held.readings or len(held.readings) > 1:

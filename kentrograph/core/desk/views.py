@@ -11,7 +11,7 @@ from ..book.readings import QUANTITIES
 from ..book.scene import pen_of, seen
 from ..book.step import Step
 from ..book.tree import UNREAD
-from ..book.values import Drawn, OnPaper, Reading, Untouchable, Value
+from ..book.values import OnPaper, Reading, StepResult, Untouchable, Value
 from ..checks.verdict import verdict
 from ..figures import Arc, Circle, Line
 from ..figures.box import box_around
@@ -52,7 +52,7 @@ def step_view(book: Book, id: str) -> StepView:
     """One step for the table: its words, its figure or reading, its problem."""
     step, value, index = book.steps[id], book.values[id], book.position(id)
     texts, values = given_texts(step.statement), given_values(book, step, index)
-    drawn = value.figure if isinstance(value, Drawn) else None
+    drawn = value.figure if isinstance(value, StepResult) else None
     reading = reading_of(drawn)
     if reading is not None:
         # The value wanted stands beside the reading itself.
@@ -98,7 +98,7 @@ def _on_paper(book: Book, id: str, drawn: object) -> FigureData | None:
 
 def residual_view(value: Value, book: Book) -> ResidualView | None:
     """By how much a touching figure misses what it touches at most; what only rounding left of it is said in words."""
-    if not isinstance(value, Drawn) or not value.solutions or not value.solutions[value.taken].contacts:
+    if not isinstance(value, StepResult) or not value.solutions or not value.solutions[value.taken].contacts:
         return None
     contacts = value.solutions[value.taken].contacts
     largest = max(c.residual for c in contacts)
@@ -157,7 +157,7 @@ def _boxed(figure: Any) -> FigureData:
     return {**figure_data(figure), "box": box_of_things([figure])}
 
 
-def previewed(book: Book, drawn: Drawn, step: Step | None, id: str = "") -> FigureData | None:
+def previewed(book: Book, drawn: StepResult, step: Step | None, id: str = "") -> FigureData | None:
     """What a step would draw, as one thing to show; what stands on paper lies clear of what stands there. ``id`` is the step
     whose place it takes."""
     if isinstance(drawn.figure, OnPaper):

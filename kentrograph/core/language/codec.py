@@ -4,7 +4,7 @@ from typing import Any
 
 from ..angles import Convention
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
-from ..book.manner import Datum, Header, Manner
+from ..book.manner import Conventions, Datum, Header
 from ..book.step import Step
 from ..problem import refuse
 from .script import read
@@ -12,7 +12,7 @@ from .script import read
 Data = dict[str, Any]
 
 
-def manner_data(manner: Manner) -> Data:
+def manner_data(manner: Conventions) -> Data:
     """A manner as data."""
     d = manner.datum
     return {
@@ -23,9 +23,9 @@ def manner_data(manner: Manner) -> Data:
     }
 
 
-def manner_from(data: Data) -> Manner:
+def manner_from(data: Data) -> Conventions:
     """A manner from data."""
-    return Manner(data["unit"], Convention(data["zero"], data["clockwise"]), Datum(*data["datum"]))
+    return Conventions(data["unit"], Convention(data["zero"], data["clockwise"]), Datum(*data["datum"]))
 
 
 def header_data(header: Header) -> Data:

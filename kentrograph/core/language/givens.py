@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import NoReturn
 
-from ..book.kind import GivenKind, Kind
+from ..book.kind import GivenSpec, Kind
 from ..book.tree import (
     PLACES,
     Argument,
@@ -101,7 +101,7 @@ def _chooser(c: Cursor) -> Given:
     return _given(c, token.text, token.start, place(c) if token.text == "near" else number(c))
 
 
-def _point_given(c: Cursor, spec: GivenKind) -> Given:
+def _point_given(c: Cursor, spec: GivenSpec) -> Given:
     start = c.tok.start
     if spec.word == "on":
         c.advance()
@@ -133,7 +133,7 @@ def _bare_point(c: Cursor) -> Given:
     c.fail(", and a y", "at and a direction", "from and a place or a line")
 
 
-def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _place(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     if spec.word == "centre" and c.at_word("on"):
         c.advance()
         name = c.name()
@@ -144,7 +144,7 @@ def _place(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, place(c, bare))]
 
 
-def _stop(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _stop(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``from PLACE``, ``from start``, ``to end``: of the figure that is cut."""
     if c.at_word("start", "end") and c.peek().text != "of":
         return [Given(spec.word, (), (c.advance().text,), start, c.last)]
@@ -153,7 +153,7 @@ def _stop(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, place(c))]
 
 
-def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _places(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """One given for each place: ``through P1 P2; 40, 25``."""
     givens = [_given(c, spec.word, start, place(c))]
     while c.at_op(";") or (c.at_place() and not c.at_size()):
@@ -162,27 +162,27 @@ def _places(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return givens
 
 
-def _pair(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _pair(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     first = place(c)
     c.take_op(";")
     return [_given(c, spec.word, start, first, place(c))]
 
 
-def _two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _two_things(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     first = thing(c)
     c.take_op(";")
     return [_given(c, spec.word, start, first, thing(c))]
 
 
-def _number(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _number(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [_given(c, spec.word, start, number(c))]
 
 
-def _direction(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _direction(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [_given(c, spec.word, start, direction(c))]
 
 
-def _size(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _size(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``40, 25``, or as one says it: ``40 x 25``."""
     first = number(c)
     if not c.take_op(",", "..", "\u00d7"):
@@ -192,13 +192,13 @@ def _size(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, first, number(c))]
 
 
-def _range(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _range(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     first = direction(c)
     c.need_word("to")
     return [_given(c, spec.word, start, first, direction(c))]
 
 
-def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _figure(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     which: tuple[str, ...] = ()
     if spec.word == "continuing" and c.at_word("start", "end"):
         which = (c.advance().text,)
@@ -208,7 +208,7 @@ def _figure(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
 
 
 def _figures(
-    c: Cursor, spec: GivenKind, start: int, whole: bool = False, members: bool = False, copies: Kind | None = None
+    c: Cursor, spec: GivenSpec, start: int, whole: bool = False, members: bool = False, copies: Kind | None = None
 ) -> list[Given]:
     """One given for each figure, each with its own side words: ``touching L1 left C2 enclosing``. ``whole`` refuses edges."""
     givens: list[Given] = []
@@ -241,20 +241,20 @@ def _is_name_here(c: Cursor, kind: Kind) -> bool:
     return c.peek().text == "." and kind.givens[0].takes == "things"
 
 
-def _thing(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _thing(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [_given(c, spec.word, start, thing(c))]
 
 
-def _none(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _none(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     return [Given(spec.word, (), (), start, c.last)]
 
 
-def _flats(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _flats(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     c.need_word("flats")
     return [_given(c, "across flats", start, number(c))]
 
 
-def _copies(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _copies(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``12 times``, ``5 by 3``; also ``times 12``."""
     worded = c.tok.start != start
     first = number(c)
@@ -273,7 +273,7 @@ def _at_copies(c: Cursor, kind: Kind) -> bool:
     return c.tok.kind == "num" or c.at_op("(") or named
 
 
-def _steps(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _steps(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``step 20, 0``, ``step 20, 0; 0, 15``, ``step 20 at 30``."""
     offsets = [_one_offset(c)]
     if c.take_op(";"):
@@ -288,12 +288,12 @@ def _one_offset(c: Cursor) -> Coordinates | Polar:
     return found
 
 
-def _offset(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _offset(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``by 40, 0``, ``by 20 at 30``."""
     return [_given(c, spec.word, start, _one_offset(c))]
 
 
-def _one_or_two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _one_or_two_things(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``in L1``, ``in P1 P2``."""
     things = [thing(c)]
     if c.take_op(";") or c.at_place():
@@ -301,7 +301,7 @@ def _one_or_two_things(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, *things)]
 
 
-def _axis(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _axis(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``axis of E1``, ``axis 2 of E1``."""
     which = Plain(1.0) if c.at_word("of") else number(c)
     c.need_word("of")
@@ -313,7 +313,7 @@ def _at_corner(c: Cursor, kind: Kind) -> bool:
     return kind.edges and c.at_word("corner")
 
 
-def _cut(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _cut(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``by 5``, ``by 5; 8``, ``by 5 at 30``."""
     first = number(c)
     if c.take_word("at"):
@@ -323,7 +323,7 @@ def _cut(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [_given(c, spec.word, start, first)]
 
 
-def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
+def _curve(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
     """``curve to PLACE``, ``curve via PLACE to PLACE``, ``curve radius 18 left to PLACE``, ``curve along E1 to PLACE``."""
     c.part("r", "d")
     which = SHORT[c.advance().text] if c.at_short() and c.tok.text == "r" else c.need_word("to", "via", "radius", "along")
@@ -344,7 +344,7 @@ def _curve(c: Cursor, spec: GivenKind, start: int) -> list[Given]:
     return [Given("curve radius", (radius, end), found + sides(c), start, c.last)]
 
 
-READERS: dict[str, Callable[[Cursor, GivenKind, int], list[Given]]] = {
+READERS: dict[str, Callable[[Cursor, GivenSpec, int], list[Given]]] = {
     "place": _place,
     "stop": _stop,
     "places": _places,

@@ -5,7 +5,7 @@ from dataclasses import replace
 from typing import Literal
 
 from ..angles import Convention
-from ..book.manner import Datum, Header, Manner
+from ..book.manner import Conventions, Datum, Header
 from ..book.statement_planner import StatementPlanner
 from ..problem import refuse
 from ..units import MILLIMETRES
@@ -62,7 +62,7 @@ def header_lines(now: Header, wanted: Header) -> list[str]:
     return lines
 
 
-def with_manner(header: Header, manner: Manner) -> Header:
+def with_manner(header: Header, manner: Conventions) -> Header:
     """The header with another manner, as far as numbers can be shown as before in it."""
     parts = header.parts if manner.unit in OF_INCHES else 0
     return Header(manner, header.decimals, parts, header.bearings and manner.convention == _OF_BEARINGS)
@@ -95,7 +95,7 @@ def _convention(line: HeaderLine) -> tuple[Convention, bool]:
     return Convention(zero, words[1] == "clockwise"), False
 
 
-def _datum(line: HeaderLine, manner: Manner) -> Datum:
+def _datum(line: HeaderLine, manner: Conventions) -> Datum:
     """The datum is given in plain coordinates, its direction counter-clockwise from east: not from an earlier datum."""
     c = Reader(" ".join(line.values), {})
     x = number(c)
@@ -105,7 +105,7 @@ def _datum(line: HeaderLine, manner: Manner) -> Datum:
     turn = direction(c) if c.take_word("direction") else None
     if c.tok.kind != "end":
         raise _bad(line, "as in datum 10, 20 direction 15")
-    p = StatementPlanner(Manner(manner.unit), manner.unit)
+    p = StatementPlanner(Conventions(manner.unit), manner.unit)
     plans = (p.length(x), p.length(y), p.direction(turn) if turn is not None else 0.0)
     if not all(isinstance(v, float) for v in plans):
         raise _bad(line, "numbers, as in datum 10, 20 direction 15")

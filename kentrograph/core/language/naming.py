@@ -3,7 +3,7 @@
 from ..book.book import Book
 from ..book.edits import Edit, Replace, Several
 from ..book.step import Besides
-from ..book.values import Drawn
+from ..book.values import StepResult
 from .script import dealt_more, results
 
 
@@ -17,7 +17,7 @@ def edited_in_full(book: Book, edit: Edit) -> tuple[Book, Edit, Edit]:
     dealt: set[str] = set()
     for id in after.changed:
         step, value = after.steps[id], after.values[id]
-        if not isinstance(value, Drawn) or not value.more or len(value.results) <= len(step.names):
+        if not isinstance(value, StepResult) or not value.more or len(value.results) <= len(step.names):
             continue
         named = dealt_more(step, results(value)[len(step.names) :], Besides(after.taken_names(), dealt))
         dealt.update(named.keys)

@@ -10,11 +10,11 @@ from math import isfinite
 from typing import Any
 
 from ..book.book import Book, Known
-from ..book.manner import Manner
+from ..book.manner import Conventions
 from ..book.planned import PlannedLater
 from ..book.planner import DRAWING
 from ..book.step import Step
-from ..book.values import Drawn, Value
+from ..book.values import StepResult, Value
 from ..figures import Arc, Circle, Line, Outline, Point
 from .codec import header_data, header_from, manner_data, manner_from, step_from
 from .later import Later
@@ -28,7 +28,7 @@ def packed(book: Book) -> dict[str, Any]:
     """The book as data: its header, each manner once, and a row for each step in order: id, name, whether that was dealt, text,
     the number of its manner, hidden, off, place; and of what need not be worked out again kind, pen and what it holds, and where
     it needs others the names, how many of them it takes, whether it counts from a last place, and the steps."""
-    numbers: dict[Manner, int] = {}
+    numbers: dict[Conventions, int] = {}
     rows: list[Row] = []
     for id in book.order:
         step = book.steps[id]
@@ -78,7 +78,7 @@ def _known(book: Book, step: Step) -> Row:
 
 
 def _value_data(value: Value) -> Row | None:
-    if type(value) is not Drawn or value.solutions or value.taken or value.note or value.more:
+    if type(value) is not StepResult or value.solutions or value.taken or value.note or value.more:
         return None
     written = _WRITE.get(type(value.figure))
     if written is None:
@@ -93,10 +93,10 @@ def _finite(row: Sequence[Any]) -> bool:
     return all(_finite(one) if isinstance(one, list) else isinstance(one, str) or isfinite(one) for one in row)
 
 
-def _value_from(row: Row) -> Drawn:
+def _value_from(row: Row) -> StepResult:
     figure, natural = _READ[row[0]](row)
     last = row[-1]
-    return Drawn(figure, None if last == 0 else natural if last == 1 else Point(*last))
+    return StepResult(figure, None if last == 0 else natural if last == 1 else Point(*last))
 
 
 def _write_number(number: float) -> tuple[Row, None]:

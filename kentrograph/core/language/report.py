@@ -7,7 +7,7 @@ from typing import Any, Literal, Required, TypedDict, assert_never
 from ..book.book import Book
 from ..book.scene import pen_of, seen
 from ..book.tree import UNREAD
-from ..book.values import Drawn, Mark, OnPaper, Reading
+from ..book.values import Mark, OnPaper, Reading, StepResult
 from ..construct.solution import Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..problem import Problem
@@ -115,7 +115,7 @@ def run_report(script: Script, book: Book) -> dict[str, Any]:
     return {"figures": figures, "readings": readings, "problems": problems}
 
 
-def _of_step(book: Book, value: Drawn, id: str, figure: Any) -> dict[str, Any]:
+def _of_step(book: Book, value: StepResult, id: str, figure: Any) -> dict[str, Any]:
     """One of the figures that come of a step, with what it is drawn with, and whether it is out of sight. The solutions of the
     step stand with the figure that has them."""
     whole = value._replace(figure=figure, more=())
@@ -131,7 +131,7 @@ def _of_step(book: Book, value: Drawn, id: str, figure: Any) -> dict[str, Any]:
     return data
 
 
-def drawn_data(drawn: Drawn) -> dict[str, Any]:
+def drawn_data(drawn: StepResult) -> dict[str, Any]:
     """A drawn step's figure, with its other solutions where there are any."""
     if isinstance(drawn.figure, float):
         return {"kind": "number", "value": drawn.figure}

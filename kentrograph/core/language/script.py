@@ -14,7 +14,7 @@ from ..book.names import key_of
 from ..book.scene import pen_of, seen
 from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
 from ..book.tree import UNREAD, Given, KindOf, Name, Statement, SymbolBody
-from ..book.values import Drawn, Untouchable, Value
+from ..book.values import StepResult, Untouchable, Value
 from ..figures import KINDS as FIGURE_KINDS
 from ..figures import FigureSet, Point
 from ..figures.similarity import carried, dilation
@@ -274,7 +274,7 @@ def dealt_more(step: Step, kinds: Sequence[str | None], taken: Taken) -> Step:
 
 def results(value: Value) -> list[str]:
     """The kinds of the figures that come of a step that holds this."""
-    return [FIGURE_KINDS.get(type(figure), "") for figure in value.results] if isinstance(value, Drawn) else []
+    return [FIGURE_KINDS.get(type(figure), "") for figure in value.results] if isinstance(value, StepResult) else []
 
 
 def book_of(script: Script) -> Book:

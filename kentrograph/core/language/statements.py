@@ -3,6 +3,7 @@
 import re
 from dataclasses import dataclass, replace
 
+from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refuse
@@ -12,7 +13,7 @@ from .limits import limits_alone
 from .numbers import looks_like_bearing, number
 from .places import Reader
 from .readings import read_reading
-from .vocabulary import FUNCTIONS, HEADERS, KINDS, PENS, RESERVED
+from .vocabulary import FUNCTIONS, HEADERS, PENS, RESERVED
 
 _BEGIN_NUMBERS = frozenset(FUNCTIONS) | frozenset(READINGS) | {"pi"}
 """Words of the language that a number may begin with."""
@@ -136,7 +137,7 @@ def _statement(c: Cursor) -> Statement:
         if pen == "pencil":
             raise refuse("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])
         return _finish(c, "ink", name, pen, _figure_givens(c, "ink"), pen_start, pen_start + len(pen))
-    if token.kind == "word" and token.text in KINDS:
+    if token.kind == "word" and token.text in STATEMENT_KINDS:
         c.advance()
         return _finish(c, token.text, name, pen, _figure_givens(c, token.text), token.start, token.end)
     if token.kind == "word" and token.text == "measure":
@@ -154,7 +155,7 @@ def _statement(c: Cursor) -> Statement:
         over = ["the name of a figure"] if pen == "ink" else []
         raise refuse("unfinished", token.start, token.start, expected=["a kind of figure", *over])
     if token.kind == "word":
-        known = [*KINDS, *PENS, "measure"]
+        known = [*STATEMENT_KINDS, *PENS, "measure"]
         raise refuse(
             "unknown_word",
             token.start,
@@ -171,7 +172,7 @@ def _names_a_figure(c: Cursor, pen: str) -> bool:
     if c.at_part() or following.kind == "end" or following.text in ("from", "to"):
         return True
     # Whatever is only begun behind it: the name is like no kind.
-    return pen == "ink" and following.kind == "word" and not nearest_words(c.tok.text, [*KINDS, "measure"])
+    return pen == "ink" and following.kind == "word" and not nearest_words(c.tok.text, [*STATEMENT_KINDS, "measure"])
 
 
 def _pen(c: Cursor) -> str | None:
@@ -183,7 +184,7 @@ def _finish(
     c: Cursor, kind: str, name: str | None, pen: str | None, givens: list[Given], kind_start: int, kind_end: int
 ) -> Statement:
     if c.tok.kind != "end":
-        c.fail(*[g.word for g in KINDS[kind].givens if g.written] if kind in KINDS else ["the end"])
+        c.fail(*[g.word for g in STATEMENT_KINDS[kind].givens if g.written] if kind in STATEMENT_KINDS else ["the end"])
     return Statement(c.text, kind, name, pen, tuple(givens), tuple(c.uses), kind_start, kind_end)
 
 
@@ -214,7 +215,7 @@ def check_name(text: str, start: int = 0, end: int = 0) -> None:
 
 
 def _figure_givens(c: Cursor, kind: str) -> list[Given]:
-    spec = KINDS[kind]
+    spec = STATEMENT_KINDS[kind]
     within = spec.given("within")
     c.limited = within is not None and within.takes == "compared"
     givens: list[Given] = []

@@ -3,12 +3,9 @@
 The parser, the completion and the reference page all read these tables.
 """
 
-from ..book.kinds import FIGURES
+from ..book.kinds import STATEMENT_KINDS
 from ..book.pens import PENS as ALL_PENS
 from ..book.readings import NUMBERS, READINGS
-
-KINDS = FIGURES
-"""Kinds of figures, by the words that begin them."""
 
 SIDES = frozenset(
     "left right outside inside enclosing entering leaving major minor clockwise counter-clockwise".split()
@@ -73,7 +70,7 @@ NAMES_TOO = frozenset(
 """Words that came when figures could bear them as names already: they still can."""
 
 RESERVED = (
-    ((frozenset(KINDS) | frozenset(g.word for k in KINDS.values() for g in k.givens)) - NAMES_TOO)
+    ((frozenset(STATEMENT_KINDS) | frozenset(g.word for k in STATEMENT_KINDS.values() for g in k.givens)) - NAMES_TOO)
     | (frozenset(READINGS) - NAMES_TOO)
     | HEADERS
     | (PENS - NAMES_TOO)

@@ -10,7 +10,7 @@ from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
 from ..book.order import END
 from ..book.scene import all_seen, in_sight, pen_of
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..checks.verdict import reads_as_wanted
 from ..figures import EndlessLine, Figure, FigureSet, Line, Point
 from ..language.limit_words import scale_of
@@ -35,12 +35,12 @@ def annotations(book: Book) -> Iterator[tuple[str, Annotation]]:
 def is_annotation(book: Book, id: str) -> bool:
     """Whether a step that is there puts something on the drawing."""
     value = book.values.get(id)
-    return isinstance(value, Drawn) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
+    return isinstance(value, StepResult) and isinstance(value.figure, Annotation) and not book.steps[id].hidden
 
 
 def _is_for_paper(book: Book, id: str) -> bool:
     value = book.values.get(id)
-    return isinstance(value, Drawn) and isinstance(value.figure, OnPaper)
+    return isinstance(value, StepResult) and isinstance(value.figure, OnPaper)
 
 
 class _Ids:
@@ -66,7 +66,7 @@ def on_paper(book: Book) -> Iterator[tuple[str, OnPaper]]:
 def thing_on_paper(book: Book, id: str) -> OnPaper | None:
     """What a step puts on paper; a table with the numbers of its places."""
     value = book.values[id]
-    if not isinstance(value, Drawn) or not isinstance(value.figure, OnPaper):
+    if not isinstance(value, StepResult) or not isinstance(value.figure, OnPaper):
         return None
     return tables_of(book).get(id, value.figure) if isinstance(value.figure, PointTable) else value.figure
 
@@ -74,7 +74,7 @@ def thing_on_paper(book: Book, id: str) -> OnPaper | None:
 def note_of(book: Book, id: str) -> str:
     """What a person should know of what a step puts on paper: ``without C2``, ``says 20.5, drawn is 20``; mostly nothing."""
     value = book.values[id]
-    if not isinstance(value, Drawn) or not isinstance(value.figure, OnPaper):
+    if not isinstance(value, StepResult) or not isinstance(value.figure, OnPaper):
         return ""
     return value.note or (not_drawn(value.figure, book.header) if isinstance(value.figure, Dimension) else "")
 
@@ -94,7 +94,7 @@ def tables_of(book: Book) -> dict[str, PointTable]:
     kept = _TABLES.of(book)
     if not kept:
         held = {id: book.values[id] for id in sorted(_ids_for_paper(book), key=book.order.key)}
-        found = {id: v.figure for id, v in held.items() if isinstance(v, Drawn) and isinstance(v.figure, PointTable)}
+        found = {id: v.figure for id, v in held.items() if isinstance(v, StepResult) and isinstance(v.figure, PointTable)}
         kept.append(dict(zip(found, renumbered(found.values()), strict=True)))
     return kept[0]
 

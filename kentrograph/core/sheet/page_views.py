@@ -8,7 +8,7 @@ from ..book.book import Book
 from ..book.on_paper import View
 from ..book.order import END
 from ..book.papers import scale_words, scales_for
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..figures import Circle, Figure, Point
 from ..figures.box import Box, box_around, boxes_meet, join
 from ..figures.similarity import shift
@@ -195,7 +195,7 @@ def _fits(found: Sequence[float], room: Room) -> bool:
 def _caption(book: Book, one: PlacedView, first: PlacedView, around: Box, style: Style) -> list[Mark]:
     """Over a view what it shows, where it is a detail, and its scale, where that is not the one of the title block."""
     value = book.values[one.id] if one.id else None
-    view = value.figure if isinstance(value, Drawn) else None
+    view = value.figure if isinstance(value, StepResult) else None
     cut_out = isinstance(view, View) and view.window is not None
     if not cut_out and one.scale == first.scale:
         return []

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple, assert_never
 
 from ..book.book import Book
 from ..book.caches import Shared
-from ..book.manner import Manner
+from ..book.manner import Conventions
 from ..book.names import edge_name
 from ..book.step import Step
 from ..book.values import Reading, Value
@@ -30,7 +30,7 @@ class Candidate(NamedTuple):
     sights: tuple[EndlessLine, ...] = ()
 
 
-_PLACES: Shared[dict[str, tuple[Value, Step, Manner, tuple[Candidate, ...]]]] = Shared(dict)
+_PLACES: Shared[dict[str, tuple[Value, Step, Conventions, tuple[Candidate, ...]]]] = Shared(dict)
 
 
 def known_places(book: Book, id: str) -> tuple[Candidate, ...]:

@@ -7,7 +7,7 @@ from ..book.book import Book
 from ..book.index import index_of
 from ..book.order import END
 from ..book.scene import pen_of, seen
-from ..book.values import Drawn, Untouchable
+from ..book.values import StepResult, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..figures.figure_set import members_of
@@ -183,7 +183,7 @@ def _shown(book: Book, turn: float = 0.0, whole: bool = False) -> list[tuple[str
     found: list[tuple[str, Figure]] = []
     for step in book.order:
         value = book.values[step]
-        if book.steps[step].hidden or not isinstance(value, Drawn) or isinstance(value.figure, Untouchable):
+        if book.steps[step].hidden or not isinstance(value, StepResult) or isinstance(value.figure, Untouchable):
             continue
         for id, _, figure in book.figures_of(step) if whole else book.leaves_of(step):
             if seen(book, id):

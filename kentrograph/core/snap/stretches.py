@@ -12,7 +12,7 @@ from ..book.book import Book
 from ..book.index import index_of
 from ..book.names import edge_name
 from ..book.scene import in_sight
-from ..book.values import Drawn
+from ..book.values import StepResult
 from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.box import box_of
 from ..measure.away import away
@@ -64,7 +64,7 @@ def figures_under(
     for id in index_of(book).around(x, y, reach):
         value = values.get(id)
         # Most figures are alone of their step.
-        figure = value.figure if type(value) is Drawn else book.figure_of(id)
+        figure = value.figure if type(value) is StepResult else book.figure_of(id)
         if type(figure) is not Point and (off := away(figure, x, y)) <= reach and counts(book, id, at, ink_only):
             found.append((off, id))
     return found
@@ -183,7 +183,7 @@ class _Seeker:
     def _parts(self, id: str) -> tuple[Part, ...]:
         """What the pieces may meet of another figure: its own pieces by their numbers, or itself."""
         value = self.book.values.get(id)
-        other: Any = value.figure if type(value) is Drawn else self.book.figure_of(id)
+        other: Any = value.figure if type(value) is StepResult else self.book.figure_of(id)
         parts: tuple[Part, ...]
         if id == self.id or isinstance(other, Point):
             parts = ()

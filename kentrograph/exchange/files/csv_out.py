@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from ...core.book.book import Book
 from ...core.book.kinds.table import places_of
-from ...core.book.manner import Manner
+from ...core.book.manner import Conventions
 from ...core.desk.check_report import check_report
 from ...core.figures import EndlessLine, Point
 from ...core.problem import refuse
@@ -13,7 +13,7 @@ from .items import Item
 from .numbers import told_with
 
 
-def points_csv(items: Sequence[Item], manner: Manner, decimals: int | None = None) -> str:
+def points_csv(items: Sequence[Item], manner: Conventions, decimals: int | None = None) -> str:
     """Names and coordinates from the datum of a manner, in its unit: of the points among them; where there is none, of corners,
     ends and centres of all. Raises `Refused` (nothing_chosen)."""
     told = told_with(decimals)

@@ -8,7 +8,7 @@ from ...core.book.book import Book
 from ...core.book.names import key_of
 from ...core.book.order import END
 from ...core.book.scene import all_seen, pen_of
-from ...core.book.values import Drawn, Untouchable
+from ...core.book.values import StepResult, Untouchable
 from ...core.figures import Figure, FigureSet, Point
 from ...core.problem import refuse
 
@@ -89,7 +89,7 @@ def _groups(book: Book) -> dict[str, str]:
     found: dict[str, str] = {}
     for id in book.order:
         step = book.steps[id]
-        if step.statement.kind == "group" and isinstance(book.values[id], Drawn):
+        if step.statement.kind == "group" and isinstance(book.values[id], StepResult):
             for operand in step.statement.operands:
                 found.setdefault(operand.key, step.name)
     return found

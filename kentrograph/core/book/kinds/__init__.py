@@ -63,7 +63,9 @@ ALL: dict[str, Kind] = {
 }
 """All of them, in the order in which they are offered."""
 
-FIGURES: dict[str, Kind] = {word: kind for word, kind in ALL.items() if kind.group in ("place", "shape", "carry", "paper")}
+STATEMENT_KINDS: dict[str, Kind] = {
+    word: kind for word, kind in ALL.items() if kind.group in ("place", "shape", "carry", "paper")
+}
 """Those that begin with their word, and are read by what they declare."""
 
 

@@ -2,10 +2,10 @@
 
 from ...figures import Outline, Point
 from ...problem import refuse
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .cutting import first_operand, only_operand
 
@@ -15,11 +15,11 @@ def plan_apart(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"figures": len(statement.givens)})
     slot, operand = only_operand(p, statement)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         outline = env[slot]
         if not isinstance(outline, Outline):
             raise refuse("not_apart", operand.start, operand.end, name=operand.text)
-        return Drawn(outline.pieces[0], more=outline.pieces[1:])
+        return StepResult(outline.pieces[0], more=outline.pieces[1:])
 
     return draw
 
@@ -33,7 +33,7 @@ KIND = Kind(
     draws="apart",
     puts_place=False,
     first="Name the outline, or click on it.",
-    givens=(GivenKind("figures", "figures", "what is taken apart"),),
+    givens=(GivenSpec("figures", "figures", "what is taken apart"),),
     examples=(("apart K1", "the first piece keeps the name, the others are named L4, A1, …"),),
     shapes=True,
     naming=Naming(carried=first_operand, becomes=lambda kind: "line" if kind == "outline" else kind, counted=True),

@@ -9,7 +9,7 @@ from ...construct.arcs import Vector
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...figures.along import heading
 from ...problem import refuse
-from ..kind import Drag, GivenKind, Kind
+from ..kind import Drag, GivenSpec, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import Draw, Facts, Outcome, check_words, plan_facts, stated, value, words_of
@@ -142,18 +142,18 @@ KIND = Kind(
     said=said,
     drag=Drag("from", "to"),
     givens=(
-        GivenKind("from", "place", "where it begins", blamed=("bad_radius",)),
-        GivenKind("via", "place", "a place on the way"),
-        GivenKind("to", "place", "where it ends", sides=("clockwise",), blamed=("bad_sweep", "straight_ahead")),
-        GivenKind("centre", "place", "its centre"),
-        GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
-        GivenKind("rise", "length", "its height over the chord", sides=("left", "right"), blamed=("bad_rise",)),
-        GivenKind("at", "direction", "the direction of its start from the centre"),
-        GivenKind("sweep", "turn", "how far it runs; counter-clockwise, negative is clockwise", blamed=("bad_sweep",)),
-        GivenKind("until", "thing", "the figure it runs to, or the place in whose direction it ends"),
-        GivenKind("direction", "direction", "the direction in which it sets out"),
-        GivenKind("continuing", "figure", "leaves the end of a line or arc tangentially"),
-        GivenKind("touching", "figures", "a figure it touches", repeats=True),
+        GivenSpec("from", "place", "where it begins", blamed=("bad_radius",)),
+        GivenSpec("via", "place", "a place on the way"),
+        GivenSpec("to", "place", "where it ends", sides=("clockwise",), blamed=("bad_sweep", "straight_ahead")),
+        GivenSpec("centre", "place", "its centre"),
+        GivenSpec("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
+        GivenSpec("rise", "length", "its height over the chord", sides=("left", "right"), blamed=("bad_rise",)),
+        GivenSpec("at", "direction", "the direction of its start from the centre"),
+        GivenSpec("sweep", "turn", "how far it runs; counter-clockwise, negative is clockwise", blamed=("bad_sweep",)),
+        GivenSpec("until", "thing", "the figure it runs to, or the place in whose direction it ends"),
+        GivenSpec("direction", "direction", "the direction in which it sets out"),
+        GivenSpec("continuing", "figure", "leaves the end of a line or arc tangentially"),
+        GivenSpec("touching", "figures", "a figure it touches", repeats=True),
     ),
     examples=(
         ("arc from P1 via P3 to P2", "three places"),

@@ -7,11 +7,11 @@ from ...construct.circles import through_three
 from ...figures import Arc, Circle, FigureSet, Outline, Point
 from ...problem import Refused, refuse
 from ...tolerance import TOLERANCE
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Axes
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .given import needs
 
@@ -24,7 +24,7 @@ def plan_axes(p: Planner, statement: Statement) -> Plan:
         raise needs(statement, "the names of circles, arcs or sets of them")
     slots = [(p.slot(name), name) for name in names]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         rims: list[Circle | Arc] = []
         through: list[Circle] = []
         for slot, name in slots:
@@ -34,7 +34,7 @@ def plan_axes(p: Planner, statement: Statement) -> Plan:
             rims += found
             common = _circle_of_centres(found) if isinstance(env[slot], FigureSet) else None
             through += [common] if common is not None else []
-        return Drawn(Axes(tuple(rims), tuple(through)))
+        return StepResult(Axes(tuple(rims), tuple(through)))
 
     return draw
 
@@ -72,7 +72,7 @@ KIND = Kind(
     draws="axes",
     puts_place=False,
     first="Name circles, arcs, or sets of them, or click on them.",
-    givens=(GivenKind("figures", "figures", "what gets centre marks", repeats=True),),
+    givens=(GivenSpec("figures", "figures", "what gets centre marks", repeats=True),),
     spares=("figures",),
     examples=(("axes C1 C2 C4", "centre marks; of what was repeated about a place the circle through the centres, too"),),
 )

@@ -3,10 +3,10 @@
 from ...figures import Outline, Point
 from ...measure.traverse import balanced
 from ...problem import refuse
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .cutting import only_operand
 from .given import by_word
@@ -18,11 +18,11 @@ def plan_balance(p: Planner, statement: Statement) -> Plan:
     slot, operand = only_operand(p, statement)
     transit = "transit" in by_word(statement, ("transit",))
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figure = env[slot]
         if not isinstance(figure, Outline):
             raise refuse("no_traverse", operand.start, operand.end)
-        return Drawn(balanced(figure, "transit" if transit else "compass"))
+        return StepResult(balanced(figure, "transit" if transit else "compass"))
 
     return draw
 
@@ -38,8 +38,8 @@ KIND = Kind(
     bare=after_figures(),
     first="Name the path that was walked leg by leg, or click on it.",
     givens=(
-        GivenKind("figures", "figures", "the path that should have come back", blamed=("no_traverse", "zero_length")),
-        GivenKind("transit", "nothing", "shared by how far each leg goes up and across, not by its length"),
+        GivenSpec("figures", "figures", "the path that should have come back", blamed=("no_traverse", "zero_length")),
+        GivenSpec("transit", "nothing", "shared by how far each leg goes up and across, not by its length"),
     ),
     examples=(
         ("balance K4", "by the compass rule: each leg takes a share by its length"),

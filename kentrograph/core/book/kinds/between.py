@@ -5,10 +5,10 @@ from collections.abc import Callable
 from ...figures import Figure, Point
 from ...figures.along import Longish
 from ...shape.stretch import Cut
-from ..kind import GivenKind
+from ..kind import GivenSpec
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .cutting import beside, longish, only_operand, plan_cut
 from .given import by_word, needs
@@ -17,8 +17,8 @@ Take = Callable[[Longish, Cut, Cut, str], tuple[Figure, ...]]
 """What comes of a figure, with the cuts from and to, and its name."""
 
 STRETCH = (
-    GivenKind("from", "stop", "where the stretch begins: a place on the figure, or its start"),
-    GivenKind("to", "stop", "where the stretch ends: a place on the figure, or its end"),
+    GivenSpec("from", "stop", "where the stretch begins: a place on the figure, or its start"),
+    GivenSpec("to", "stop", "where the stretch ends: a place on the figure, or its end"),
 )
 
 
@@ -32,10 +32,10 @@ def plan_between(p: Planner, statement: Statement, take: Take) -> Plan:
         raise needs(statement, *(f"{word} a place on {operand.text}" for word in missing), more=len(missing))
     cuts = [(given, plan_cut(p, statement, given)) for given in (givens["from"], givens["to"])]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figure = longish(env[slot], statement.kind, operand.text)
         found = [(given, cut(figure, env, last)) for given, cut in cuts]
         made = take(figure, found[0][1], found[1][1], operand.text)
-        return Drawn(made[0], note=beside(found, operand.text), more=made[1:])
+        return StepResult(made[0], note=beside(found, operand.text), more=made[1:])
 
     return draw

@@ -11,7 +11,7 @@ from ...problem import Refused
 from ..chain import ArgumentPlan, chain_of, number_plan
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement, SymbolBody, Words
-from ..values import Drawn, drawn_plainly
+from ..values import StepResult, drawn_plainly
 from .given import too_many
 
 
@@ -81,17 +81,17 @@ def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[
     readers = _readers(p, statement)
     chooses = [given.word in _CHOOSERS for given in statement.givens]
 
-    def plan(env: Env, last: Point) -> Drawn:
+    def plan(env: Env, last: Point) -> StepResult:
         values = _values(readers, env, last)
         if choosers:
             outcome = draw(Facts(layout, [v for v, chosen in zip(values, chooses, strict=True) if not chosen]))
             if not isinstance(outcome, Outcome):
-                return Drawn(outcome, last_of(outcome))
+                return StepResult(outcome, last_of(outcome))
             index = _chosen(outcome, Facts(chooser_layout, [v for v, chosen in zip(values, chooses, strict=True) if chosen]))
         else:
             outcome = draw(Facts(layout, values))
             if not isinstance(outcome, Outcome):
-                return Drawn(outcome, last_of(outcome))
+                return StepResult(outcome, last_of(outcome))
             index = _stated(outcome, layout) if outcome.stated else outcome.taken
         return drawn_of(outcome.solutions, index, last_of)
 
@@ -123,7 +123,7 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
             values.append(value)
         return values
 
-    def plan(env: Env, last: Point) -> Drawn:
+    def plan(env: Env, last: Point) -> StepResult:
         if everyday:
             values = template.copy()
             for position, slot in fills:
@@ -175,11 +175,11 @@ def given_facts(p: Planner, statement: Statement, env_of: Callable[[], Env], las
     return Facts(Layout([g for g, _ in kept]), [v for _, v in kept])
 
 
-def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any], Point | None]) -> Drawn:
+def drawn_of(solutions: Sequence[Solution], index: int, last_of: Callable[[Any], Point | None]) -> StepResult:
     """What a step holds that has taken one of several solutions; a touching one keeps its contacts even where it is alone."""
     one = solutions[index]
     kept: Sequence[Solution] = solutions if len(solutions) > 1 or one.contacts else ()
-    return Drawn(one.figure, last_of(one.figure), tuple(kept) if type(kept) is list else kept, index, one.note)
+    return StepResult(one.figure, last_of(one.figure), tuple(kept) if type(kept) is list else kept, index, one.note)
 
 
 Readers = list[list[ArgumentPlan]]

@@ -9,7 +9,7 @@ from ..chain import place_in
 from ..names import key_of
 from ..planner import Env, Plan, Planner
 from ..tree import Place, Statement
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import by_word, needs, place_of_given, too_many
 
@@ -51,7 +51,7 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
         raise refuse("named_twice", 0, statement.kind_start, name=names[-1])
     slots = [(p.slot(operand), operand) for operand in (*operands, *(() if keeping else statement.along))]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         similarity = by(env, last)
         made: list[Figure] = []
         for slot, operand in slots:
@@ -59,6 +59,6 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
             if isinstance(figure, Untouchable):
                 raise refuse("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
             made.append(carried(figure, similarity))
-        return Drawn(made[0], more=tuple(made[1:]))
+        return StepResult(made[0], more=tuple(made[1:]))
 
     return draw

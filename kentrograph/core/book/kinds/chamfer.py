@@ -10,10 +10,10 @@ from ...shape.chamfer import chamfers
 from ...shape.corners import cutting_off
 from ...tangency.choose import Stated, chosen
 from ..crossings import called, curve_of
-from ..kind import GivenKind, Kind, Naming, after_figures
+from ..kind import GivenSpec, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Number, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words, drawn_of
 from .choosing import chooser_of
 from .corners import (
@@ -73,7 +73,7 @@ def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Pla
     stated = Stated(tuple(g.sides for g in figures), loose)
     choose = chooser_of(p, statement)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         first, second = (curve_of(env[slot], name) for slot, name in zip(slots, names, strict=True))
         try:
             found = chamfers(first, second, *sizes(env, last))
@@ -105,9 +105,9 @@ KIND = Kind(
     bare=after_figures("by"),
     first="Name the two figures that cross there, or click on them; or a corner of an outline. Then by how much.",
     givens=(
-        GivenKind("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),
-        GivenKind("by", "cut", "so far along each: 5, or 5; 8, or 5 at 30", blamed=("bad_length", "bad_angle")),
-        GivenKind("trimmed", "nothing", "both figures cut where it meets them"),
+        GivenSpec("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),
+        GivenSpec("by", "cut", "so far along each: 5, or 5; 8, or 5 at 30", blamed=("bad_length", "bad_angle")),
+        GivenSpec("trimmed", "nothing", "both figures cut where it meets them"),
     ),
     examples=(
         ("chamfer L1 L2 by 8", "so far along both from where they cross"),

@@ -16,10 +16,10 @@ from ...tangency.three import touching_three
 from ...tangency.touched import touched
 from ..chain import place_in
 from ..crossings import called
-from ..kind import Drag, GivenKind, Kind
+from ..kind import Drag, GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
-from ..values import Drawn, drawn_plainly
+from ..values import StepResult, drawn_plainly
 from .bindings import Draw, Facts, Outcome, check_words, own_givens, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
@@ -74,7 +74,7 @@ def _everyday(p: Planner, statement: Statement, family: Family, whole: Plan) -> 
     size = called(length_of_given(p, sized[0])) if sized else None
     stated, shown = family.stated, family.names
 
-    def plan(env: Env, last: Point) -> Drawn:
+    def plan(env: Env, last: Point) -> StepResult:
         try:
             lying = [touched(env[slot]) for slot in slots]
             raws = (
@@ -116,7 +116,7 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
         place = place_of_given(givens["centre"])
         slot = p.slot(place.name) if isinstance(place, NamedPlace) else -1
 
-        def draw_fixed(env: Env, last: Point) -> Drawn:
+        def draw_fixed(env: Env, last: Point) -> StepResult:
             # A point by its name is looked up without a call.
             at = env[slot] if slot >= 0 else None
             if type(at) is not Point:
@@ -125,7 +125,7 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
 
         return draw_fixed
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         at = centre(env, last)
         return drawn_plainly((Circle(at, size(env, at) * share), at, (), 0, "", ()))
 
@@ -133,10 +133,10 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
 
 
 def _centre_through(centre: Callable[[Env, Point], Point], place: Callable[[Env, Point], Point]) -> Plan:
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         at = centre(env, last)
         to = place(env, last)
-        return Drawn(Circle(at, hypot(to.x - at.x, to.y - at.y)), at)
+        return StepResult(Circle(at, hypot(to.x - at.x, to.y - at.y)), at)
 
     return draw
 
@@ -228,15 +228,15 @@ KIND = Kind(
     drag=Drag("through", "through"),
     enough=as_diameter,
     givens=(
-        GivenKind("centre", "place", "its centre, or `centre on` a figure"),
-        GivenKind("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
-        GivenKind("diameter", "length", "its diameter", blamed=("bad_radius", "radius_too_small")),
-        GivenKind("circumference", "length", "its circumference", blamed=("bad_radius", "radius_too_small")),
-        GivenKind("through", "places", "a place on it", blamed=("bad_radius",)),
-        GivenKind("across", "two places", "the two ends of a diameter"),
-        GivenKind("touching", "figures", "a figure it touches", repeats=True),
-        GivenKind("at", "place", "the place where it touches what stands before, or a line in a direction"),
-        GivenKind("direction", "direction", "with at: the direction in which a line there would run"),
+        GivenSpec("centre", "place", "its centre, or `centre on` a figure"),
+        GivenSpec("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),
+        GivenSpec("diameter", "length", "its diameter", blamed=("bad_radius", "radius_too_small")),
+        GivenSpec("circumference", "length", "its circumference", blamed=("bad_radius", "radius_too_small")),
+        GivenSpec("through", "places", "a place on it", blamed=("bad_radius",)),
+        GivenSpec("across", "two places", "the two ends of a diameter"),
+        GivenSpec("touching", "figures", "a figure it touches", repeats=True),
+        GivenSpec("at", "place", "the place where it touches what stands before, or a line in a direction"),
+        GivenSpec("direction", "direction", "with at: the direction in which a line there would run"),
     ),
     examples=(
         ("circle centre P3 radius 12", "also `diameter 24`, `circumference 75`"),

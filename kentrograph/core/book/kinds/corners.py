@@ -14,7 +14,7 @@ from ...tangency.arcs import leading_to
 from ..crossings import called
 from ..planner import Env, Plan, Planner
 from ..tree import CornerOf, Given, KindOf, Name, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .given import needs
 
 
@@ -88,7 +88,7 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[
     corner = of.given.arguments[0]
     which = called(p.number(corner.which)) if isinstance(corner, CornerOf) else None
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         outline = env[slot]
         if not isinstance(outline, Outline):
             if of.how == "all":
@@ -106,12 +106,12 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[
                     problem = replace(problem, fields={**problem.fields, "most": most})
                 raise Refused(problem.at(blamed.start, blamed.end)) from None
             listed = ", ".join(map(str, unfit))
-            return Drawn(made, note=f"does not fit at corner{'s' if len(unfit) > 1 else ''} {listed}" if unfit else "")
+            return StepResult(made, note=f"does not fit at corner{'s' if len(unfit) > 1 else ''} {listed}" if unfit else "")
         number = which(env, last)
         if number != int(number):
             raise refuse("no_such_corner", of.given.start, of.given.end, name=name, count=len(outline.corners))
         try:
-            return Drawn(corner_shaped(outline, int(number), way, name))
+            return StepResult(corner_shaped(outline, int(number), way, name))
         except Refused as refused:
             problem = refused.problem
             if problem.kind != "does_not_fit":
@@ -136,7 +136,7 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
 
     told = any(given.sides or given.word in ("near", "solution") for given in statement.givens)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         drawn = plan(env, last)
         try:
             return cut(env, drawn)
@@ -148,7 +148,7 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
                     return cut(env, drawn._replace(figure=one.figure, taken=taken, note=one.note, last=one.figure.end))
             raise
 
-    def cut(env: Env, drawn: Drawn) -> Drawn:
+    def cut(env: Env, drawn: StepResult) -> StepResult:
         put: Any = drawn.figure
         # What rounds a corner runs on into both figures; what cuts it off says itself how they go on.
         rounds = (heading(put, True), heading(put, False))

@@ -5,12 +5,12 @@ from typing import cast
 
 from ...figures import Circle, Point
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Detail
 from ..places import plan_thing
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .given import by_word, length_of_given, needs, place_of_given
 
 
@@ -23,8 +23,8 @@ def plan_detail(p: Planner, statement: Statement) -> Plan:
     at = partial(plan_thing, p, place_of_given(has["at"]))()
     radius = called(length_of_given(p, has["radius"]))
 
-    def draw(env: Env, last: Point) -> Drawn:
-        return Drawn(Detail(Circle(cast(Point, at(env, last)), radius(env, last))))
+    def draw(env: Env, last: Point) -> StepResult:
+        return StepResult(Detail(Circle(cast(Point, at(env, last)), radius(env, last))))
 
     return draw
 
@@ -39,8 +39,8 @@ KIND = Kind(
     puts_place=False,
     first="Point at what is shown larger, and say how far around it.",
     givens=(
-        GivenKind("at", "place", "its middle"),
-        GivenKind("radius", "length", "how far around it", blamed=("bad_radius", "too_large")),
+        GivenSpec("at", "place", "its middle"),
+        GivenSpec("radius", "length", "how far around it", blamed=("bad_radius", "too_large")),
     ),
     bare=lambda has: [word for word in ("at", "radius") if word not in has],
     examples=(("detail at P1 radius 8", "`view X1 scale 2:1` shows it twice as large"),),

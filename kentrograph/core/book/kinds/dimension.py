@@ -6,14 +6,14 @@ from typing import cast
 
 from ...figures import Point
 from ...problem import Refused, refuse
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Dimension, Rows
 from ..plan_reading import plan_face
 from ..planner import Env, Plan, Planner
 from ..readings import QUANTITIES
 from ..readings_held import Reading
 from ..tree import CornerOf, Given, Number, Statement, Words
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .comparing import Limits, compares, plan_wanted
 from .dimension_forms import MOST_TIMES, Measuring, dimension_of
@@ -51,7 +51,7 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
     start, end = things.givens[0].start, things.givens[-1].end
     limited = next((given for given in statement.givens if compares(given.word)), None)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         found, last = things.of(env, last)
         place = at(env, last) if at is not None else None
         count = times if isinstance(times, float) else times(env, last)
@@ -70,7 +70,7 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
             made, readings=readings, at=place, rows=several, times=int(count) if "times" in has else made.times,
             bracketed=said.bracketed, free=said.free, words=said.words,
         )  # fmt: skip
-        return Drawn(drawn)
+        return StepResult(drawn)
 
     return draw
 
@@ -99,29 +99,29 @@ KIND = Kind(
     puts_place=False,
     first="Give what is measured: places, a line, a circle, an arc, two lines.",
     givens=(
-        GivenKind("figures", "things", "what is measured", repeats=True),
-        GivenKind("distance", "nothing", "from place to place, or the shortest between figures"),
-        GivenKind("across", "nothing", "across alone, along the datum"),
-        GivenKind("up", "nothing", "up alone, square to it"),
-        GivenKind("along", "way", "in a direction, or that of a line"),
-        GivenKind("length", "nothing", "the length of a line, an arc or an outline"),
-        GivenKind("radius", "nothing", "the radius of a round figure"),
-        GivenKind("diameter", "nothing", "the diameter of a round figure"),
-        GivenKind("angle", "nothing", "the angle of two lines, at a corner, of three places"),
-        GivenKind("area", "nothing", "the area of what is closed"),
-        GivenKind("at", "place", "a place through which its line runs; without it, it is kept clear by itself"),
-        GivenKind("chain", "nothing", "from each place to the next, in one line"),
-        GivenKind("rows", "nothing", "each from the first place, in rows of their own"),
-        GivenKind("running", "nothing", "each from the first place, in one line that counts from zero"),
-        GivenKind("times", "count", "how many figures alike it holds for"),
-        GivenKind("bracketed", "nothing", "a help size, in brackets"),
-        GivenKind("free", "nothing", "not to scale: the value is underlined"),
-        GivenKind("says", "words", "words behind the value"),
-        GivenKind("wanted", "compared", "the nominal value, with its limits"),
-        GivenKind("within", "compared", "how far it may be off: ±0.1, +0.2 -0.1, a fit as f7; alone, off what is drawn"),
-        GivenKind("least", "compared", "what it should be at least"),
-        GivenKind("most", "compared", "what it should be at most"),
-        GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
+        GivenSpec("figures", "things", "what is measured", repeats=True),
+        GivenSpec("distance", "nothing", "from place to place, or the shortest between figures"),
+        GivenSpec("across", "nothing", "across alone, along the datum"),
+        GivenSpec("up", "nothing", "up alone, square to it"),
+        GivenSpec("along", "way", "in a direction, or that of a line"),
+        GivenSpec("length", "nothing", "the length of a line, an arc or an outline"),
+        GivenSpec("radius", "nothing", "the radius of a round figure"),
+        GivenSpec("diameter", "nothing", "the diameter of a round figure"),
+        GivenSpec("angle", "nothing", "the angle of two lines, at a corner, of three places"),
+        GivenSpec("area", "nothing", "the area of what is closed"),
+        GivenSpec("at", "place", "a place through which its line runs; without it, it is kept clear by itself"),
+        GivenSpec("chain", "nothing", "from each place to the next, in one line"),
+        GivenSpec("rows", "nothing", "each from the first place, in rows of their own"),
+        GivenSpec("running", "nothing", "each from the first place, in one line that counts from zero"),
+        GivenSpec("times", "count", "how many figures alike it holds for"),
+        GivenSpec("bracketed", "nothing", "a help size, in brackets"),
+        GivenSpec("free", "nothing", "not to scale: the value is underlined"),
+        GivenSpec("says", "words", "words behind the value"),
+        GivenSpec("wanted", "compared", "the nominal value, with its limits"),
+        GivenSpec("within", "compared", "how far it may be off: ±0.1, +0.2 -0.1, a fit as f7; alone, off what is drawn"),
+        GivenSpec("least", "compared", "what it should be at least"),
+        GivenSpec("most", "compared", "what it should be at most"),
+        GivenSpec("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
     ),
     said=lambda has, done: (
         "Click where its line runs, or Enter: it finds a place of its own." if done and "at" not in has else None

@@ -6,7 +6,7 @@ from math import atan2, cos, degrees, radians, sin
 from ...angles import full_turn
 from ...construct import ellipses
 from ...figures import Ellipse
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import Facts, value
@@ -88,15 +88,15 @@ KIND = Kind(
     bare=bare_entries,
     said=said,
     givens=(
-        GivenKind("centre", "place", "its centre"),
-        GivenKind("axes", "pair", "its two half axes: 30, 20", blamed=("bad_axis",)),
-        GivenKind("axis", "place", "an end of its first axis", blamed=("same_places",)),
-        GivenKind("across", "two places", "the two ends of one axis", blamed=("same_places",)),
-        GivenKind("other", "length", "the other half axis", blamed=("bad_axis",)),
-        GivenKind("through", "place", "a place on it", blamed=("beyond_axis",)),
-        GivenKind("ratio", "factor", "the other axis over this one", blamed=("bad_axis",)),
-        GivenKind("turned", "turn", "how far it is turned"),
-        GivenKind("part", "turns", "from and to, in degrees on the ellipse", blamed=("bad_sweep",)),
+        GivenSpec("centre", "place", "its centre"),
+        GivenSpec("axes", "pair", "its two half axes: 30, 20", blamed=("bad_axis",)),
+        GivenSpec("axis", "place", "an end of its first axis", blamed=("same_places",)),
+        GivenSpec("across", "two places", "the two ends of one axis", blamed=("same_places",)),
+        GivenSpec("other", "length", "the other half axis", blamed=("bad_axis",)),
+        GivenSpec("through", "place", "a place on it", blamed=("beyond_axis",)),
+        GivenSpec("ratio", "factor", "the other axis over this one", blamed=("bad_axis",)),
+        GivenSpec("turned", "turn", "how far it is turned"),
+        GivenSpec("part", "turns", "from and to, in degrees on the ellipse", blamed=("bad_sweep",)),
     ),
     examples=(
         ("ellipse centre P3 axes 25, 12 turned 15", "centre and half axes"),

@@ -9,10 +9,10 @@ from ...problem import Refused
 from ...shape import extend
 from ..chain import argument_plan
 from ..crossings import called
-from ..kind import GivenKind, Kind, Naming, after_figures
+from ..kind import GivenSpec, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Name, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words, drawn_of
 from .choosing import chooser_of
 from .cutting import first_operand, no_names, only_operand
@@ -35,8 +35,8 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
     if "by" in givens:
         length = called(length_of_given(p, givens["by"]))
 
-        def by(env: Env, last: Point) -> Drawn:
-            return Drawn(extend.extended_by(env[slot], at_end, length(env, last), name))
+        def by(env: Env, last: Point) -> StepResult:
+            return StepResult(extend.extended_by(env[slot], at_end, length(env, last), name))
 
         return by
     if "to" not in givens:
@@ -46,10 +46,10 @@ def plan_extend(p: Planner, statement: Statement) -> Plan:
     found = argument_plan(p, "to", target)
     choose = chooser_of(p, statement)
 
-    def to(env: Env, last: Point) -> Drawn:
+    def to(env: Env, last: Point) -> StepResult:
         other = found(env, last)
         if isinstance(target, PLACES) or isinstance(other, Point):
-            return Drawn(extend.extended_to_place(env[slot], at_end, other, name))
+            return StepResult(extend.extended_to_place(env[slot], at_end, other, name))
         assert isinstance(target, Name)
         reached = extend.extended_to_figure(env[slot], at_end, other, name, target.text)
         solutions = [Solution(one.figure, one.sign if len(reached) > 1 else "", one.note) for one in reached]
@@ -82,16 +82,16 @@ KIND = Kind(
     bare=after_figures("to", "by"),
     first="Name the figure, or click on it; then start or end, and to a figure or a place, or by a length.",
     givens=(
-        GivenKind("figures", "figures", "what is made longer or shorter"),
-        GivenKind("start", "nothing", "its start is brought there"),
-        GivenKind("end", "nothing", "its end is brought there"),
-        GivenKind(
+        GivenSpec("figures", "figures", "what is made longer or shorter"),
+        GivenSpec("start", "nothing", "its start is brought there"),
+        GivenSpec("end", "nothing", "its end is brought there"),
+        GivenSpec(
             "to",
             "thing",
             "to where it meets this figure, or level with this place",
             sides=_SIDES,
         ),
-        GivenKind("by", "length", "by so much; shorter where that is less than 0"),
+        GivenSpec("by", "length", "by so much; shorter where that is less than 0"),
     ),
     examples=(
         ("extend L3 end to C1", "to where it meets a figure, the first ahead; side words take another"),

@@ -7,7 +7,7 @@ from ...figures import Point
 from ...shape.corners import rounding
 from ...tangency.arcs import between
 from ...tangency.choose import Stated
-from ..kind import GivenKind, Kind, Naming, after_figures
+from ..kind import GivenSpec, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts
@@ -84,9 +84,9 @@ KIND = Kind(
     bare=after_figures("radius"),
     first="Name the two figures it joins, or click on them; or a corner of an outline. Then its radius.",
     givens=(
-        GivenKind("figures", "figures", "the two figures it joins, a corner of an outline, or an outline", repeats=True),
-        GivenKind("radius", "length", "its radius", blamed=("bad_radius", "radius_too_small")),
-        GivenKind("trimmed", "nothing", "both figures cut where it touches them"),
+        GivenSpec("figures", "figures", "the two figures it joins, a corner of an outline, or an outline", repeats=True),
+        GivenSpec("radius", "length", "its radius", blamed=("bad_radius", "radius_too_small")),
+        GivenSpec("trimmed", "nothing", "both figures cut where it touches them"),
     ),
     examples=(
         ("fillet L1 L2 radius 6", "rounds a corner of two lines, circles or arcs: the shorter arc"),

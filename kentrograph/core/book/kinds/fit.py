@@ -5,7 +5,7 @@ from ...figures.similarity import Similarity
 from ...problem import Refused
 from ...shape.repeat import fitting
 from ..chain import place_in
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
@@ -48,11 +48,11 @@ KIND = Kind(
     bare=after_figures("from", "to"),
     first="Name what is to be fitted, or click on it; then from two of its places to where they shall lie.",
     givens=(
-        GivenKind("figures", "figures", "what is moved and turned", repeats=True),
-        GivenKind("from", "two places", "two places of it"),
-        GivenKind("to", "two places", "where the first lands, and in which direction the second lies from there"),
-        GivenKind("scaled", "nothing", "the second lands on its place, too"),
-        GivenKind("keeping", "nothing", "the originals stay, and new figures come"),
+        GivenSpec("figures", "figures", "what is moved and turned", repeats=True),
+        GivenSpec("from", "two places", "two places of it"),
+        GivenSpec("to", "two places", "where the first lands, and in which direction the second lies from there"),
+        GivenSpec("scaled", "nothing", "the second lands on its place, too"),
+        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
     ),
     examples=(
         ("fit L2 from P1; P3 to P2; P3", "its name goes with it"),

@@ -2,10 +2,10 @@
 
 from ...figures import FigureSet, Point
 from ...problem import refuse
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import needs
 
@@ -25,11 +25,11 @@ def plan_group(p: Planner, statement: Statement) -> Plan:
         seen.add(name.key)
     slots = [(p.slot(name), name) for name in names]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         for slot, name in slots:
             if isinstance(env[slot], Untouchable):
                 raise refuse("not_shaped", name.start, name.end, name=name.text, word="group")
-        return Drawn(FigureSet(tuple(env[slot] for slot, _ in slots), tuple(name.key for name in names)))
+        return StepResult(FigureSet(tuple(env[slot] for slot, _ in slots), tuple(name.key for name in names)))
 
     return draw
 
@@ -43,7 +43,7 @@ KIND = Kind(
     draws="group",
     puts_place=False,
     first="Name the figures, or click on them.",
-    givens=(GivenKind("figures", "figures", "what belongs together", repeats=True),),
+    givens=(GivenSpec("figures", "figures", "what belongs together", repeats=True),),
     examples=(("group C3 C4 L2", "wherever the group is moved, turned, copied, they are; a figure may stand in several"),),
     shapes=True,
     always_keeps=True,

@@ -8,13 +8,13 @@ from ...figures.figure_set import members_of
 from ...problem import refuse
 from ...shape.faces import Face
 from ...shape.stretch import is_closed
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Hatch
 from ..places import plan_thing
 from ..plan_reading import plan_face
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Name, Number, Place, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .given import needs
 
@@ -38,7 +38,7 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
     turn = p.direction(cast(Number, has["direction"].arguments[0])) if "direction" in has else 45.0
     apart = p.number(cast(Number, has["apart"].arguments[0])) if "apart" in has else 3.0
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         faces: list[Face] = []
         holes: list[Any] = []
         for (word, plan), given in zip(plans, givens, strict=True):
@@ -55,7 +55,7 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
         far = apart if isinstance(apart, float) else apart(env, last)
         if not _LEAST <= far <= _MOST:
             raise refuse("bad_hatch", has["apart"].start, has["apart"].end, least=_LEAST, most=_MOST)
-        return Drawn(Hatch((Face(first.edge, (*first.holes, *holes)), *others), every, far))
+        return StepResult(Hatch((Face(first.edge, (*first.holes, *holes)), *others), every, far))
 
     return draw
 
@@ -79,11 +79,11 @@ KIND = Kind(
     puts_place=False,
     first="Name what is closed, or point into it.",
     givens=(
-        GivenKind("figures", "figures", "what is closed", repeats=True),
-        GivenKind("at", "place", "a place in what is closed"),
-        GivenKind("less", "figures", "holes that stay free"),
-        GivenKind("direction", "direction", "in which the lines run; 45 unless it is said"),
-        GivenKind("apart", "count", "millimetres on paper from line to line"),
+        GivenSpec("figures", "figures", "what is closed", repeats=True),
+        GivenSpec("at", "place", "a place in what is closed"),
+        GivenSpec("less", "figures", "holes that stay free"),
+        GivenSpec("direction", "direction", "in which the lines run; 45 unless it is said"),
+        GivenSpec("apart", "count", "millimetres on paper from line to line"),
     ),
     bare=lambda has: ["at"],
     spares=("figures", "less"),

@@ -1,6 +1,6 @@
 """Steps that hide figures, or all that a pen draws."""
 
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .marking import PEN_GIVENS, plan_sight
@@ -20,7 +20,7 @@ KIND = Kind(
     draws="hide",
     puts_place=False,
     first="Name the figures, or click on them; or say a pen: pencil, ink, fine, hidden, axis.",
-    givens=(GivenKind("figures", "figures", "what is out of sight from here on", repeats=True), *PEN_GIVENS),
+    givens=(GivenSpec("figures", "figures", "what is out of sight from here on", repeats=True), *PEN_GIVENS),
     examples=(("hide C1 L2", "out of sight; still named, and measured"), ("hide pencil", "all that is drawn in pencil")),
     shapes=True,
     naming=Naming(),

@@ -2,10 +2,10 @@
 
 from ...figures import Point
 from ...shape.cut import kept, longish
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Env, Plan, Planner
 from ..tree import KindOf, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .between import STRETCH, plan_between
 from .bindings import check_words
 from .cutting import only_operand, to_part
@@ -18,9 +18,9 @@ def plan_ink(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"figures": len(statement.givens)})
     slot, operand = only_operand(p, statement)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figure = env[slot]
-        return Drawn(figure if isinstance(figure, Point) else longish(figure, "ink", operand.text))
+        return StepResult(figure if isinstance(figure, Point) else longish(figure, "ink", operand.text))
 
     return draw
 
@@ -39,7 +39,7 @@ KIND = Kind(
     draws="ink",
     puts_place=False,
     first="Click on the stretch that you want, or stroke over several; with Shift the whole figure. Or name it.",
-    givens=(GivenKind("figures", "figures", "what is inked over"), *STRETCH),
+    givens=(GivenSpec("figures", "figures", "what is inked over"), *STRETCH),
     examples=(
         ("ink C1 from crossing of C1 L2 leaving to crossing of C1 L2 entering", "a stretch of it, as a figure of its own"),
         ("ink C4", "the whole figure; what lies under it stays, in pencil"),

@@ -3,10 +3,10 @@
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...problem import refuse
 from ...shape.join import joined
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Name, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .given import by_word, length_of_given, needs
 
@@ -21,7 +21,7 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
     given = by_word(statement, ("within",)).get("within")
     width = length_of_given(p, given) if given is not None else 0.0
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         pieces = []
         for slot, of, name in operands:
             piece = env[slot]
@@ -34,7 +34,7 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
         if given is not None and not within > 0.0:
             raise refuse("bad_length", given.start, given.end, value=within)
         outline, moved = joined(pieces, [name for _, _, name in operands], within)
-        return Drawn(outline, outline.end, note="; ".join(moved))
+        return StepResult(outline, outline.end, note="; ".join(moved))
 
     return draw
 
@@ -49,8 +49,8 @@ KIND = Kind(
     puts_place=False,
     first="Click on the pieces, or name them: L1 A1 L2.",
     givens=(
-        GivenKind("figures", "figures", "the pieces, in any order", repeats=True),
-        GivenKind("within", "length", "gaps up to this length are closed"),
+        GivenSpec("figures", "figures", "the pieces, in any order", repeats=True),
+        GivenSpec("within", "length", "gaps up to this length are closed"),
     ),
     examples=(
         ("join L1 L2", "one outline of pieces that meet end to end, named in any order"),

@@ -1,7 +1,7 @@
 """Keeping: only a stretch of a figure remains."""
 
 from ...shape.cut import kept
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .between import STRETCH, plan_between
@@ -24,7 +24,7 @@ KIND = Kind(
     draws="keep",
     puts_place=False,
     first="Name the figure, or click on it; then from and to: only the stretch between the two stays.",
-    givens=(GivenKind("figures", "figures", "what a stretch is kept of"), *STRETCH),
+    givens=(GivenSpec("figures", "figures", "what a stretch is kept of"), *STRETCH),
     examples=(
         (
             "keep C1 from crossing of C1 L2 entering to crossing of C1 L2 leaving",

@@ -10,11 +10,11 @@ from ...construct.solution import Solution
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...problem import refuse
 from ..chain import chain_of, follow
-from ..kind import Drag, GivenKind, Held, Kind
+from ..kind import Drag, GivenSpec, Held, Kind
 from ..places import plan_next, plan_place
 from ..planner import Env, Plan, Planner, as_function
 from ..tree import Name, NamedPlace, Statement
-from ..values import Drawn, drawn_plainly
+from ..values import StepResult, drawn_plainly
 from .bindings import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
@@ -51,7 +51,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
         p.needs_last = True
     end = plan_next(p, place_of_given(givens["to"]))
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         a = last if start is None else start(env, last)
         b = end(env, a)
         return drawn_plainly((Line(a, b), b, (), 0, "", ()))
@@ -65,7 +65,7 @@ def _to_from(p: Planner, statement: Statement) -> Plan:
     """The end written first: the beginning may count from it."""
     chain = chain_of(p, statement)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         b, a = (value for _, value, _ in follow(chain, env, last))
         return drawn_plainly((Line(a, b), b, (), 0, "", ()))
 
@@ -75,7 +75,7 @@ def _to_from(p: Planner, statement: Statement) -> Plan:
 def between_points(first: int, second: int, otherwise: Plan) -> Plan:
     """The everyday line, from a point to a point by their names, without a call for either."""
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
             return drawn_plainly((Line(a, b), b, (), 0, "", ()))
@@ -87,7 +87,7 @@ def between_points(first: int, second: int, otherwise: Plan) -> Plan:
 def _between_places(first: int, second: int, otherwise: Plan) -> Plan:
     """The everyday square line, through the middle of two points by their names."""
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
             line = lines.bisector_of_places(a, b)
@@ -273,19 +273,19 @@ KIND = Kind(
     held=Held(("length", "direction")),
     onward="from end of {name}",
     givens=(
-        GivenKind("from", "place", "where it begins", blamed=("on_line",)),
-        GivenKind("to", "place", "where it ends", blamed=("zero_length",)),
-        GivenKind("through", "places", "a place, or two, that it goes through"),
-        GivenKind("direction", "direction", "the direction in which it runs"),
-        GivenKind("length", "length", "its length", blamed=("zero_length",)),
-        GivenKind("until", "thing", "the figure it runs to, or the place it ends level with"),
-        GivenKind("parallel", "figure", "parallel to a line", straight=True),
-        GivenKind("square", "figure", "square to a line or a circle; to two figures, from one to the other", repeats=True),
-        GivenKind("distance", "length", "its distance from the line it is parallel to", sides=("left", "right")),
-        GivenKind("touching", "figures", "touches a circle, an arc or an ellipse", repeats=True),
-        GivenKind("at", "place", "the place where it touches"),
-        GivenKind("bisecting", "two things", "halves two places or two lines", sides=("left", "right")),
-        GivenKind("axis", "axis", "`axis of` an ellipse, its first; `axis 2 of`, the other one"),
+        GivenSpec("from", "place", "where it begins", blamed=("on_line",)),
+        GivenSpec("to", "place", "where it ends", blamed=("zero_length",)),
+        GivenSpec("through", "places", "a place, or two, that it goes through"),
+        GivenSpec("direction", "direction", "the direction in which it runs"),
+        GivenSpec("length", "length", "its length", blamed=("zero_length",)),
+        GivenSpec("until", "thing", "the figure it runs to, or the place it ends level with"),
+        GivenSpec("parallel", "figure", "parallel to a line", straight=True),
+        GivenSpec("square", "figure", "square to a line or a circle; to two figures, from one to the other", repeats=True),
+        GivenSpec("distance", "length", "its distance from the line it is parallel to", sides=("left", "right")),
+        GivenSpec("touching", "figures", "touches a circle, an arc or an ellipse", repeats=True),
+        GivenSpec("at", "place", "the place where it touches"),
+        GivenSpec("bisecting", "two things", "halves two places or two lines", sides=("left", "right")),
+        GivenSpec("axis", "axis", "`axis of` an ellipse, its first; `axis 2 of`, the other one"),
     ),
     examples=(
         ("line from P1 to P3", "from place to place"),

@@ -2,15 +2,15 @@
 
 from ...figures import Point
 from ...problem import refuse
-from ..kind import GivenKind
+from ..kind import GivenSpec
 from ..pens import PENS
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn, Mark, Untouchable
+from ..values import Mark, StepResult, Untouchable
 from .bindings import check_words
 from .given import needs
 
-PEN_GIVENS = tuple(GivenKind(pen, "nothing", explanation) for pen, explanation in PENS.items())
+PEN_GIVENS = tuple(GivenSpec(pen, "nothing", explanation) for pen, explanation in PENS.items())
 
 
 def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
@@ -20,11 +20,11 @@ def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
         raise refuse("draws_nothing", 0, statement.kind_start, word=statement.kind)
     slots = [(p.slot(name), name) for name in statement.operands]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         for slot, name in slots:
             if isinstance(env[slot], Untouchable):
                 raise refuse("not_shaped", name.start, name.end, name=name.text, word=statement.kind)
-        return Drawn(Mark(says))
+        return StepResult(Mark(says))
 
     return draw
 

@@ -2,10 +2,10 @@
 
 from ...figures import Point
 from ...problem import Refused
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn, Reading
+from ..values import Reading, StepResult
 from .comparing import plan_wanted
 from .reading_ways import plan_read
 
@@ -16,12 +16,14 @@ def plan_measure(p: Planner, statement: Statement) -> Plan:
     wanted = plan_wanted(p, statement, given.word)
     shown = next((g.word.removeprefix("in ") for g in statement.givens if g.word.startswith("in ")), "")
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         try:
             value, parts, state = read(env, last)
         except Refused as refused:
             raise Refused(refused.problem.or_at(given.start, given.end)) from None
-        return Drawn(Reading(given.word, value, parts, wanted(env, last, value) if wanted is not None else None, state, shown))
+        return StepResult(
+            Reading(given.word, value, parts, wanted(env, last, value) if wanted is not None else None, state, shown)
+        )
 
     return draw
 
@@ -36,16 +38,16 @@ KIND = Kind(
     puts_place=False,
     first="Give a place or a figure: type it or point at it.",
     givens=(
-        GivenKind("from", "place", "from where along a figure its length is measured"),
-        GivenKind("to", "place", "as far as where"),
-        GivenKind("along", "direction", "the direction, or the line, along which a distance is measured"),
-        GivenKind("at", "place", "where figures cross, whose angle there is measured"),
-        GivenKind("less", "figures", "what is taken away from an area"),
-        GivenKind("wanted", "length", "the value it should have"),
-        GivenKind("within", "length", "how far it may be off"),
-        GivenKind("least", "length", "what it should be at least"),
-        GivenKind("most", "length", "what it should be at most"),
-        GivenKind("in", "nothing", "the unit that it is shown in, `m2`, parts of an inch, `1/16`, or `bearing`"),
+        GivenSpec("from", "place", "from where along a figure its length is measured"),
+        GivenSpec("to", "place", "as far as where"),
+        GivenSpec("along", "direction", "the direction, or the line, along which a distance is measured"),
+        GivenSpec("at", "place", "where figures cross, whose angle there is measured"),
+        GivenSpec("less", "figures", "what is taken away from an area"),
+        GivenSpec("wanted", "length", "the value it should have"),
+        GivenSpec("within", "length", "how far it may be off"),
+        GivenSpec("least", "length", "what it should be at least"),
+        GivenSpec("most", "length", "what it should be at most"),
+        GivenSpec("in", "nothing", "the unit that it is shown in, `m2`, parts of an inch, `1/16`, or `bearing`"),
     ),
     examples=(
         ("measure distance P1 P3", "with across, up and direction"),

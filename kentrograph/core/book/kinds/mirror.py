@@ -6,7 +6,7 @@ from ...figures.similarity import Similarity, reflection
 from ...meet.carriers import way_of
 from ...problem import refuse
 from ..chain import chain_of, follow
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
@@ -55,9 +55,9 @@ KIND = Kind(
     bare=after_figures("in"),
     first="Name what is to be mirrored, or click on it; then in and a line, or two places.",
     givens=(
-        GivenKind("figures", "figures", "what is mirrored", repeats=True),
-        GivenKind("in", "one or two things", "the line in which it is mirrored, or two places on it"),
-        GivenKind("keeping", "nothing", "the originals stay, and new figures come"),
+        GivenSpec("figures", "figures", "what is mirrored", repeats=True),
+        GivenSpec("in", "one or two things", "the line in which it is mirrored, or two places on it"),
+        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
     ),
     examples=(
         ("mirror C3 in L2", "in a line; its name goes with it"),

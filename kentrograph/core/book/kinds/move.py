@@ -6,7 +6,7 @@ from typing import cast
 from ...figures import Point
 from ...figures.similarity import Similarity, shift
 from ..chain import place_in
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Polar, Statement
@@ -45,10 +45,10 @@ def _by(p: Planner, statement: Statement) -> By:
 
 
 _GIVENS = (
-    GivenKind("figures", "figures", "what is moved", repeats=True),
-    GivenKind("from", "place", "a place of it"),
-    GivenKind("to", "place", "where that place goes"),
-    GivenKind("by", "offset", "so far across and up, or so far in a direction: 40, 0 or 20 at 30"),
+    GivenSpec("figures", "figures", "what is moved", repeats=True),
+    GivenSpec("from", "place", "a place of it"),
+    GivenSpec("to", "place", "where that place goes"),
+    GivenSpec("by", "offset", "so far across and up, or so far in a direction: 40, 0 or 20 at 30"),
 )
 
 
@@ -67,7 +67,7 @@ KIND = Kind(
     puts_place=False,
     bare=bare_carry,
     first="Name what is to be moved, or click on it; then from and to, or by.",
-    givens=(*_GIVENS, GivenKind("keeping", "nothing", "the originals stay, and new figures come")),
+    givens=(*_GIVENS, GivenSpec("keeping", "nothing", "the originals stay, and new figures come")),
     examples=(
         ("move C4 from C4 to P3", "a place of it onto another place; its name goes with it"),
         ("move C3 C4 by 10, -8", "so far across and up; `by 20 at 30`"),

@@ -4,11 +4,11 @@ from typing import cast
 
 from ...figures import Point
 from ...problem import refuse
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Note
 from ..planner import Env, Plan, Planner
 from ..tree import Statement, Words
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import needs
 from .things import Things
@@ -31,12 +31,12 @@ def plan_note(p: Planner, statement: Statement) -> Plan:
     if at is None and not things.givens:
         raise needs(statement, "at and a place", "what it is about")
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         found, last = things.of(env, last)
         for thing, given in zip(found, things.givens, strict=True):
             if isinstance(thing, Untouchable):
                 raise refuse("not_a_figure", given.start, given.end)
-        return Drawn(Note(words, tuple(found), at(env, last) if at is not None else None))
+        return StepResult(Note(words, tuple(found), at(env, last) if at is not None else None))
 
     return draw
 
@@ -51,9 +51,9 @@ KIND = Kind(
     puts_place=False,
     first="Point at what it is about, and say its words: says and the words in quotation marks.",
     givens=(
-        GivenKind("figures", "things", "what it is about", repeats=True),
-        GivenKind("says", "words", "its words, in quotation marks; | begins a line of its own"),
-        GivenKind("at", "place", "where the words stand; without it, they are kept clear by themselves"),
+        GivenSpec("figures", "things", "what it is about", repeats=True),
+        GivenSpec("says", "words", "its words, in quotation marks; | begins a line of its own"),
+        GivenSpec("at", "place", "where the words stand; without it, they are kept clear by themselves"),
     ),
     examples=(
         ('note C1 says "ream after fitting" at 60, 50', "with a line to what it is about"),

@@ -8,18 +8,18 @@ from ...tolerance import LARGEST
 from ..kind import Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
-from ..values import Drawn
+from ..values import StepResult
 
 
 def plan_number(p: Planner, statement: Statement) -> Plan:
     """``a = 45``: a number to be used by its name."""
     value = p.number(cast(Number, statement.givens[0].arguments[0]))
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         found = value if isinstance(value, float) else value(env, last)
         if not -LARGEST <= found <= LARGEST:
             raise refuse("too_large", statement.kind_start, statement.kind_end, value=found)
-        return Drawn(found)
+        return StepResult(found)
 
     return draw
 

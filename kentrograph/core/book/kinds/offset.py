@@ -7,10 +7,10 @@ from ...problem import Refused, refuse
 from ...shape.cut import LONGISH
 from ...shape.offset import deepest, offset, sides_of
 from ..crossings import called
-from ..kind import GivenKind, Kind, Naming, after_figures
+from ..kind import GivenSpec, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .choosing import chooser_of
 from .cutting import only_operand
@@ -30,7 +30,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
     choose = chooser_of(p, statement)
     rounded, name = "round" in givens, operand.text
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figure = env[slot]
         if not isinstance(figure, LONGISH):
             raise refuse("not_cut", operand.start, operand.end, name=name, word="offset")
@@ -47,7 +47,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
 
         if stated:
             found = made(stated[0])
-            return Drawn(found[0], more=found[1:])
+            return StepResult(found[0], more=found[1:])
         both: list[tuple[str, tuple[Figure, ...]]] = []
         for side in sides_of(figure):
             try:
@@ -60,7 +60,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
         solutions = [Solution(found[0], side if len(both) > 1 else "") for side, found in both]
         index = choose(env, last, solutions, lambda one, at: away(one, at.x, at.y)) or 0
         found = both[index][1]
-        return Drawn(found[0], None, solutions if len(solutions) > 1 else (), index, "", found[1:])
+        return StepResult(found[0], None, solutions if len(solutions) > 1 else (), index, "", found[1:])
 
     return draw
 
@@ -76,9 +76,9 @@ KIND = Kind(
     bare=after_figures("by"),
     first="Name the figure, or click on it; then by a distance, and on which side.",
     givens=(
-        GivenKind("figures", "figures", "beside what it lies"),
-        GivenKind("by", "length", "how far beside", sides=("left", "right", "inside", "outside"), blamed=("bad_length",)),
-        GivenKind("round", "nothing", "outer corners round, not sharp"),
+        GivenSpec("figures", "figures", "beside what it lies"),
+        GivenSpec("by", "length", "how far beside", sides=("left", "right", "inside", "outside"), blamed=("bad_length",)),
+        GivenSpec("round", "nothing", "outer corners round, not sharp"),
     ),
     examples=(
         ("offset K1 by 4 inside", "an outline within an outline; what folds over itself is cut out"),

@@ -3,10 +3,10 @@
 from ...figures import Point
 from ...problem import Refused
 from ..chain import place_in
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .given import by_word, needs, place_of_given
 
@@ -21,12 +21,12 @@ def plan_outline(p: Planner, statement: Statement) -> Plan:
     scene = p.drawing()
     only = "ink" in givens
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         try:
             face = env[scene].face(at(env, last), only)
         except Refused as refused:
             raise Refused(refused.problem.at(givens["at"].start, givens["at"].end)) from None
-        return Drawn(face.edge, more=face.holes)
+        return StepResult(face.edge, more=face.holes)
 
     return draw
 
@@ -41,8 +41,8 @@ KIND = Kind(
     puts_place=False,
     first="Point at a place that is closed in on all sides, or type it: at 40, 25.",
     givens=(
-        GivenKind("at", "place", "a place within"),
-        GivenKind("ink", "nothing", "along ink only, not along pencil"),
+        GivenSpec("at", "place", "a place within"),
+        GivenSpec("ink", "nothing", "along ink only, not along pencil"),
     ),
     bare=lambda has: ["at"],
     examples=(

@@ -11,11 +11,11 @@ from ...figures.along import heading
 from ...figures.outline import Piece
 from ...problem import Refused, refuse
 from ..crossings import called
-from ..kind import Drag, GivenKind, Held, Kind
+from ..kind import Drag, GivenSpec, Held, Kind
 from ..places import plan_next, plan_place
 from ..planner import Env, Plan, Planner, as_function
 from ..tree import Given, Name, Number, Place, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .given import needs, place_of_given
 
 Leg = Callable[[Env, Point, list[Piece]], Piece]
@@ -40,14 +40,14 @@ def plan_path(p: Planner, statement: Statement) -> Plan:
     start = as_function(plan_place(p, place_of_given(givens[0])))
     legs = [_leg(p, g) for g in middle]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         at = start(env, last)
         pieces: list[Piece] = []
         for leg in legs:
             pieces.append(leg(env, at, pieces))
             at = pieces[-1].end
         outline = outlines.chained(pieces, closed)
-        return Drawn(outline, outline.end)
+        return StepResult(outline, outline.end)
 
     return draw
 
@@ -132,10 +132,10 @@ KIND = Kind(
     held=Held(behind="at"),
     endless=True,
     givens=(
-        GivenKind("from", "place", "where it begins"),
-        GivenKind("to", "place", "a line to the next place", repeats=True, blamed=("zero_length",)),
-        GivenKind("curve", "curve", "an arc to the next place; `curve along E1 to`: as a figure runs", repeats=True),
-        GivenKind("close", "nothing", "a line back to where it began", blamed=("zero_length",)),
+        GivenSpec("from", "place", "where it begins"),
+        GivenSpec("to", "place", "a line to the next place", repeats=True, blamed=("zero_length",)),
+        GivenSpec("curve", "curve", "an arc to the next place; `curve along E1 to`: as a figure runs", repeats=True),
+        GivenSpec("close", "nothing", "a line back to where it began", blamed=("zero_length",)),
     ),
     examples=(
         ("path from P1 to P2 to + 0, 30 to + 25 at 150 close", "from place to place"),

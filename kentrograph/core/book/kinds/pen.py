@@ -1,6 +1,6 @@
 """Another pen for figures that are there."""
 
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .given import needs, too_many
@@ -29,7 +29,7 @@ KIND = Kind(
     draws="pen",
     puts_place=False,
     first="Say which pen, pencil, ink, fine, hidden or axis; then name the figures, or click on them.",
-    givens=(GivenKind("figures", "figures", "what is drawn with it", repeats=True), *PEN_GIVENS),
+    givens=(GivenSpec("figures", "figures", "what is drawn with it", repeats=True), *PEN_GIVENS),
     examples=(
         ("pen hidden C3 L2", "dashed, as hidden edges are"),
         ("pen axis L1", "long dashed dotted, as centre lines are"),

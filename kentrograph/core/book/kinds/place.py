@@ -7,10 +7,10 @@ from ...figures.similarity import carried, dilation, rotation, shift
 from ...problem import refuse
 from ..chain import place_in
 from ..crossings import called
-from ..kind import Drag, GivenKind, Held, Kind, after_figures
+from ..kind import Drag, GivenSpec, Held, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .cutting import only_operand
 from .given import by_word, needs, place_of_given
@@ -28,7 +28,7 @@ def plan_placing(p: Planner, statement: Statement) -> Plan:
     turn = called(p.number(cast(Number, givens["turned"].arguments[0]))) if "turned" in givens else called(0.0)
     factor = called(p.number(cast(Number, givens["scale"].arguments[0]))) if "scale" in givens else called(1.0)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         symbol = env[slot]
         if not isinstance(symbol, FigureSet) or not symbol.names:
             raise refuse("no_symbol", operand.start, operand.end, name=operand.text)
@@ -39,7 +39,7 @@ def plan_placing(p: Planner, statement: Statement) -> Plan:
         figure = carried(symbol, dilation(datum, times)) if times != 1.0 else symbol
         turned = level + turn(env, last)
         figure = carried(figure, rotation(datum, turned)) if turned != 0.0 else figure
-        return Drawn(carried(figure, shift(place.x, place.y)), place)
+        return StepResult(carried(figure, shift(place.x, place.y)), place)
 
     return draw
 
@@ -58,10 +58,10 @@ KIND = Kind(
     in_common=("figures", "turned", "scale"),
     first="Name the symbol; then at and a place.",
     givens=(
-        GivenKind("figures", "figures", "the symbol"),
-        GivenKind("at", "place", "where its datum lands"),
-        GivenKind("turned", "turn", "how far it is turned"),
-        GivenKind("scale", "factor", "how many times as large"),
+        GivenSpec("figures", "figures", "the symbol"),
+        GivenSpec("at", "place", "where its datum lands"),
+        GivenSpec("turned", "turn", "how far it is turned"),
+        GivenSpec("scale", "factor", "how many times as large"),
     ),
     examples=(("place boss at P3 turned 30 scale 1.5", "a symbol, as often as one likes; its figures are `S1.C1` and so on"),),
 )

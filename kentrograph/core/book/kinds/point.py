@@ -11,11 +11,11 @@ from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
 from ...meet.meeting import NEITHER
 from ...problem import refuse
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..places import plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
-from ..values import Drawn, drawn_plainly
+from ..values import StepResult, drawn_plainly
 from .bindings import Fact, Facts, Outcome, plan_facts, words_of
 from .given import needs, place_of_given, too_many
 
@@ -54,7 +54,7 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
         if choosers:
             return _chosen_by(p, statement, choosers, find, sides)
 
-        def first(env: Env, last: Point) -> Drawn:
+        def first(env: Env, last: Point) -> StepResult:
             found = find(env, last)
             if type(found) is Spots and len(sides) == 1 and len(found) == 2:
                 # The everyday case: one word, and it is the sign of one of the two.
@@ -66,17 +66,17 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
             index = take(found, sides) if sides else 0
             one = found[index]
             kept = found if type(found) is Spots else tuple(found)
-            return Drawn(one.figure, one.figure, kept if len(found) > 1 else (), index, one.note)  # type: ignore[arg-type]
+            return StepResult(one.figure, one.figure, kept if len(found) > 1 else (), index, one.note)  # type: ignore[arg-type]
 
         return first
     place = plan_place(p, node)
     if isinstance(place, Point):
-        drawn = Drawn(place, place)
+        drawn = StepResult(place, place)
         return lambda env, last: drawn
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         point = place(env, last)
-        return Drawn(point, point)
+        return StepResult(point, point)
 
     return draw
 
@@ -85,7 +85,7 @@ def _chosen_by(p: Planner, statement: Statement, choosers: list[Given], find: So
     """One of several places, taken by ``near`` or ``solution``."""
     rest = replace(statement, givens=tuple(choosers))
 
-    def several(env: Env, last: Point) -> Drawn:
+    def several(env: Env, last: Point) -> StepResult:
         found = find(env, last)
         return plan_facts(p, rest, lambda facts: Outcome(found, sides), lambda figure: figure)(env, last)
 
@@ -173,12 +173,12 @@ KIND = Kind(
     puts_place=True,
     first="Give its place: 40, 25 or 50 at 30 or + 5, 0.",
     givens=(
-        GivenKind("place", "place", "where it is: 40, 25 or 50 at 30 or + 5, 0"),
-        GivenKind("on", "figure", "lies on a figure", repeats=True, sides=("entering", "leaving")),
-        GivenKind("from", "distance from", "a distance from a place or from a line", repeats=True, sides=("left", "right")),
-        GivenKind("x", "length", "its x"),
-        GivenKind("y", "length", "its y"),
-        GivenKind("direction", "direction", "its direction, followed by from and a place"),
+        GivenSpec("place", "place", "where it is: 40, 25 or 50 at 30 or + 5, 0"),
+        GivenSpec("on", "figure", "lies on a figure", repeats=True, sides=("entering", "leaving")),
+        GivenSpec("from", "distance from", "a distance from a place or from a line", repeats=True, sides=("left", "right")),
+        GivenSpec("x", "length", "its x"),
+        GivenSpec("y", "length", "its y"),
+        GivenSpec("direction", "direction", "its direction, followed by from and a place"),
     ),
     examples=(
         ("point 40, 25", "coordinates from the datum; `40..25` on a keypad"),

@@ -2,7 +2,7 @@
 
 from ...construct import outlines
 from ...figures import Outline
-from ..kind import GivenKind, Kind, in_turn
+from ..kind import GivenSpec, Kind, in_turn
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import Facts, value
@@ -37,11 +37,11 @@ KIND = Kind(
     first="Where is its centre? 40, 25, or point.",
     bare=in_turn("centre", "sides", "radius"),
     givens=(
-        GivenKind("centre", "place", "its centre"),
-        GivenKind("sides", "count", "how many sides", blamed=("bad_sides",)),
-        GivenKind("radius", "length", "from the centre to a corner", blamed=("bad_radius",)),
-        GivenKind("across", "flats", "`across flats`: from side to opposite side"),
-        GivenKind("turned", "turn", "how far it is turned"),
+        GivenSpec("centre", "place", "its centre"),
+        GivenSpec("sides", "count", "how many sides", blamed=("bad_sides",)),
+        GivenSpec("radius", "length", "from the centre to a corner", blamed=("bad_radius",)),
+        GivenSpec("across", "flats", "`across flats`: from side to opposite side"),
+        GivenSpec("turned", "turn", "how far it is turned"),
     ),
     examples=(
         ("polygon centre C1 sides 6 radius 20 turned 30", "a corner in the direction in which it is turned"),

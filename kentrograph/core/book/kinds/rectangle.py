@@ -1,7 +1,7 @@
 """Rectangles."""
 
 from ...construct import outlines
-from ..kind import Drag, GivenKind, Kind, in_turn
+from ..kind import Drag, GivenSpec, Kind, in_turn
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .bindings import value
@@ -31,11 +31,11 @@ KIND = Kind(
     bare=in_turn("from", "to", "size"),
     drag=Drag("from", "to"),
     givens=(
-        GivenKind("from", "place", "its first corner"),
-        GivenKind("to", "place", "the opposite corner", blamed=("bad_size",)),
-        GivenKind("centre", "place", "its centre"),
-        GivenKind("size", "pair", "along and across: 40, 25", blamed=("bad_size",)),
-        GivenKind("turned", "turn", "how far it is turned"),
+        GivenSpec("from", "place", "its first corner"),
+        GivenSpec("to", "place", "the opposite corner", blamed=("bad_size",)),
+        GivenSpec("centre", "place", "its centre"),
+        GivenSpec("size", "pair", "along and across: 40, 25", blamed=("bad_size",)),
+        GivenSpec("turned", "turn", "how far it is turned"),
     ),
     examples=(
         ("rectangle from P1 size 50, 25", "a corner and a size; `turned 15`"),

@@ -9,11 +9,11 @@ from ...problem import refuse
 from ...shape import repeat
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Given, Name, Number, Polar, Statement
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import by_word, needs, place_of_given, too_many
 
@@ -35,14 +35,14 @@ def plan_repeat(p: Planner, statement: Statement) -> Plan:
     counts = [called(p.number(cast(Number, argument))) for argument in givens["times"].arguments]
     ways = _ways(p, statement, givens)
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figures = tuple(_repeated(env[slot], name) for slot, name in operands)
         for count in counts:
             _counted(count(env, last), givens["times"])
         one = figures[0] if len(figures) == 1 else FigureSet(figures, tuple(name.key for _, name in operands))
         found = ways(env, last, figures)
         row = int(counts[0](env, last)) if len(counts) > 1 else 0
-        return Drawn(FigureSet((one, *(carried(one, way) for way in found[1:])), (), row))
+        return StepResult(FigureSet((one, *(carried(one, way) for way in found[1:])), (), row))
 
     return draw
 
@@ -121,14 +121,14 @@ KIND = Kind(
     bare=after_figures("times", "about", "step"),
     first="Name what is repeated, or click on it; then how many times, and about a place, along a figure, or with a step.",
     givens=(
-        GivenKind("figures", "figures", "what is repeated", repeats=True),
-        GivenKind("times", "copies", "how many there are then: 12 times; in rows: 5 by 3"),
-        GivenKind("about", "place", "the place about which the copies are turned"),
-        GivenKind("over", "turn", "how far the last of them is turned; a whole turn is divided evenly"),
-        GivenKind("along", "figure", "the line, circle or outline along which they stand"),
-        GivenKind("from", "place", "the place of it that rides along, or that is moved where it stands upright"),
-        GivenKind("step", "steps", "from one to the next: 20, 0; in rows also from row to row: 20, 0; 0, 15"),
-        GivenKind("upright", "nothing", "the copies are not turned"),
+        GivenSpec("figures", "figures", "what is repeated", repeats=True),
+        GivenSpec("times", "copies", "how many there are then: 12 times; in rows: 5 by 3"),
+        GivenSpec("about", "place", "the place about which the copies are turned"),
+        GivenSpec("over", "turn", "how far the last of them is turned; a whole turn is divided evenly"),
+        GivenSpec("along", "figure", "the line, circle or outline along which they stand"),
+        GivenSpec("from", "place", "the place of it that rides along, or that is moved where it stands upright"),
+        GivenSpec("step", "steps", "from one to the next: 20, 0; in rows also from row to row: 20, 0; 0, 15"),
+        GivenSpec("upright", "nothing", "the copies are not turned"),
     ),
     examples=(
         ("repeat C4 12 times about C1", "a whole turn, divided evenly"),

@@ -8,7 +8,7 @@ from ...figures.similarity import Similarity, dilation
 from ...problem import refuse
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -54,12 +54,12 @@ KIND = Kind(
     bare=after_figures("about", "by", "from", "to"),
     first="Name what is to be scaled, or click on it; then about a place, and by how much.",
     givens=(
-        GivenKind("figures", "figures", "what is scaled", repeats=True),
-        GivenKind("about", "place", "the place that stays where it is"),
-        GivenKind("by", "factor", "how many times as large"),
-        GivenKind("from", "place", "a place whose distance is changed"),
-        GivenKind("to", "place", "a place at the distance that it shall have"),
-        GivenKind("keeping", "nothing", "the originals stay, and new figures come"),
+        GivenSpec("figures", "figures", "what is scaled", repeats=True),
+        GivenSpec("about", "place", "the place that stays where it is"),
+        GivenSpec("by", "factor", "how many times as large"),
+        GivenSpec("from", "place", "a place whose distance is changed"),
+        GivenSpec("to", "place", "a place at the distance that it shall have"),
+        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
     ),
     examples=(
         ("scale C3 about C3 by 2", "by a factor; its name goes with it"),

@@ -4,12 +4,12 @@ from typing import cast
 
 from ...figures import Point
 from ...problem import refuse
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Dimension, Schedule
 from ..planner import Env, Plan, Planner
 from ..readings_held import Reading
 from ..tree import Given, Statement, Words
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .given import needs
 from .spots import plan_spot, sheet_of
@@ -36,14 +36,14 @@ def plan_schedule(p: Planner, statement: Statement) -> Plan:
     slots = [(p.slot(name), name) for name in names]
     spot, sheet = plan_spot(p, has.get("at")), sheet_of(p, has.get("on"))
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         readings: list[tuple[str, Reading]] = []
         for slot, name in slots:
             thing = env[slot]
             if not isinstance(thing, Reading | Dimension):
                 raise refuse("no_reading", name.start, name.end, name=name.text)
             readings += [(name.text, one) for one in (thing.readings if isinstance(thing, Dimension) else (thing,))]
-        return Drawn(Schedule(title, heads, cells, tuple(readings), sheet(env), spot(env, last)))
+        return StepResult(Schedule(title, heads, cells, tuple(readings), sheet(env), spot(env, last)))
 
     return draw
 
@@ -65,12 +65,12 @@ KIND = Kind(
     puts_place=False,
     first="Name readings; or give its rows: row and its words in quotation marks, | between its cells.",
     givens=(
-        GivenKind("figures", "figures", "readings and dimensions, each in a row", repeats=True, names=("reading", "dimension")),
-        GivenKind("title", "words", "what stands over it"),
-        GivenKind("heads", "words", "what stands over its columns, | between them; without them nothing is ruled"),
-        GivenKind("row", "words", "a row, | between its cells", repeats=True),
-        GivenKind("on", "figure", "the sheet on which it stands; the last one before it where none is named"),
-        GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
+        GivenSpec("figures", "figures", "readings and dimensions, each in a row", repeats=True, names=("reading", "dimension")),
+        GivenSpec("title", "words", "what stands over it"),
+        GivenSpec("heads", "words", "what stands over its columns, | between them; without them nothing is ruled"),
+        GivenSpec("row", "words", "a row, | between its cells", repeats=True),
+        GivenSpec("on", "figure", "the sheet on which it stands; the last one before it where none is named"),
+        GivenSpec("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
     bare=lambda has: [],
     spares=("figures",),

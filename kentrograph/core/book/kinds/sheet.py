@@ -5,12 +5,12 @@ from typing import cast
 from ...figures import Point
 from ...problem import refuse
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Sheet
 from ..papers import PAPERS
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement, Words
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 
 FIELDS = {
@@ -49,14 +49,14 @@ def plan_sheet(p: Planner, statement: Statement) -> Plan:
     size = [called(p.number(cast(Number, one))) for one in has["size"].arguments] if "size" in has else None
     lies = has["lies"].sides[0] if "lies" in has else "landscape"
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         wide, high = PAPERS[paper] if size is None else (size[0](env, last), size[1](env, last))
         if not (_LEAST <= wide <= _MOST and _LEAST <= high <= _MOST):
             given = has["size"]
             raise refuse("bad_paper", given.start, given.end, least=_LEAST, most=_MOST)
         if size is None:
             wide, high = (max(wide, high), min(wide, high)) if lies == "landscape" else (min(wide, high), max(wide, high))
-        return Drawn(Sheet("" if size is not None else paper, wide, high, tuple(fields)))
+        return StepResult(Sheet("" if size is not None else paper, wide, high, tuple(fields)))
 
     return draw
 
@@ -71,11 +71,11 @@ KIND = Kind(
     puts_place=False,
     first="Say the paper: A4 to A0, and what stands in its title block.",
     givens=(
-        GivenKind("paper", "choice", "its size by name", choices=tuple(PAPERS)),
-        GivenKind("lies", "choice", "landscape or portrait", choices=("landscape", "portrait")),
-        GivenKind("size", "pair", "its width and height in mm, where it has no name"),
-        *(GivenKind(word, "words", explanation) for word, explanation in FIELDS.items()),
-        GivenKind("field", "two words", "a field of your own: its name, and what stands in it"),
+        GivenSpec("paper", "choice", "its size by name", choices=tuple(PAPERS)),
+        GivenSpec("lies", "choice", "landscape or portrait", choices=("landscape", "portrait")),
+        GivenSpec("size", "pair", "its width and height in mm, where it has no name"),
+        *(GivenSpec(word, "words", explanation) for word, explanation in FIELDS.items()),
+        GivenSpec("field", "two words", "a field of your own: its name, and what stands in it"),
     ),
     examples=(
         ('sheet A3 title "Belt guard" number "HM-12"', "landscape, unless it says portrait"),

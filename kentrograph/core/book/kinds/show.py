@@ -1,6 +1,6 @@
 """Steps that show figures, or all that a pen draws."""
 
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .marking import PEN_GIVENS, plan_sight
@@ -20,7 +20,7 @@ KIND = Kind(
     draws="show",
     puts_place=False,
     first="Name the figures, or click on them; or say a pen: pencil, ink, fine, hidden, axis.",
-    givens=(GivenKind("figures", "figures", "what is to be seen again", repeats=True), *PEN_GIVENS),
+    givens=(GivenSpec("figures", "figures", "what is to be seen again", repeats=True), *PEN_GIVENS),
     examples=(("show C1", "to be seen again"), ("show pencil", "all that is drawn in pencil")),
     shapes=True,
     naming=Naming(),

@@ -4,7 +4,7 @@ from ...figures import Point
 from ..kind import Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Statement, SymbolBody
-from ..values import Drawn
+from ..values import StepResult
 
 
 def plan_symbol(p: Planner, statement: Statement) -> Plan:
@@ -13,8 +13,8 @@ def plan_symbol(p: Planner, statement: Statement) -> Plan:
     assert isinstance(body, SymbolBody)
     slots = {name.key: p.slot(name) for name in statement.uses}
 
-    def draw(env: Env, last: Point) -> Drawn:
-        return Drawn(body.drawn({key: env[slot] for key, slot in slots.items()}, p.manner, p.unit))
+    def draw(env: Env, last: Point) -> StepResult:
+        return StepResult(body.drawn({key: env[slot] for key, slot in slots.items()}, p.manner, p.unit))
 
     return draw
 

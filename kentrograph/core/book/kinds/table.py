@@ -7,11 +7,11 @@ from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outli
 from ...measure.closest import place_of
 from ...problem import refuse
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Columns, PointTable, TablePlace
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Number, Statement, Words
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import needs
 from .spots import plan_spot, sheet_of
@@ -41,7 +41,7 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
     counted = _counted(statement, has)
     datum, words = p.manner.in_unit(p.unit).datum, [statement.text[g.start : g.end] for g in things.givens]
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         places: list[TablePlace] = []
         found, last = things.of(env, last)
         for thing, given, said in zip(found, things.givens, words, strict=True):
@@ -67,7 +67,7 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
             title,
             counted,
         )
-        return Drawn(made)
+        return StepResult(made)
 
     return draw
 
@@ -143,17 +143,17 @@ KIND = Kind(
     puts_place=False,
     first="Give what is set out: places, outlines, circles, arcs.",
     givens=(
-        GivenKind("figures", "things", "what is set out: places, ends, corners, centres", repeats=True),
-        GivenKind("from", "place", "the corner from which it counts; the datum unless it is said"),
-        GivenKind("direction", "way", "the direction of its x, or the edge along which that runs"),
-        GivenKind("polar", "nothing", "distances and directions instead of x and y"),
-        GivenKind("edges", "two things", "two edges, from which it gives the distances"),
-        GivenKind("order", "choice", "sorted by x or by y, and not as they are named", choices=("across", "up")),
-        GivenKind("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
-        GivenKind("decimals", "count", "how many decimals"),
-        GivenKind("title", "words", "what stands over it"),
-        GivenKind("on", "figure", "the sheet on which it stands"),
-        GivenKind("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
+        GivenSpec("figures", "things", "what is set out: places, ends, corners, centres", repeats=True),
+        GivenSpec("from", "place", "the corner from which it counts; the datum unless it is said"),
+        GivenSpec("direction", "way", "the direction of its x, or the edge along which that runs"),
+        GivenSpec("polar", "nothing", "distances and directions instead of x and y"),
+        GivenSpec("edges", "two things", "two edges, from which it gives the distances"),
+        GivenSpec("order", "choice", "sorted by x or by y, and not as they are named", choices=("across", "up")),
+        GivenSpec("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
+        GivenSpec("decimals", "count", "how many decimals"),
+        GivenSpec("title", "words", "what stands over it"),
+        GivenSpec("on", "figure", "the sheet on which it stands"),
+        GivenSpec("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
     bare=lambda has: [],
     spares=("figures",),

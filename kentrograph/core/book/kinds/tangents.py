@@ -17,7 +17,7 @@ from ...tangency.touched import Touched, touched
 from ...tolerance import SPOT_SHARE
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Statement
-from ..values import Drawn, drawn_plainly
+from ..values import StepResult, drawn_plainly
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, words_of
 from .given import needs, too_many
 from .touching import name_of
@@ -85,7 +85,7 @@ def _everyday(p: Planner, names: list[Name], layout: Layout, whole: Plan) -> Pla
     """The same in fewer operations for two whole circles by their names; anything else is left to the whole plan."""
     first, second = (p.slot(name) for name in names)
 
-    def plan(env: Env, last: Point) -> Drawn:
+    def plan(env: Env, last: Point) -> StepResult:
         a, b = env[first], env[second]
         if type(a) is not Circle or type(b) is not Circle:
             return whole(env, last)

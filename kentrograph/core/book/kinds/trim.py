@@ -1,7 +1,7 @@
 """Trimming: a stretch of a figure taken away."""
 
 from ...shape.cut import trimmed
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
 from .between import STRETCH, plan_between
@@ -22,7 +22,7 @@ KIND = Kind(
     draws="trim",
     puts_place=False,
     first="Click on the stretch that goes, or stroke over several; with Shift the whole figure. Or name it.",
-    givens=(GivenKind("figures", "figures", "what a stretch is taken from"), *STRETCH),
+    givens=(GivenSpec("figures", "figures", "what a stretch is taken from"), *STRETCH),
     examples=(
         ("trim C1 from crossing of C1 L2 entering to crossing of C1 L2 leaving", "of a circle an arc is left, with its name"),
         ("L9 = trim L1 from 25% of L1 to 2/5 of L1", "of the middle of a line two: the first keeps the name"),

@@ -7,7 +7,7 @@ from ...figures.similarity import Similarity, rotation
 from ...measure.angle import at_corner
 from ..chain import place_in
 from ..crossings import called
-from ..kind import GivenKind, Kind, after_figures
+from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from .carrying import By, about_place, plan_carrying
@@ -43,12 +43,12 @@ KIND = Kind(
     bare=after_figures("about", "by", "from", "to"),
     first="Name what is to be turned, or click on it; then about a place, and by how much.",
     givens=(
-        GivenKind("figures", "figures", "what is turned", repeats=True),
-        GivenKind("about", "place", "the place about which it is turned"),
-        GivenKind("by", "turn", "how far; counter-clockwise, negative is clockwise"),
-        GivenKind("from", "place", "a place in the direction that is turned"),
-        GivenKind("to", "place", "a place in the direction that it shall have"),
-        GivenKind("keeping", "nothing", "the originals stay, and new figures come"),
+        GivenSpec("figures", "figures", "what is turned", repeats=True),
+        GivenSpec("about", "place", "the place about which it is turned"),
+        GivenSpec("by", "turn", "how far; counter-clockwise, negative is clockwise"),
+        GivenSpec("from", "place", "a place in the direction that is turned"),
+        GivenSpec("to", "place", "a place in the direction that it shall have"),
+        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
     ),
     examples=(
         ("turn L2 about P1 by 30", "by an angle; its name goes with it"),

@@ -5,11 +5,11 @@ from typing import Any, cast
 from ...figures import Circle, Figure, Point
 from ...problem import refuse
 from ..crossings import called
-from ..kind import GivenKind, Kind
+from ..kind import GivenSpec, Kind
 from ..on_paper import Detail, View
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
-from ..values import Drawn, Untouchable
+from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .spots import plan_spot, sheet_of
 
@@ -26,7 +26,7 @@ def plan_view(p: Planner, statement: Statement) -> Plan:
     turn = called(p.number(cast(Number, has["turned"].arguments[0]))) if "turned" in has else None
     spot, sheet = plan_spot(p, has.get("at")), sheet_of(p, has.get("on"))
 
-    def draw(env: Env, last: Point) -> Drawn:
+    def draw(env: Env, last: Point) -> StepResult:
         figures: list[Figure] = []
         shown: list[str] = []
         window: Circle | None = None
@@ -43,7 +43,7 @@ def plan_view(p: Planner, statement: Statement) -> Plan:
         if found is not None and not 1.0 / MOST_SCALE <= found <= MOST_SCALE:
             raise refuse("bad_scale", has["scale"].start, has["scale"].end, most=MOST_SCALE)
         turned = turn(env, last) if turn is not None else 0.0
-        return Drawn(View(sheet(env), tuple(figures), tuple(shown), found, turned, spot(env, last), window))
+        return StepResult(View(sheet(env), tuple(figures), tuple(shown), found, turned, spot(env, last), window))
 
     return draw
 
@@ -58,11 +58,11 @@ KIND = Kind(
     puts_place=False,
     first="All of the drawing; or name the figures, or a detail. Say its scale, or leave it to what fits.",
     givens=(
-        GivenKind("figures", "figures", "what is seen; all that is in ink where nothing is named", repeats=True),
-        GivenKind("on", "figure", "the sheet; the last one before it where none is named"),
-        GivenKind("scale", "scale", "paper by nature, as 1:5; the largest of the standard that fits unless it is said"),
-        GivenKind("turned", "turn", "by how many degrees it is turned on the sheet"),
-        GivenKind("at", "spot", "where its middle lies: mm from the left edge of the sheet, and from below"),
+        GivenSpec("figures", "figures", "what is seen; all that is in ink where nothing is named", repeats=True),
+        GivenSpec("on", "figure", "the sheet; the last one before it where none is named"),
+        GivenSpec("scale", "scale", "paper by nature, as 1:5; the largest of the standard that fits unless it is said"),
+        GivenSpec("turned", "turn", "by how many degrees it is turned on the sheet"),
+        GivenSpec("at", "spot", "where its middle lies: mm from the left edge of the sheet, and from below"),
     ),
     examples=(
         ("view scale 1:2", "the whole drawing, on the last sheet before it"),

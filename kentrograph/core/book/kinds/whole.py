@@ -1,10 +1,10 @@
 """An arc, or a part of an ellipse, made whole again."""
 
 from ...shape.cut import whole
-from ..kind import GivenKind, Kind, Naming
+from ..kind import GivenSpec, Kind, Naming
 from ..planner import Plan, Planner
 from ..tree import Statement
-from ..values import Drawn
+from ..values import StepResult
 from .bindings import check_words
 from .cutting import first_operand, no_names, only_operand
 
@@ -14,7 +14,7 @@ def plan_whole(p: Planner, statement: Statement) -> Plan:
     check_words(statement, {"figures": len(statement.givens)})
     slot, operand = only_operand(p, statement)
     no_names(statement)
-    return lambda env, last: Drawn(whole(env[slot], operand.text))
+    return lambda env, last: StepResult(whole(env[slot], operand.text))
 
 
 KIND = Kind(
@@ -26,7 +26,7 @@ KIND = Kind(
     draws="whole",
     puts_place=False,
     first="Name the arc or the part of an ellipse, or click on it.",
-    givens=(GivenKind("figures", "figures", "what is made whole"),),
+    givens=(GivenSpec("figures", "figures", "what is made whole"),),
     examples=(("whole E2", "the ellipse that it is a part of; of an arc its circle"),),
     shapes=True,
     naming=Naming(carried=first_operand, becomes=lambda kind: "circle" if kind == "arc" else kind),

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from typing import Literal, Protocol
 
 from ...figures import Point
-from ..manner import Manner
+from ..manner import Conventions
 
 Quantity = Literal["length", "area", "moment", "direction", "turn", "count"]
 POWERS: dict[Quantity, int] = {"length": 1, "area": 2, "moment": 4}
@@ -20,7 +20,7 @@ Part = tuple[Quantity, str]
 class Counting(Protocol):
     """How coordinates and directions are counted; a `Planner` is one."""
 
-    manner: Manner
+    manner: Conventions
     unit: str
 
 

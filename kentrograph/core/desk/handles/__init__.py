@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from ...book.book import Book
 from ...book.caches import Kept
-from ...book.values import Drawn, OnPaper
+from ...book.values import OnPaper, StepResult
 from ...problem import Refused
 from ..draft_from import draft_of
 from ..pointer import Pointer
@@ -38,7 +38,7 @@ _HANDLES: Kept[dict[str, list[Handle]]] = Kept(dict)
 
 def _found(book: Book, id: str) -> list[Handle]:
     step, value = book.steps[id], book.values[id]
-    if not isinstance(value, Drawn) or draft_of(step) is None or step.statement.kind == "measure":
+    if not isinstance(value, StepResult) or draft_of(step) is None or step.statement.kind == "measure":
         return []
     if isinstance(value.figure, OnPaper):
         return paper_handles(book, step, value.figure)

@@ -5,7 +5,7 @@ from math import hypot, inf
 
 from ...book.book import Book
 from ...book.step import Step
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...construct.solution import near as nearest_solution
 from ...figures import Arc, Circle, Point
 from ...measure.closest import distance_between
@@ -44,7 +44,7 @@ def fitting_radius(book: Book, step: Step, rows: Callable[[float], Rows], at: Po
             _, value = mended(book, step.id, text_of(step, rows(radius)))
         except Refused:
             return None
-        figure = value.figure if isinstance(value, Drawn) else None
+        figure = value.figure if isinstance(value, StepResult) else None
         if not isinstance(figure, Circle | Arc):
             return None
         return hypot(at.x - figure.centre.x, at.y - figure.centre.y) - figure.radius
@@ -84,7 +84,7 @@ def nearest_worded(book: Book, step: Step, rows: Rows, at: Point) -> str | None:
     """The text of the step with these givens and the solution nearest to a place, taken by its side words."""
     try:
         made, value = mended(book, step.id, text_of(step, rows))
-        if isinstance(value, Drawn) and len(value.solutions) > 1:
+        if isinstance(value, StepResult) and len(value.solutions) > 1:
             which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
             return worded(book, made, value, which, book.position(step.id))
     except Refused:

@@ -9,7 +9,7 @@ from ...angles import unit, unit_vector
 from ...book.book import Book
 from ...book.step import Step
 from ...book.tree import Given, Name, Named, NamedPlace
-from ...book.values import Drawn, Mark, OnPaper, Reading
+from ...book.values import Mark, OnPaper, Reading, StepResult
 from ...construct.arcs import via
 from ...construct.circles import through_three
 from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
@@ -29,7 +29,7 @@ SIZES = {"radius": 1.0, "diameter": 2.0, "circumference": 6.283185307179586}
 """How much of each a radius of 1 has."""
 
 
-def number_handles(book: Book, step: Step, value: Drawn) -> Iterator[Handle]:
+def number_handles(book: Book, step: Step, value: StepResult) -> Iterator[Handle]:
     """A handle for each number that was typed, where pulling can say what it becomes."""
     givens, texts = step.statement.givens, given_texts(step.statement)
     single = {g.word: n for n, g in enumerate(givens) if len(g.arguments) == 1}

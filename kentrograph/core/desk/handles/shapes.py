@@ -7,7 +7,7 @@ from math import atan2, degrees, pi
 from ...angles import unit_vector
 from ...book.book import Book
 from ...book.step import Step
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Ellipse, FigureSet, Line, Outline, Point, halfway
 from ..interpretation import given_texts
 from ..pointer import Pointer
@@ -31,7 +31,7 @@ _PAIR = re.compile(r"(\w+)\s+(.+?)\s*(?:,|\.\.)\s*(.+)", re.DOTALL)
 Make = Callable[[Point, Pull, tuple[str, ...]], Handle]
 
 
-def shape_handles(step: Step, value: Drawn) -> Iterator[Handle]:
+def shape_handles(step: Step, value: StepResult) -> Iterator[Handle]:
     """A handle for each size, share and turn that was typed."""
     texts = given_texts(step.statement)
     numbers = {g.word: n for n, g in enumerate(step.statement.givens) if literal(g)}

@@ -1,12 +1,12 @@
 """What a click states of a kind by its givens alone: figures first, then the places that they take, in the order declared."""
 
 from ...book.kind import Kind
-from ...book.kinds import FIGURES
+from ...book.kinds import STATEMENT_KINDS
 from .facet import STRAIGHT, Click, Facet
 
 
 def _rows(c: Click) -> list[str]:
-    kind = FIGURES[c.draft.kind]
+    kind = STATEMENT_KINDS[c.draft.kind]
     if kind.givens[0].word == "figures":
         return _of_figures(c, kind)
     return [c.place, *([c.on] if not c.special and c.on else [])]

@@ -1,6 +1,6 @@
 """Ellipses: the centre, then the end of an axis, then how wide."""
 
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Ellipse
 from ...tolerance import SPOT_SHARE
 from ...units import plain
@@ -18,7 +18,7 @@ def _rows(c: Click) -> list[str]:
 def _other(c: Click) -> list[str]:
     """The other half axis: how far the place is from the first, in round numbers where it is no special one."""
     trial = c.read(f"other 1{c.book.suffix}").value
-    figure = trial.figure if isinstance(trial, Drawn) else None
+    figure = trial.figure if isinstance(trial, StepResult) else None
     if not isinstance(figure, Ellipse):
         return []
     away = abs(figure.to_own(c.pointed.at.x, c.pointed.at.y)[1])

@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from math import hypot, inf
 
 from ...book.book import Book
-from ...book.kinds import FIGURES
+from ...book.kinds import STATEMENT_KINDS
 from ...book.tree import Statement
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ...snap.away import edge_at
 from ..draft import Draft
@@ -58,7 +58,7 @@ class Click:
     @property
     def takes_whole(self) -> bool:
         """Whether whole outlines are meant rather than an edge of one."""
-        kind = FIGURES.get(self.draft.kind)
+        kind = STATEMENT_KINDS.get(self.draft.kind)
         if kind is None:
             return self.draft.kind.removeprefix("measure ") in _WHOLE
         return kind.word == "join" or (kind.shapes and not kind.edges)
@@ -96,7 +96,7 @@ def nearest_only(book: Book, draft: Draft, rows: list[str], at: Point, index: in
 
     def off(row: str) -> float:
         value = read_open_line(book, draft, row, index, offer=False).value
-        figure = value.figure if isinstance(value, Drawn) else None
+        figure = value.figure if isinstance(value, StepResult) else None
         ends = [getattr(figure, "end", None), getattr(figure, "start", None)][: 2 if either else 1]
         return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
 

@@ -2,7 +2,7 @@
 
 from math import atan2, degrees, hypot
 
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Line
 from ...units import plain
 from ..pointing import last_of_draft, rounded
@@ -51,7 +51,7 @@ def _leads(c: Click, row: str) -> bool:
     """Whether a line that is drawn with this row ends near the pointer: on a quarter point only there. One that is not drawn
     yet may end anywhere."""
     value = c.read(row).value
-    if not isinstance(value, Drawn):
+    if not isinstance(value, StepResult):
         return True
     ends = [one.figure.end for one in value.solutions if isinstance(one.figure, Line)]
     if isinstance(value.figure, Line):
@@ -70,7 +70,7 @@ def _direction(c: Click) -> str:
 def _length(c: Click) -> str:
     """How far the pointer has gone along the direction that is held, in round numbers; behind is negative."""
     trial = c.read(f"length 1{c.book.suffix}").value
-    figure = trial.figure if isinstance(trial, Drawn) else None
+    figure = trial.figure if isinstance(trial, StepResult) else None
     if not isinstance(figure, Line):
         return "1"
     a, b = figure.start, figure.end

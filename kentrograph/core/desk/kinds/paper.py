@@ -3,7 +3,7 @@
 from ...angles import unit_vector
 from ...book.book import Book
 from ...book.on_paper import Dimension
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Point
 from ..pointer import Pointer
 from ..pointing import stands
@@ -16,7 +16,7 @@ def _dimension(c: Click) -> list[str]:
         return []
     count = len(c.statement.givens) if c.statement is not None else 0
     value = stands(c.book, c.draft, c.index).value
-    dimension = value.figure if isinstance(value, Drawn) else None
+    dimension = value.figure if isinstance(value, StepResult) else None
     if not isinstance(dimension, Dimension):
         return c.thing
     put = [f"at {c.here}"] if c.has - {"figures"} else [f"{way}at {c.here}" for way in ways_put(c.book, dimension, c.pointer)]

@@ -2,7 +2,7 @@
 
 from math import atan2, degrees, hypot
 
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import FigureSet
 from ...tolerance import SPOT_SHARE
 from ...units import plain
@@ -16,8 +16,8 @@ def _rows(c: Click) -> list[str]:
     if "at" not in c.has:
         return BY_GIVENS.rows(c)
     value = stands(c.book, c.draft, c.index).value
-    placed = value.figure if isinstance(value, Drawn) else None
-    if not isinstance(placed, FigureSet) or not isinstance(value, Drawn) or value.last is None:
+    placed = value.figure if isinstance(value, StepResult) else None
+    if not isinstance(placed, FigureSet) or not isinstance(value, StepResult) or value.last is None:
         return []
     dx, dy = c.pointed.at.x - value.last.x, c.pointed.at.y - value.last.y
     reach, far = reach_of(placed, value.last), hypot(dx, dy)

@@ -6,7 +6,7 @@ Which constructions draw which loci is listed in ``docs/maths/working.md``.
 from ...book.book import Book
 from ...book.kinds.bindings import given_facts
 from ...book.step import planner_of
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...problem import Refused
 from ..interpretation import env_of
 from .arcs import arc_working
@@ -34,7 +34,7 @@ def working_of(book: Book, id: str) -> Working | None:
     """The working of a step; None for a step that is found without compasses or does not stand."""
     step, value, index = book.steps[id], book.values[id], book.position(id)
     make = _KINDS.get(step.statement.kind)
-    if not isinstance(value, Drawn) or make is None:
+    if not isinstance(value, StepResult) or make is None:
         return None
     planner = planner_of(step, book.header.manner.unit)
     sheet = Sheet(book, step, planner)

@@ -6,7 +6,7 @@ from typing import Any
 from ...book.kinds.arc import tip
 from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...construct.lines import bisector_of_places
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...figures.along import heading
@@ -14,7 +14,7 @@ from .rounds import by_radius, round_working, three
 from .sheet import Sheet, between, value_of, with_values
 
 
-def arc_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def arc_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """By which givens there are; an arc that touches what a circle could is worked out like one."""
     arc: Any = value.figure
     words = {g.word for g in f.layout.givens}

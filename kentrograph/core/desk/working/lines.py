@@ -3,13 +3,13 @@
 from typing import Any
 
 from ...book.kinds.bindings import Facts
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...meet.carriers import way_of
 from .sheet import Sheet, between, over_the_way, value_of, with_values
 
 
-def line_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def line_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """By what the line touches, runs beside, or halves."""
     words = {g.word for g in f.layout.givens}
     rings = [(v[0], sheet.called(g)) for g, v in with_values(f) if g.word == "touching"]
@@ -28,7 +28,7 @@ def line_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
         _one_ring(sheet, *rings[0], value)
 
 
-def _two_rings(sheet: Sheet, rings: list[tuple[Any, str]], value: Drawn) -> None:
+def _two_rings(sheet: Sheet, rings: list[tuple[Any, str]], value: StepResult) -> None:
     """The tangent of two circles, by that of a circle of their difference or sum. Common practice."""
     n = sheet.n
     sides = value.solutions[value.taken].sides if value.solutions else ("left", "left")
@@ -44,7 +44,7 @@ def _two_rings(sheet: Sheet, rings: list[tuple[Any, str]], value: Drawn) -> None
     )
 
 
-def _one_ring(sheet: Sheet, ring: Circle | Arc, name: str, value: Drawn) -> None:
+def _one_ring(sheet: Sheet, ring: Circle | Arc, name: str, value: StepResult) -> None:
     """In a given direction: the radius to the touching place is square to it."""
     line: Any = value.figure
     way = way_of(line)
@@ -63,7 +63,7 @@ def _beside(sheet: Sheet, f: Facts) -> None:
     )
 
 
-def _halving(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def _halving(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """Equal circles about both places; of two lines, lines beside both at one distance. Euclid, Elements I.9 and I.10."""
     found: Any = value.figure
     a, b = next(values for given, values in with_values(f) if given.word == "bisecting")

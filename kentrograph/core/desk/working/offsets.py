@@ -3,14 +3,14 @@
 from typing import Any
 
 from ...book.kinds.bindings import Facts
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import Arc, Circle, Outline
 from .sheet import Sheet, with_values
 
 _MOST = 6
 
 
-def offset_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def offset_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """For each radius of the figure what becomes of it: grown or shrunk by the distance."""
     figure, distance = (next(values[0] for given, values in with_values(f) if given.word == word) for word in ("figures", "by"))
     before, after = _radii(figure), {radius for result in value.results for radius in _radii(result)}

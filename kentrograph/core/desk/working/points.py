@@ -6,14 +6,14 @@ from typing import Any
 from ...book.kinds.bindings import Facts
 from ...book.kinds.given import place_of_given
 from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...construct.lines import beside
 from ...figures import Arc, Circle, EndlessLine, Line, Point
 from ...meet.carriers import carrier, way_of
 from .sheet import Sheet, between, over_the_way, with_values
 
 
-def point_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def point_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """The loci of its facts, or what its place is found by."""
     at: Any = value.figure
     for given, values in with_values(f):

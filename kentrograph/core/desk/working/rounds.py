@@ -6,7 +6,7 @@ from typing import Any
 
 from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...construct.lines import beside, bisector_of_places, bisectors_of_lines
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ...meet.carriers import way_of
@@ -15,7 +15,7 @@ from .sheet import Sheet, between, value_of, with_values
 _TOUCHED = ("touching", "through", "figures")
 
 
-def round_working(sheet: Sheet, f: Facts, value: Drawn) -> None:
+def round_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
     """By which givens there are: a place of contact, a radius, a centre, or three touched."""
     # Of a fillet with what it rounds, the arc is the last that comes of it.
     circle: Any = value.results[-1]
@@ -46,7 +46,7 @@ Touch = tuple[Any, str, str, bool]
 """What is touched, its name, the side word, and whether it is a line."""
 
 
-def _touched(sheet: Sheet, f: Facts, value: Drawn) -> list[Touch]:
+def _touched(sheet: Sheet, f: Facts, value: StepResult) -> list[Touch]:
     sides: Sequence[str] = value.solutions[value.taken].sides if value.solutions else ()
     found: list[Touch] = []
     for given, values in with_values(f):

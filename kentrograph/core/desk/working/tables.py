@@ -3,7 +3,7 @@
 from ...book.kinds.bindings import Facts
 from ...book.on_paper import PointTable
 from ...book.tree import Name
-from ...book.values import Drawn
+from ...book.values import StepResult
 from ...figures import EndlessLine, Line
 from ...meet.nearest import feet
 from ...meet.within import within
@@ -13,7 +13,7 @@ from .sheet import Sheet
 _MOST = 40
 
 
-def table_working(sheet: Sheet, facts: Facts, value: Drawn) -> None:
+def table_working(sheet: Sheet, facts: Facts, value: StepResult) -> None:
     """Lines square to the edges, and edges made longer where their feet lie past their ends; with the sums."""
     table = value.figure
     given = next((g for g in sheet.step.statement.givens if g.word == "edges"), None)
