@@ -173,7 +173,13 @@ def named(kind: Kind) -> str:
 
 def readings() -> list[str]:
     """Readings, with what they read in the little drawing."""
-    lines = ["", "## measure", "", *(f"- `{word}`: {meaning}" for word, meaning in READINGS.items()), ""]
+    lines = [
+        "",
+        "## measure",
+        "",
+        *(f"- `{word}`: {meaning}" for word, meaning in ((one.word, one.explanation) for one in READINGS.values())),
+        "",
+    ]
     lines += ["| statement | | reads |", "|---|---|---|"]
     for text, meaning in EXAMPLES["measure"]:
         book, new = evaluated(text)

@@ -6,7 +6,7 @@ from typing import Any
 
 from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import heading, place_along
 from ..measure.closest import closest
 from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
@@ -111,7 +111,7 @@ def _curve(figure: Any, name: Name | Sight) -> Curve:
 
 def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
     names = {"first": node.first.text, "second": node.second.text}
-    if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+    if isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
         return refuse("parallel", node.start, node.end, **names)
     return refuse("no_crossing", node.start, node.end, gap=closest(a, b)[0], **names)
 
@@ -148,7 +148,7 @@ def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
 
 def touching_points(curve: Curve, at: Point, node: FootOf) -> list[Solution]:
     """Where the tangents from a place touch a circle. Raises `Refused`: no_tangent for other figures, inside with how far."""
-    if not isinstance(curve, Circle | Arc):
+    if not isinstance(curve, RoundCurve):
         raise refuse("no_tangent", node.start, node.end, name=node.name.text)
     found = tangent_places(curve, at)
     if not found:
@@ -216,7 +216,7 @@ def plan_on_at(p: Planner, node: OnAt) -> PlaceFunction:
 
     def place(env: Env, last: Point) -> Point:
         figure, direction = env[slot], way(env, last)
-        if isinstance(figure, Circle | Arc):
+        if isinstance(figure, RoundCurve):
             return on_rim(figure.centre, figure.radius, direction)
         if isinstance(figure, Ellipse):
             rim = on_rim(figure.centre, 1.0, direction)

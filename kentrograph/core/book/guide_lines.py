@@ -5,7 +5,7 @@ from typing import Any
 
 from ..angles import unit_vector
 from ..construct.lines import vector_of
-from ..figures import Arc, EndlessLine, Line, Point
+from ..figures import Arc, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import heading
 from ..problem import refuse
 from .planner import Env, Planner
@@ -43,7 +43,7 @@ def _way(p: Planner, node: Sight) -> Callable[[Env, Point], tuple[float, float]]
 
     def beside(env: Env, last: Point) -> tuple[float, float]:
         figure = env[slot]
-        if not isinstance(figure, Line | EndlessLine):
+        if not isinstance(figure, StraightCurve):
             raise refuse("no_line", name.start, name.end, word=node.kind)
         ux, uy = vector_of(figure)
         # Square to a line: to its left, as it runs.

@@ -9,7 +9,7 @@ from collections.abc import Iterator
 from math import ceil, cos, floor, frexp, radians, sin
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
 from ..figures.box import box_of
 from ..measure.area import middles
 from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
@@ -221,7 +221,7 @@ def _cells(figure: Any, points_level: int) -> tuple[int, list[tuple[int, int]]]:
     extent = max(right - left, high - low, NOISE_OF_SUMS * max(abs(left), abs(right), abs(low), abs(high)))
     level = _exponent(extent) - _FINENESS
     size = 2.0**level
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         # It runs through most of the few cells that it lies in: they are counted faster than it is followed.
         slack = SPOT_SHARE * size
         across = range(floor((left - slack) / size), floor((right + slack) / size) + 1)

@@ -6,7 +6,7 @@ Places are in the drawing's unit, as those of figures; what lies on a sheet is i
 from dataclasses import dataclass
 from typing import Literal
 
-from ..figures import Arc, Circle, EndlessLine, Figure, Line, Point
+from ..figures import Arc, Circle, Figure, Point, RoundCurve, StraightCurve
 from ..shape.faces import Face
 from .readings_held import Reading
 
@@ -72,7 +72,7 @@ class Note(OnPaper):
 class Axes(OnPaper):
     """Centre marks of round figures, and the circles on which the centres of sets of them lie."""
 
-    rims: tuple[Circle | Arc, ...]
+    rims: tuple[RoundCurve, ...]
     through: tuple[Circle, ...] = ()
 
 
@@ -118,7 +118,7 @@ class PointTable(OnPaper):
     corner: Point
     direction: float
     columns: Columns = "x y"
-    edges: tuple[Line | EndlessLine, ...] = ()
+    edges: tuple[StraightCurve, ...] = ()
     order: str = ""
     shown: str = ""
     decimals: int | None = None

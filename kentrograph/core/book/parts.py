@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any, assert_never
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, StraightCurve
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..units import convert
@@ -60,7 +60,7 @@ def _measured(measure: Callable[[Any], float], quantity: Quantity) -> Part:
 
 
 def _direction(figure: Any, manner: Conventions, unit: str) -> float | None:
-    if isinstance(figure, Line | EndlessLine):
+    if isinstance(figure, StraightCurve):
         return manner.direction_from_core(figure.direction)
     return None
 

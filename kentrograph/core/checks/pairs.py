@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from math import hypot
 
-from ..figures import Arc, Circle, Curve, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import place_along
 from ..measure.away import away
 from ..meet import meet
@@ -136,9 +136,9 @@ def _almost_touching(f: Looked, g: Looked, limit: float, slack: float) -> Findin
 
 def _misses(a: Curve, b: Curve, limit: float, slack: float) -> tuple[float, Point] | None:
     """By how much two curves miss touching, and where; None where that is nothing, or more than the limit."""
-    if isinstance(a, Line | EndlessLine) and isinstance(b, Circle | Arc):
+    if isinstance(a, StraightCurve) and isinstance(b, RoundCurve):
         a, b = b, a
-    if isinstance(a, Circle | Arc) and isinstance(b, Line | EndlessLine):
+    if isinstance(a, RoundCurve) and isinstance(b, StraightCurve):
         way = way_of(b)
         left = (a.centre.x - way.x) * way.uy - (a.centre.y - way.y) * way.ux
         by = abs(abs(left) - a.radius)
@@ -146,7 +146,7 @@ def _misses(a: Curve, b: Curve, limit: float, slack: float) -> tuple[float, Poin
             return None
         side = 1.0 if left > 0.0 else -1.0
         return by, Point(a.centre.x - side * a.radius * way.uy, a.centre.y + side * a.radius * way.ux)
-    if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
+    if isinstance(a, RoundCurve) and isinstance(b, RoundCurve):
         dx, dy = b.centre.x - a.centre.x, b.centre.y - a.centre.y
         apart = hypot(dx, dy)
         if apart <= limit:
@@ -193,7 +193,7 @@ def _upon(a: Curve, b: Curve, limit: float, slack: float) -> tuple[float, Point]
             return None
         half = 0.5 * (low + high)
         return 0.0, Point(a.start.x + half * ux, a.start.y + half * uy)
-    if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
+    if isinstance(a, RoundCurve) and isinstance(b, RoundCurve):
         apart, differ = hypot(a.centre.x - b.centre.x, a.centre.y - b.centre.y), abs(a.radius - b.radius)
         if type(a) is Circle and type(b) is Circle:
             same = apart <= limit and differ <= _SAME_SHARE * limit and a.radius > 4.0 * limit

@@ -6,7 +6,7 @@ from math import atan2, degrees, hypot
 from ..book.book import Book
 from ..book.tree import CrossingOf, Name
 from ..book.values import StepResult
-from ..figures import Arc, Circle, Point
+from ..figures import Arc, Circle, Point, RoundCurve
 from ..measure.angle import running_at, turn_between
 from ..problem import Refused
 from ..shape.cut import LONGISH
@@ -24,7 +24,7 @@ def weakly_held(book: Book, f: Looked) -> Iterator[Finding]:
     figure = f.figure
     if not isinstance(value, StepResult) or value.figure is not figure:
         return
-    if isinstance(figure, Circle | Arc) and value.solutions:
+    if isinstance(figure, RoundCurve) and value.solutions:
         yield from _touching(book, f, value)
     if isinstance(figure, Point | Circle | Arc):
         yield from _crossing(book, f)

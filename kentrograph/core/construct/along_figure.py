@@ -5,7 +5,7 @@ from math import degrees, hypot
 from typing import Any
 
 from ..angles import full_turn
-from ..figures import Arc, Circle, Ellipse, Point
+from ..figures import Arc, Circle, Ellipse, Point, RoundCurve
 from ..meet import nearest
 from ..problem import refuse
 from ..tolerance import TOLERANCE
@@ -36,7 +36,7 @@ def along_figure(figure: Any, start: Point, end: Point, sides: Sequence[str], na
     return ways["major" in sides]
 
 
-def _circle(figure: Circle | Arc) -> Circle:
+def _circle(figure: RoundCurve) -> Circle:
     return Circle(figure.centre, figure.radius)
 
 

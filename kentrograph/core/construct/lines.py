@@ -4,7 +4,7 @@ from math import hypot
 from typing import assert_never
 
 from ..angles import unit
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..measure.closest import closest
 from ..meet import meet_long
 from ..meet.carriers import carrier, way_of
@@ -16,7 +16,7 @@ from .solution import Solution
 Vector = tuple[float, float]
 
 
-def vector_of(line: Line | EndlessLine) -> Vector:
+def vector_of(line: StraightCurve) -> Vector:
     """The unit vector along which a line runs."""
     w = way_of(line)
     return w.ux, w.uy
@@ -90,13 +90,13 @@ def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
     return [one._replace(figure=Line(start, one.figure)) for one in found if isinstance(one.figure, Point)]
 
 
-def beside(line: Line | EndlessLine, off: float) -> EndlessLine:
+def beside(line: StraightCurve, off: float) -> EndlessLine:
     """The line parallel to one at a distance: to its left where that is positive, to its right where it is negative."""
     w = way_of(line)
     return EndlessLine(Point(w.x - off * w.uy, w.y + off * w.ux), w.ux, w.uy)
 
 
-def parallel_at(line: Line | EndlessLine, distance: float) -> list[Solution]:
+def parallel_at(line: StraightCurve, distance: float) -> list[Solution]:
     """The two lines parallel to one, at a distance: left, then right, as it runs. At distance 0 it is the line itself."""
     if distance == 0.0:
         return [Solution(beside(line, 0.0))]
@@ -115,7 +115,7 @@ def bisector_of_places(a: Point, b: Point) -> EndlessLine:
     return EndlessLine(Point(a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2), -uy, ux)
 
 
-def bisectors_of_lines(a: Line | EndlessLine, b: Line | EndlessLine) -> list[Solution]:
+def bisectors_of_lines(a: StraightCurve, b: StraightCurve) -> list[Solution]:
     """The lines that halve the angles of two: the one met first turning left from the first line, then turning right.
 
     Of parallel lines, the one midway. Raises `Refused` (same_locus) for lines that lie on each other.
@@ -145,7 +145,7 @@ def _halfway(ux: float, uy: float, vx: float, vy: float) -> Vector:
     return (dy, -dx) if left else (-dy, dx)
 
 
-def square_to(line: Line | EndlessLine, at: Point) -> Line:
+def square_to(line: StraightCurve, at: Point) -> Line:
     """The line from a place square to another, ending at its foot there. Raises `Refused` (on_line) where it has no length."""
     w = way_of(line)
     off = w.off(at.x, at.y)
@@ -201,7 +201,7 @@ def _facing(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> t
     return first, second, -w.uy, w.ux
 
 
-def _foot(line: Line | EndlessLine, circle: Line | EndlessLine | Circle) -> Point:
+def _foot(line: StraightCurve, circle: Line | EndlessLine | Circle) -> Point:
     assert isinstance(circle, Circle)
     w, at = way_of(line), circle.centre
     off = w.off(at.x, at.y)

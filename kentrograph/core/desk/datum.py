@@ -4,7 +4,7 @@ import re
 
 from ..book.book import Book
 from ..book.names import key_of
-from ..figures import EndlessLine, Line, Point
+from ..figures import Line, Point, StraightCurve
 from ..problem import Problem, Refused
 from .trying import tried
 
@@ -18,7 +18,7 @@ def datum_in_numbers(book: Book, text: str) -> str:
     along = re.fullmatch(r"\s*datum\s+along\s+(\w+)\s*", text, re.IGNORECASE)
     if along:
         figure = book.figure_named(key_of(along[1]), len(book.order))
-        if isinstance(figure, Line | EndlessLine):
+        if isinstance(figure, StraightCurve):
             start = figure.start if isinstance(figure, Line) else figure.through
             return f"datum {start.x!r}, {start.y!r} direction {figure.direction!r}"
         return text

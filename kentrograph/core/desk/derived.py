@@ -10,7 +10,7 @@ from ..book.book import Book
 from ..book.step import Step
 from ..book.values import Mark, OnPaper, Reading, StepResult, Untouchable
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve
 from ..language import display
 from ..problem import Problem, Refused
 from ..units import plain
@@ -55,7 +55,7 @@ def values_of(book: Book, id: str) -> list[FigureValue]:
 
 def _values(book: Book, figure: Any) -> Iterator[tuple[str, str, float]]:
     header = book.header
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         yield "radius", display.with_unit(figure.radius, header), figure.radius
     if isinstance(figure, Circle):
         yield "diameter", display.with_unit(2.0 * figure.radius, header), 2.0 * figure.radius

@@ -27,7 +27,7 @@ from ..book.tree import (
     SymbolBody,
     Words,
 )
-from ..figures import EndlessLine, Line, Point
+from ..figures import Point, StraightCurve
 from ..language import display
 from ..language.vocabulary import SHORT
 from ..problem import Problem, Refused, refuse
@@ -103,7 +103,7 @@ def unfit(book: Book, step: Step, index: int) -> Problem | None:
             return value if value.end > value.start else value.at(link.given.start, link.given.end)
         given = link.given
         declared = STATEMENT_KINDS[step.statement.kind].given(given.word) if step.statement.kind in STATEMENT_KINDS else None
-        if declared is not None and declared.straight and not isinstance(value, Line | EndlessLine):
+        if declared is not None and declared.straight and not isinstance(value, StraightCurve):
             return Problem("no_line", {"word": given.word}, given.start, given.end)
     return None
 

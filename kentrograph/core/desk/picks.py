@@ -9,7 +9,7 @@ from typing import NamedTuple
 from ..book.book import Book
 from ..book.kinds import STATEMENT_KINDS
 from ..book.values import StepResult
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..language.messages import sentence
 from ..problem import Problem
 from ..units import plain
@@ -255,7 +255,7 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     figure, name = figure_under(book, pointed)
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return []
-    sides = ("",) if isinstance(figure, Line | EndlessLine) else (" entering", " leaving", "")
+    sides = ("",) if isinstance(figure, StraightCurve) else (" entering", " leaving", "")
     return nearest_only(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
 
 

@@ -8,7 +8,7 @@ from ..book.edits import Edit
 from ..book.names import edge_name
 from ..book.order import END
 from ..book.scene import all_seen, pen_of
-from ..figures import Arc, Circle, Line, Outline, Point
+from ..figures import Arc, Line, Outline, Point, RoundCurve
 from ..meet.carriers import way_of
 from ..problem import refuse
 from ..tolerance import LARGEST
@@ -34,7 +34,7 @@ def set_out(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
 def _centres(book: Book, id: str) -> Iterator[tuple[str, Point]]:
     book.position(book.step_of(id))
     figure, name = book.figure_of(id), book.name_of(id)
-    if isinstance(figure, Circle | Arc) and name:
+    if isinstance(figure, RoundCurve) and name:
         yield f"centre of {name}", figure.centre
     if isinstance(figure, Outline) and name:
         for number, piece in enumerate(figure.pieces, 1):

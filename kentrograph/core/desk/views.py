@@ -13,7 +13,7 @@ from ..book.step import Step
 from ..book.tree import UNREAD
 from ..book.values import OnPaper, Reading, StepResult, Untouchable, Value
 from ..checks.verdict import verdict
-from ..figures import Arc, Circle, Line
+from ..figures import Line, RoundCurve
 from ..figures.box import box_around
 from ..language import display
 from ..language.limit_words import scale_of, wanted_words
@@ -110,7 +110,7 @@ def residual_view(value: Value, book: Book) -> ResidualView | None:
 
 def _extent(figure: object) -> float:
     """How far a circle, an arc or a line that touches others reaches across; 0 for one without ends."""
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         return 2.0 * figure.radius
     return figure.length if isinstance(figure, Line) else 0.0
 

@@ -15,8 +15,12 @@ KINDS: dict[type, str] = {
     FigureSet: "set",
 }  # fmt: skip
 """What each kind of figure is called where figures are told apart by a word."""
+StraightCurve = Line | EndlessLine
+RoundCurve = Circle | Arc
+"""What has one radius."""
 Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
 __all__ = [
-    "KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point", "halfway",
+    "KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point", "RoundCurve",
+    "StraightCurve", "halfway",
 ]  # fmt: skip

@@ -3,7 +3,7 @@
 from math import atan2, degrees, hypot, remainder
 from typing import assert_never
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, StraightCurve
 from ..figures.along import Longish
 from ..meet.carriers import way_of
 from ..meet.nearest import nearest
@@ -24,7 +24,7 @@ def between_directions(a: float, b: float) -> float:
     return 180.0 if turn == -180.0 else turn
 
 
-def between_lines(a: Line | EndlessLine, b: Line | EndlessLine) -> float:
+def between_lines(a: StraightCurve, b: StraightCurve) -> float:
     """Degrees from the direction of one line, as it runs, to that of another."""
     p, q = way_of(a), way_of(b)
     return turn_between(p.ux, p.uy, q.ux, q.uy)

@@ -8,7 +8,7 @@ zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen f
 from math import atan2, hypot, inf, pi
 from typing import Any, assert_never
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..meet import meet, nearest
@@ -137,7 +137,7 @@ def _square_to_both(a: Curve, b: Curve) -> list[Pair]:
             raise AssertionError(f"no distance of {a} and {b}")
 
 
-def _toward(a: Circle | Arc, centre: Point) -> list[Point]:
+def _toward(a: RoundCurve, centre: Point) -> list[Point]:
     """The two places of a round figure on the line through another centre, as far as they are drawn."""
     dx, dy = centre.x - a.centre.x, centre.y - a.centre.y
     d = hypot(dx, dy)
@@ -147,7 +147,7 @@ def _toward(a: Circle | Arc, centre: Point) -> list[Point]:
     return [p for p in places if within(a, p)]
 
 
-def _line_and_round(line: Line | EndlessLine, curve: Circle | Arc) -> list[Pair]:
+def _line_and_round(line: StraightCurve, curve: RoundCurve) -> list[Pair]:
     w = way_of(line)
     off = w.off(curve.centre.x, curve.centre.y)
     foot = Point(curve.centre.x + off * w.uy, curve.centre.y - off * w.ux)
@@ -156,7 +156,7 @@ def _line_and_round(line: Line | EndlessLine, curve: Circle | Arc) -> list[Pair]
     return [_pair(foot, q) for q in _toward(curve, foot)]
 
 
-def _ellipse_and_line(e: Ellipse, line: Line | EndlessLine) -> list[Pair]:
+def _ellipse_and_line(e: Ellipse, line: StraightCurve) -> list[Pair]:
     """Where the ellipse runs along the line, and the feet of those places on it."""
     w = way_of(line)
     ux, uy = e.to_own(e.centre.x + w.ux, e.centre.y + w.uy)

@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any, Literal
 
 from ..angles import unit_vector
-from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures import Arc, Ellipse, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.box import box_of
 from ..meet import feet, meet
 from ..meet.carriers import way_of
@@ -52,7 +52,7 @@ def gap_between(a: Any, b: Any) -> Gap:
 def _gap_of_parts(a: Any, b: Any) -> Gap:
     """Of those parts that lie so near that they may touch, how they stand to each other; else the shortest distance."""
     ones, others = parts_of(a), parts_of(b)
-    straight = all(isinstance(part, Line | EndlessLine) for part in (*ones, *others))
+    straight = all(isinstance(part, StraightCurve) for part in (*ones, *others))
     near: list[Gap] = []
     for n, k in tree_of(ones).pairs(tree_of(others), _slack(a, b)):
         near.append(gap_between(ones[n], others[k]))
@@ -76,21 +76,21 @@ def _residual(a: Any, b: Any) -> float:
     radius (published: its support function), and the feet of the perpendiculars give the distances from a centre.
     """
     for one, other in ((a, b), (b, a)):
-        if isinstance(other, Line | EndlessLine):
-            if isinstance(one, Circle | Arc):
+        if isinstance(other, StraightCurve):
+            if isinstance(one, RoundCurve):
                 return abs(way_of(other).off(one.centre.x, one.centre.y)) - one.radius
             if isinstance(one, Ellipse):
                 way = way_of(other)
                 c, s = unit_vector(one.turn)
                 half = hypot(one.a * (c * way.uy - s * way.ux), one.b * (s * way.uy + c * way.ux))
                 return abs(way.off(one.centre.x, one.centre.y)) - half
-        if isinstance(one, Ellipse) and isinstance(other, Circle | Arc):
+        if isinstance(one, Ellipse) and isinstance(other, RoundCurve):
             around = feet(one, other.centre)
             near, far = (hypot(p.x - other.centre.x, p.y - other.centre.y) for p in (around[0], around[-1]))
             return max(near - other.radius, other.radius - far)
     if isinstance(a, Ellipse) and isinstance(b, Ellipse):
         return apart(a, b)
-    if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
+    if isinstance(a, RoundCurve) and isinstance(b, RoundCurve):
         d = hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)
         outside, inside = d - (a.radius + b.radius), abs(a.radius - b.radius) - d
         return max(outside, inside)

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import hypot
 from typing import assert_never
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, StraightCurve
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +26,7 @@ class Way:
         return (x - self.x) * self.ux + (y - self.y) * self.uy
 
 
-def way_of(line: Line | EndlessLine) -> Way:
+def way_of(line: StraightCurve) -> Way:
     """The way of a line; a finite one is taken from its middle, where it is known best."""
     if isinstance(line, EndlessLine):
         return Way(line.through.x, line.through.y, line.ux, line.uy, 0.0)

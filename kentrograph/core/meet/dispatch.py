@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any
 
 from ..budget import watch
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, StraightCurve
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
@@ -66,8 +66,8 @@ def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
             raise AssertionError(f"no crossing of {first} and {second}")
 
 
-def _line(curve: Any) -> Line | EndlessLine:
-    assert isinstance(curve, Line | EndlessLine)
+def _line(curve: Any) -> StraightCurve:
+    assert isinstance(curve, StraightCurve)
     return curve
 
 

@@ -4,7 +4,7 @@ from math import hypot
 from typing import assert_never
 
 from ..angles import unit
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
 from ..problem import refuse
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import way_of
@@ -40,7 +40,7 @@ def feet(curve: Curve, at: Point) -> list[Point]:
             assert_never(curve)
 
 
-def tangent_places(circle: Circle | Arc, at: Point, tolerance: Tolerance = TOLERANCE) -> tuple[Spot, ...]:
+def tangent_places(circle: RoundCurve, at: Point, tolerance: Tolerance = TOLERANCE) -> tuple[Spot, ...]:
     """Where the tangents from a place touch the whole circle: left, then right, of the way from the place to the centre.
 
     The place itself where it lies on the circle; none from inside it. Source, published: Euclid, Elements III.17; the

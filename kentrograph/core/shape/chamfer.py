@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ..angles import unit_vector
 from ..construct.solution import Contact, Solution
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import ellipse_angle
 from ..measure.angle import running_at
 from ..meet import meet_long
@@ -130,7 +130,7 @@ def _met_at_angle(first: Side, ahead: bool, second: Side, corner: Point, start: 
     if not ends:
         return None
     end = min(ends, key=lambda one: one[:2])[2]
-    if isinstance(second, Line | EndlessLine):
+    if isinstance(second, StraightCurve):
         vx, vy = _run(second, end, True)
         forward = (end.x - corner.x) * vx + (end.y - corner.y) * vy > 0.0
     else:
@@ -142,7 +142,7 @@ def _met_at_angle(first: Side, ahead: bool, second: Side, corner: Point, start: 
 
 def _side(figure: Side, at: Point) -> str:
     """On which side of a figure a place lies: left or right of a line, inside or outside of what is round."""
-    if isinstance(figure, Line | EndlessLine):
+    if isinstance(figure, StraightCurve):
         return "left" if way_of(figure).off(at.x, at.y) > 0.0 else "right"
     if isinstance(figure, Ellipse):
         u, v = figure.to_own(at.x, at.y)

@@ -9,7 +9,7 @@ from math import hypot
 from typing import NamedTuple
 
 from ..construct.arcs import about_to
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve
 from ..figures.along import heading
 from ..figures.box import box_of
 from ..figures.outline import Piece
@@ -228,7 +228,7 @@ def deepest(figure: Offsettable, distance: float, side: str, rounded: bool, name
 
     Of what is round it is the radius; of outlines it is found by halving.
     """
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         return figure.radius
     if isinstance(figure, Ellipse):
         return figure.a

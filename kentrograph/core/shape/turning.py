@@ -2,7 +2,7 @@
 
 from math import atan2, hypot, pi
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import heading
 from ..meet.within import within
 from ..problem import refuse
@@ -56,7 +56,7 @@ def way_at(curve: Curve, cut: Cut) -> tuple[float, float]:
 
 def _bend(curve: Curve, cut: Cut) -> float:
     """How fast a curve turns to the left as it runs, at a cut: one over the radius there."""
-    if isinstance(curve, Line | EndlessLine):
+    if isinstance(curve, StraightCurve):
         return 0.0
     if isinstance(curve, Circle):
         return 1.0 / curve.radius

@@ -4,7 +4,7 @@ from math import degrees, hypot, radians
 
 from ..angles import direction_of, unit_vector
 from ..book.on_paper import Dimension
-from ..figures import Arc, Circle, Line, Point
+from ..figures import Arc, Line, Point, RoundCurve
 from .compose import Composed
 from .frame import Frame
 from .laid import Laid, Ways, arrow, readable, set_at
@@ -25,7 +25,7 @@ def ways(dimension: Dimension, value: Composed, frame: Frame, style: Style) -> W
     centre = frame.place(dimension.places[0])
     if dimension.form == "arc":
         rim = frame.figure(dimension.rim) if dimension.rim is not None else None
-        assert isinstance(rim, Circle | Arc)
+        assert isinstance(rim, RoundCurve)
         begin, turn = (rim.from_direction, rim.sweep) if isinstance(rim, Arc) else (0.0, 359.0)
         legs, least = (rim.radius, rim.radius), rim.radius + style.first_row
     else:

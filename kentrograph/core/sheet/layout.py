@@ -9,7 +9,7 @@ from math import hypot
 
 from ..book.manner import Header
 from ..book.on_paper import Axes, Detail, Dimension, Hatch, Note, OnPaper, PointTable
-from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
+from ..figures import Circle, Ellipse, Line, Outline, Point, RoundCurve
 from ..figures.box import box_around
 from ..language import display
 from ..tolerance import TOLERANCE
@@ -203,7 +203,7 @@ def _axes(axes: Axes, frame: Frame, style: Style) -> Iterator[Mark]:
         yield Stroke(circle, width, dash)
     for one in axes.rims:
         rim = frame.figure(one)
-        assert isinstance(rim, Circle | Arc)
+        assert isinstance(rim, RoundCurve)
         c, far = rim.centre, rim.radius + 2.0 * style.past
         common = next((t for t in through if isinstance(t, Circle) and _lies_on(t, c)), None)
         ux, uy = 1.0, 0.0

@@ -6,7 +6,7 @@ from math import hypot
 
 from ..angles import direction_of, unit_vector
 from ..book.on_paper import Dimension, Note
-from ..figures import Arc, Circle, Figure, FigureSet, Point
+from ..figures import Arc, Circle, Figure, FigureSet, Point, RoundCurve
 from ..figures.box import box_of
 from ..measure.closest import closest
 from .compose import Composed
@@ -26,7 +26,7 @@ _RINGS = 24
 def ways_of_rim(dimension: Dimension, value: Composed, frame: Frame, style: Style, free: Free) -> Ways:
     """A radius or a diameter: an arrow on the rim, on a line that runs to its centre. What is surely taken is passed over."""
     rim = frame.figure(dimension.rim) if dimension.rim is not None else None
-    assert isinstance(rim, Circle | Arc)
+    assert isinstance(rim, RoundCurve)
     if dimension.at is not None:
         at = frame.place(dimension.at)
         away, turn = _seen_from(rim.centre, at)
@@ -60,7 +60,7 @@ def _toward(centre: Point, turn: float, far: float) -> Point:
     return Point(centre.x + far * ux, centre.y + far * uy)
 
 
-def _on_rim(rim: Circle | Arc) -> Sequence[float]:
+def _on_rim(rim: RoundCurve) -> Sequence[float]:
     """Directions in which a round figure has a rim: of an arc its middle first, then others that it covers."""
     if isinstance(rim, Circle):
         return _TURNS
@@ -68,7 +68,7 @@ def _on_rim(rim: Circle | Arc) -> Sequence[float]:
     return [rim.from_direction + share * rim.sweep for share in shares]
 
 
-def _leader_to(rim: Circle | Arc, at: Point, value: Composed, style: Style) -> Laid:
+def _leader_to(rim: RoundCurve, at: Point, value: Composed, style: Style) -> Laid:
     """A line through the centre, from the rim to a place, and a level shoulder there."""
     far, turn = _seen_from(rim.centre, at)
     if isinstance(rim, Arc):

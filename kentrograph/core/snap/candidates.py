@@ -8,7 +8,7 @@ from typing import Any
 from ..book.book import Book
 from ..book.index import index_of
 from ..book.scene import in_sight
-from ..figures import Arc, Circle, Line, Outline, Point
+from ..figures import Arc, Line, Outline, Point, RoundCurve
 from ..measure.away import away
 from ..meet import feet, nearest, tangent_places
 from ..meet.within import distance_along, within
@@ -96,7 +96,7 @@ def _from_last(book: Book, q: Query, near: Near) -> Iterator[Candidate]:
             # A place that lies on the figure is its own foot: it is offered as what it is.
             if q.reaches(at) and hypot(at.x - q.last.x, at.y - q.last.y) > SPOT_SHARE * q.reach and within(figure, at):
                 yield Candidate(at, f"foot on {name}{word}", "foot", id)
-        if isinstance(figure, Circle | Arc):
+        if isinstance(figure, RoundCurve):
             for at, sign, _ in tangent_places(figure, q.last):
                 # A place on the rim touches nowhere else: it has no sign.
                 if sign and q.reaches(at) and within(figure, at):

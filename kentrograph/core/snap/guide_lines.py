@@ -7,7 +7,7 @@ from typing import Any
 
 from ..angles import direction_of, unit_vector
 from ..book.book import Book
-from ..figures import Arc, EndlessLine, Line, Outline, Point
+from ..figures import Arc, EndlessLine, Line, Outline, Point, StraightCurve
 from ..figures.along import heading, place_along
 from ..meet import meet_long
 from ..meet.roughly import carrier_of, meet_roughly
@@ -27,7 +27,7 @@ _MOST = 5
 def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Iterator[Candidate]:
     """Places on the sight lines within reach: their crossings with each other and with figures, then those along one."""
     # One that runs along a line under the pointer says nothing that the line itself does not say better.
-    lines = [figure for _, _, figure in near if isinstance(figure, Line | EndlessLine)]
+    lines = [figure for _, _, figure in near if isinstance(figure, StraightCurve)]
     close = [s for s in sights_of(book, q) if not any(meet_long(s.line, line).how == "coincident" for line in lines)]
     if "sights" in q.on:
         for index, one in enumerate(close):
@@ -123,7 +123,7 @@ def _onward(book: Book, q: Query, source: Passed, at: Point) -> Iterator[Sight]:
 def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Sight]:
     """Parallel and square to a line that was passed over, through the places that were passed over."""
     figure = book.figure_of(id)
-    if not isinstance(figure, Line | EndlessLine):
+    if not isinstance(figure, StraightCurve):
         return
     ux, uy = heading(figure, False)
     name = book.name_of(id)

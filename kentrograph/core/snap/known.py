@@ -10,7 +10,7 @@ from ..book.manner import Conventions
 from ..book.names import edge_name
 from ..book.step import Step
 from ..book.values import Reading, Value
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, halfway
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve, halfway
 from ..figures.along import place_along
 from ..measure.area import middles
 from ..meet.within import on_sweep
@@ -88,7 +88,7 @@ def _places_of_step(book: Book, id: str) -> Iterator[Candidate]:
             assert_never(figure)
 
 
-def _quarters(book: Book, figure: Circle | Arc, name: str, id: str) -> Iterator[Candidate]:
+def _quarters(book: Book, figure: RoundCurve, name: str, id: str) -> Iterator[Candidate]:
     """The quarter points of a circle that are drawn, in the directions that the drawing counts."""
     for core, (c, s) in ((0.0, (1.0, 0.0)), (90.0, (0.0, 1.0)), (180.0, (-1.0, 0.0)), (270.0, (0.0, -1.0))):
         at = Point(figure.centre.x + figure.radius * c, figure.centre.y + figure.radius * s)

@@ -13,7 +13,7 @@ from ..book.index import index_of
 from ..book.names import edge_name
 from ..book.scene import in_sight
 from ..book.values import StepResult
-from ..figures import Curve, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Curve, Ellipse, EndlessLine, Figure, Outline, Point, StraightCurve
 from ..figures.box import box_of
 from ..measure.away import away
 from ..measure.rough_spots import spots_on_both
@@ -237,6 +237,6 @@ def _middle(piece: Curve) -> Point:
 
 def _length(piece: Curve, along: float) -> float:
     """At most how long so much of a piece is: a length on lines, degrees of what is round."""
-    if isinstance(piece, Line | EndlessLine):
+    if isinstance(piece, StraightCurve):
         return along
     return radians(along) * (max(piece.a, piece.b) if isinstance(piece, Ellipse) else piece.radius)

@@ -10,7 +10,7 @@ from collections.abc import Callable
 from math import atan2, cos, hypot, pi, sin
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Point, RoundCurve, StraightCurve
 from ..meet.narrowing import zero_between
 from ..problem import refuse
 from ..tolerance import TOLERANCE
@@ -92,7 +92,7 @@ def half_breadth(e: Ellipse, nx: float, ny: float) -> float:
 def _breadth(figure: Any, nx: float, ny: float) -> float:
     if isinstance(figure, Ellipse):
         return half_breadth(figure, nx, ny)
-    return figure.radius if isinstance(figure, Circle | Arc) else 0.0
+    return figure.radius if isinstance(figure, RoundCurve) else 0.0
 
 
 def _contact(figure: Any, s: float, nx: float, ny: float) -> Point:
@@ -103,7 +103,7 @@ def _contact(figure: Any, s: float, nx: float, ny: float) -> Point:
         size = hypot(u, v)
         x, y = figure.vector(figure.a * u / size, figure.b * v / size)
         return Point(figure.centre.x - s * x, figure.centre.y - s * y)
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         return Point(figure.centre.x - s * figure.radius * nx, figure.centre.y - s * figure.radius * ny)
     return _centre(figure)
 
@@ -111,7 +111,7 @@ def _contact(figure: Any, s: float, nx: float, ny: float) -> Point:
 def _centre(figure: Any) -> Point:
     if isinstance(figure, Point):
         return figure
-    if isinstance(figure, Line | EndlessLine):
+    if isinstance(figure, StraightCurve):
         raise refuse("line_touches_line")
     if isinstance(figure, Circle | Arc | Ellipse):
         return figure.centre

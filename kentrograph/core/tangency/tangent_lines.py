@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any
 
 from ..construct.solution import Contact, Contacts, Solution
-from ..figures import Circle, Ellipse, EndlessLine, Line, Point
+from ..figures import Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..meet.carriers import way_of
 from ..meet.within import within
 from .ellipse_lines import half_breadth
@@ -14,7 +14,7 @@ from .tangents import RawTangent, Tangent
 _WORDS = ("left", "right", "")
 _AGAIN = ("first", "second", "third", "fourth")
 _OVER = {"left": "right", "right": "left", "": ""}
-Finish = Callable[[Line | EndlessLine], Line | EndlessLine]
+Finish = Callable[[StraightCurve], StraightCurve]
 
 
 def raw_of(t: Tangent) -> RawTangent:
@@ -96,7 +96,7 @@ class TangentLines(Sequence[Solution]):
         raw = self.raws[index]
         _, px, py, qx, qy, merged = raw
         p = Point(px, py)
-        line: Line | EndlessLine
+        line: StraightCurve
         if merged:
             size = hypot(qx - px, qy - py)
             turn = -1.0 if self.turned else 1.0
@@ -118,7 +118,7 @@ class TangentLines(Sequence[Solution]):
         return Solution(made, " ".join(w for w in words if w), note, words, Contacts(contacts))
 
 
-def _miss(line: Line | EndlessLine, figure: Any, at: Point) -> float:
+def _miss(line: StraightCurve, figure: Any, at: Point) -> float:
     """By how much a line misses what it should touch, from its own numbers."""
     w = way_of(line)
     if isinstance(figure, Ellipse):

@@ -9,7 +9,7 @@ from math import hypot, sqrt
 from typing import NamedTuple
 
 from ..angles import unit_vector
-from ..figures import Ellipse, EndlessLine, Line, Point
+from ..figures import Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..problem import refuse
 from ..tolerance import TOLERANCE
 from .touched import Touched
@@ -25,7 +25,7 @@ class Tangent(NamedTuple):
     """
 
     sides: tuple[str, ...]
-    line: Line | EndlessLine
+    line: StraightCurve
     at: tuple[Point, ...]
     merged: bool = False
 

@@ -8,7 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, inf
 
-from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures import Arc, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve
 from ...core.figures.along import heading, place_along
 from ...core.figures.box import box_of
 from ...core.figures.box_tree import BoxTree
@@ -189,7 +189,7 @@ def _lies_on(at: Point, figure: Figure, slack: float) -> bool:
         dx, dy = b.x - a.x, b.y - a.y
         if abs((at.x - a.x) * dy - (at.y - a.y) * dx) > slack * hypot(dx, dy):
             return False
-    if isinstance(figure, Circle | Arc) and abs(deviation(at, figure.centre) - figure.radius) > slack:
+    if isinstance(figure, RoundCurve) and abs(deviation(at, figure.centre) - figure.radius) > slack:
         return False
     return distance_between(at, figure) <= slack
 
@@ -253,13 +253,13 @@ def _smooth(one: Figure, end: int, other: Figure, other_end: int) -> bool:
 
 def _kink(one: Figure, other: Figure) -> float:
     """By how much the circles or lines that two lie on miss touching, where they should."""
-    if isinstance(one, Arc | Circle) and isinstance(other, Line):
+    if isinstance(one, RoundCurve) and isinstance(other, Line):
         one, other = other, one
-    if isinstance(one, Line) and isinstance(other, Arc | Circle):
+    if isinstance(one, Line) and isinstance(other, RoundCurve):
         dx, dy = one.end.x - one.start.x, one.end.y - one.start.y
         off = abs((other.centre.x - one.start.x) * dy - (other.centre.y - one.start.y) * dx) / hypot(dx, dy)
         return abs(off - other.radius)
-    if isinstance(one, Arc | Circle) and isinstance(other, Arc | Circle):
+    if isinstance(one, RoundCurve) and isinstance(other, RoundCurve):
         apart = deviation(one.centre, other.centre)
         return min(abs(apart - one.radius - other.radius), abs(apart - abs(one.radius - other.radius)))
     if isinstance(one, Line) and isinstance(other, Line):

@@ -4,7 +4,7 @@ from math import hypot
 from typing import Any
 
 from ...construct.circles import through_three
-from ...figures import Arc, Circle, FigureSet, Outline, Point
+from ...figures import Circle, FigureSet, Outline, Point, RoundCurve
 from ...problem import Refused, refuse
 from ...tolerance import TOLERANCE
 from ..kind import GivenSpec, Kind
@@ -25,7 +25,7 @@ def plan_axes(p: Planner, statement: Statement) -> Plan:
     slots = [(p.slot(name), name) for name in names]
 
     def draw(env: Env, last: Point) -> StepResult:
-        rims: list[Circle | Arc] = []
+        rims: list[RoundCurve] = []
         through: list[Circle] = []
         for slot, name in slots:
             found = rims_of(env[slot])
@@ -39,15 +39,15 @@ def plan_axes(p: Planner, statement: Statement) -> Plan:
     return draw
 
 
-def rims_of(figure: Any) -> list[Circle | Arc]:
+def rims_of(figure: Any) -> list[RoundCurve]:
     """The round figures of a figure: itself, those of a set, the arcs of an outline."""
-    if isinstance(figure, Circle | Arc):
+    if isinstance(figure, RoundCurve):
         return [figure]
     parts = figure.members if isinstance(figure, FigureSet) else figure.pieces if isinstance(figure, Outline) else ()
     return [rim for part in parts for rim in rims_of(part)]
 
 
-def _circle_of_centres(rims: list[Circle | Arc]) -> Circle | None:
+def _circle_of_centres(rims: list[RoundCurve]) -> Circle | None:
     """The circle on which all centres lie, if there is one."""
     centres = [rim.centre for rim in rims]
     third = len(centres) // 3

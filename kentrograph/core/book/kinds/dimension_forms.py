@@ -7,7 +7,7 @@ from math import hypot
 from typing import Any
 
 from ...angles import direction_of, unit_vector
-from ...figures import Arc, Circle, EndlessLine, FigureSet, Line, Outline, Point
+from ...figures import Arc, Circle, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ...figures.along import heading
 from ...measure.area import area_centre
 from ...measure.closest import closest, place_of
@@ -26,7 +26,7 @@ from ..tree import CornerOf
 from ..values import Untouchable
 
 MOST_TIMES = 1_000_000
-_Lines = Line | EndlessLine
+_Lines = StraightCurve
 
 
 @dataclass(frozen=True, slots=True)
@@ -104,7 +104,7 @@ def _length(p: Planner, things: Sequence[Any]) -> Dimension:
     reading = (Reading("length", value),)
     if isinstance(figure, Line):
         return Dimension("straight", reading, (figure.start, figure.end), figure.direction, times=times)
-    if isinstance(figure, Arc | Circle):
+    if isinstance(figure, RoundCurve):
         return Dimension("arc", reading, (figure.centre,), rim=figure, times=times)
     raise refuse("no_dimension", what="the length of a bent outline or an ellipse", could="its edges one by one, or a note")
 
@@ -224,7 +224,7 @@ def _shortest(one: Any, other: Any) -> Dimension:
     """Between two figures: square to lines that lie side by side, and to a line beside a place."""
     if isinstance(one, Line) and isinstance(other, Point):
         one, other = other, one
-    if isinstance(one, Circle | Arc) and isinstance(other, Circle | Arc):
+    if isinstance(one, RoundCurve) and isinstance(other, RoundCurve):
         # As one measures it: from centre to centre.
         one, other = one.centre, other.centre
     if isinstance(one, Point) and isinstance(other, _Lines):

@@ -7,7 +7,7 @@ from ...angles import unit_vector
 from ...construct import lines
 from ...construct.lines import Vector
 from ...construct.solution import Solution
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, RoundCurve, StraightCurve
 from ...problem import refuse
 from ..chain import chain_of, follow
 from ..kind import Drag, GivenSpec, Held, Kind
@@ -211,7 +211,7 @@ def _square_side(figure: Any) -> Line | EndlessLine | Circle:
 def _dropped(f: Facts) -> Line:
     """Square to a line or a circle, from a place to its foot there."""
     at, other = value(f, "from"), value(f, "square")
-    if isinstance(other, Circle | Arc):
+    if isinstance(other, RoundCurve):
         return lines.square_to_circle(Circle(other.centre, other.radius), at)
     return lines.square_to(_line(f, "square"), at)
 
@@ -220,9 +220,9 @@ def _bisecting(a: Any, b: Any) -> EndlessLine | list[Solution]:
     """The square line through the middle of two places; the two lines that halve the angles of two lines."""
     if type(a) is Point and type(b) is Point:
         return lines.bisector_of_places(a, b)
-    if isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+    if isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
         return lines.bisectors_of_lines(a, b)
-    places = [t.centre if isinstance(t, Circle | Arc) else t for t in (a, b)]
+    places = [t.centre if isinstance(t, RoundCurve) else t for t in (a, b)]
     if not all(isinstance(t, Point) for t in places):
         raise refuse("no_bisector")
     return lines.bisector_of_places(places[0], places[1])
@@ -240,9 +240,9 @@ def _vector(f: Facts, way: str) -> Vector:
     return (-uy, ux) if way == "square" else (ux, uy)
 
 
-def _line(f: Facts, word: str) -> Line | EndlessLine:
+def _line(f: Facts, word: str) -> StraightCurve:
     found = next(x for x in f if x.word == word)
-    if not isinstance(found.values[0], Line | EndlessLine):
+    if not isinstance(found.values[0], StraightCurve):
         raise refuse("no_line", found.given.start, found.given.end, word=word)
     return found.values[0]
 

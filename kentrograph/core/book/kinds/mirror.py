@@ -1,7 +1,7 @@
 """Mirroring: in a line, or in the line through two places."""
 
 from ...angles import unit
-from ...figures import EndlessLine, Line, Point
+from ...figures import Point, StraightCurve
 from ...figures.similarity import Similarity, reflection
 from ...meet.carriers import way_of
 from ...problem import refuse
@@ -29,7 +29,7 @@ def _by(p: Planner, statement: Statement) -> By:
     def by(env: Env, last: Point) -> Similarity:
         found = [value for link, value, _ in follow(chain, env, last) if link.given is given]
         if len(found) == 1:
-            if not isinstance(found[0], Line | EndlessLine):
+            if not isinstance(found[0], StraightCurve):
                 raise refuse("no_mirror", given.start, given.end)
             w = way_of(found[0])
             return reflection(Point(w.x, w.y), w.ux, w.uy)

@@ -7,7 +7,7 @@ from ...angles import unit_vector
 from ...construct.lines import endless_through, parallel_at
 from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ...meet.meeting import NEITHER
 from ...problem import refuse
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
@@ -148,7 +148,7 @@ def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
         return [("", Locus(Circle(thing, distance), f"that distance from {name}"))]
     if isinstance(thing, Circle | Arc | Ellipse):
         return [("", Locus(Circle(thing.centre, distance), f"that distance from {name}"))]
-    if isinstance(thing, Line | EndlessLine):
+    if isinstance(thing, StraightCurve):
         beside = parallel_at(thing, distance)
         words = f"that distance from {name}"
         said = [b for b in beside if b.signature in fact.sides]

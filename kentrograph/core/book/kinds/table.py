@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from typing import Any, cast
 
-from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, StraightCurve
 from ...measure.closest import place_of
 from ...problem import refuse
 from ..crossings import called
@@ -98,8 +98,8 @@ def _names(given: Given) -> list[Name]:
     return names
 
 
-def _edge(figure: Any, name: Name) -> Line | EndlessLine:
-    if not isinstance(figure, Line | EndlessLine):
+def _edge(figure: Any, name: Name) -> StraightCurve:
+    if not isinstance(figure, StraightCurve):
         raise refuse("no_line", name.start, name.end, word="edges")
     return figure
 

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from ...angles import unit, unit_vector
 from ...construct.lines import Vector, vector_of, with_length
-from ...figures import Circle, Ellipse, EndlessLine, Line, Point
+from ...figures import Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ...meet import nearest
 from ...problem import Problem, Refused, refuse
 from ...tangency.choose import Stated, chosen
@@ -153,7 +153,7 @@ def _tangents(f: Facts, layout: Layout, figures: list[Any]) -> Raws:
     return raws, other == "to", slice(1, 2)
 
 
-def _ended(line: Line | EndlessLine, length: float | None, other: str) -> Line | EndlessLine:
+def _ended(line: StraightCurve, length: float | None, other: str) -> StraightCurve:
     """The line as it was asked for: endless through a place or along a direction, or of a length."""
     if other in (*WAYS, "through", "at"):
         return line if isinstance(line, EndlessLine) else EndlessLine(line.start, *vector_of(line))
@@ -161,7 +161,7 @@ def _ended(line: Line | EndlessLine, length: float | None, other: str) -> Line |
 
 
 def _ring(figure: Any) -> Touched:
-    if isinstance(figure, Line | EndlessLine):
+    if isinstance(figure, StraightCurve):
         raise refuse("line_touches_line")
     return touched(figure)
 
@@ -169,7 +169,7 @@ def _ring(figure: Any) -> Touched:
 def _vector(given: Any, way: str, at: Given) -> Vector:
     if way == "direction":
         return unit_vector(given)
-    if not isinstance(given, Line | EndlessLine):
+    if not isinstance(given, StraightCurve):
         raise refuse("no_line", at.start, at.end, word=way)
     ux, uy = vector_of(given)
     return (-uy, ux) if way == "square" else (ux, uy)

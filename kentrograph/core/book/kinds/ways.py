@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import cast
 
-from ...figures import EndlessLine, Line, Point
+from ...figures import Point, StraightCurve
 from ...problem import refuse
 from ..planner import Env, Planner
 from ..tree import PLACES, Given, Name, Number
@@ -21,7 +21,7 @@ def plan_turn(p: Planner, given: Given) -> Callable[[Env, Point], float]:
 
     def named(env: Env, last: Point) -> float:
         found = env[slot]
-        if isinstance(found, Line | EndlessLine):
+        if isinstance(found, StraightCurve):
             return found.direction
         if isinstance(found, float):
             return p.manner.direction_to_core(found)

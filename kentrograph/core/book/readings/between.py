@@ -4,7 +4,7 @@ from math import hypot
 from typing import Any
 
 from ...angles import direction_of
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Line, Point, RoundCurve, StraightCurve
 from ...measure.angle import at_corner, between_lines
 from ...measure.closest import distance_between, place_of
 from ...measure.gap import gap_between
@@ -30,14 +30,14 @@ def _distance(p: Counting, a: Any, b: Any) -> Read:
         # Beside the line it is the square distance anyway; past its end it is not, and both are said.
         foot = feet(b, a)[0]
         return value, {} if within(b, foot) else {"square": hypot(foot.x - a.x, foot.y - a.y)}, ""
-    if isinstance(a, Circle | Arc) and isinstance(b, Circle | Arc):
+    if isinstance(a, RoundCurve) and isinstance(b, RoundCurve):
         return value, {"centres": hypot(b.centre.x - a.centre.x, b.centre.y - a.centre.y)}, ""
     return value, {}, ""
 
 
 def _direction(p: Counting, a: Any, b: Any = None) -> Read:
     if b is None:
-        if not isinstance(a, Line | EndlessLine):
+        if not isinstance(a, StraightCurve):
             raise refuse("no_line", word="direction")
         return p.manner.direction_from_core(a.direction), {}, ""
     start, end = place_of(a), place_of(b)
@@ -49,7 +49,7 @@ def _direction(p: Counting, a: Any, b: Any = None) -> Read:
 def _angle(p: Counting, a: Any, b: Any, c: Any = None) -> Read:
     if c is not None:
         turn = at_corner(place_of(a), place_of(b), place_of(c))
-    elif isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+    elif isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
         turn = between_lines(a, b)
     else:
         raise refuse("no_angle")

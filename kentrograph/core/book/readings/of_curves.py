@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from ...figures import Arc, Circle
+from ...figures import Arc, RoundCurve
 from ...problem import refuse
 from .reading_kind import Counting, Part, Read, ReadingKind
 
@@ -17,7 +17,7 @@ def _length(p: Counting, a: Any) -> Read:
 
 
 def _radius(p: Counting, a: Any) -> Read:
-    if not isinstance(a, Circle | Arc):
+    if not isinstance(a, RoundCurve):
         raise refuse("no_rim", name="it")
     sweep = {"sweep": a.sweep} if isinstance(a, Arc) else {}
     return a.radius, {"diameter": 2.0 * a.radius, **sweep, "x": a.centre.x, "y": a.centre.y}, ""

@@ -7,7 +7,7 @@ from ...book.book import Book
 from ...book.step import Step
 from ...book.values import StepResult
 from ...construct.solution import near as nearest_solution
-from ...figures import Arc, Circle, Point
+from ...figures import Point, RoundCurve
 from ...measure.closest import distance_between
 from ...problem import Refused
 from ..draft import Draft
@@ -45,7 +45,7 @@ def fitting_radius(book: Book, step: Step, rows: Callable[[float], Rows], at: Po
         except Refused:
             return None
         figure = value.figure if isinstance(value, StepResult) else None
-        if not isinstance(figure, Circle | Arc):
+        if not isinstance(figure, RoundCurve):
             return None
         return hypot(at.x - figure.centre.x, at.y - figure.centre.y) - figure.radius
 

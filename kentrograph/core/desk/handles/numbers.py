@@ -12,7 +12,7 @@ from ...book.tree import Given, Name, Named, NamedPlace
 from ...book.values import Mark, OnPaper, Reading, StepResult
 from ...construct.arcs import via
 from ...construct.circles import through_three
-from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point
+from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ...figures.along import place_along
 from ...meet import nearest
 from ...meet.carriers import way_of
@@ -123,7 +123,7 @@ def _size(step: Step, n: int, word: str, centre: Point) -> Pull:
     return pull
 
 
-def _fitting(step: Step, figure: Circle | Arc, n: int, word: str) -> Pull:
+def _fitting(step: Step, figure: RoundCurve, n: int, word: str) -> Pull:
     """A size with which the figure, held by its other givens, goes through the pointer."""
     sides = _sides(step.statement.givens[n])
 
@@ -174,7 +174,7 @@ def _spanning(step: Step, arc: Arc, n: int, word: str) -> Pull:
     return pull
 
 
-def _beside(step: Step, n: int, word: str, base: Line | EndlessLine) -> Pull:
+def _beside(step: Step, n: int, word: str, base: StraightCurve) -> Pull:
     """A distance from a line, on the side on which the pointer is."""
     stated = _sides(step.statement.givens[n]) != ""
 
@@ -245,7 +245,7 @@ def _is_distance(given: Given) -> bool:
 def _line_named(book: Book, given: Given, before: int) -> Line | EndlessLine | None:
     argument = given.arguments[-1]
     figure = book.figure_named(argument.key, before) if isinstance(argument, Name) else None
-    return figure if isinstance(figure, Line | EndlessLine) else None
+    return figure if isinstance(figure, StraightCurve) else None
 
 
 def _distances(book: Book, step: Step, texts: list[str]) -> Pull:

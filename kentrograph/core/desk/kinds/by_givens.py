@@ -2,7 +2,8 @@
 
 from ...book.kind import Kind
 from ...book.kinds import STATEMENT_KINDS
-from .facet import STRAIGHT, Click, Facet
+from ...figures import StraightCurve
+from .facet import Click, Facet
 
 
 def _rows(c: Click) -> list[str]:
@@ -21,7 +22,7 @@ def _of_figures(c: Click, kind: Kind) -> list[str]:
         if given.takes == "place" and given.word not in c.has:
             placed.append(f"{given.word} {c.place}")
         elif given.takes == "one or two things" and given.word not in c.has:
-            in_line = bool(c.name) and isinstance(c.figure, STRAIGHT)
+            in_line = bool(c.name) and isinstance(c.figure, StraightCurve)
             placed.append(f"{given.word} {c.name if in_line else c.place}")
     if not placed or not c.has:
         return figures

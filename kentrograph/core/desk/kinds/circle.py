@@ -1,11 +1,11 @@
 """Circles: touching what the pointer is on; a special place is the centre first, then one that it goes through."""
 
-from ...figures import Point
-from .facet import PASSED_THROUGH, ROUND, STRAIGHT, Click, Facet
+from ...figures import Point, StraightCurve
+from .facet import PASSED_THROUGH, ROUND, Click, Facet
 
 
 def _rows(c: Click) -> list[str]:
-    curve = bool(c.name) and isinstance(c.figure, STRAIGHT | ROUND)
+    curve = bool(c.name) and isinstance(c.figure, StraightCurve | ROUND)
     through = f"through {c.place}"
     if "centre" in c.has:
         return [*([f"touching {c.name}"] if curve and not c.special else []), through]

@@ -8,14 +8,13 @@ from ...book.book import Book
 from ...book.kinds import STATEMENT_KINDS
 from ...book.tree import Statement
 from ...book.values import StepResult
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ...figures import Arc, Circle, Ellipse, Outline, Point
 from ...snap.away import edge_at
 from ..draft import Draft
 from ..open_line import OpenLine, read_open_line
 from ..pointer import Pointer
 from ..pointing import Pointed, plain_position
 
-STRAIGHT = Line | EndlessLine
 ROUND = Circle | Arc | Ellipse
 OF_THE_LAST = ("sights", "foot", "touch")
 """Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""

@@ -8,7 +8,7 @@ from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import StepResult
 from ...construct.lines import bisector_of_places
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Arc, EndlessLine, Point, RoundCurve, StraightCurve
 from ...figures.along import heading
 from .rounds import by_radius, round_working, three
 from .sheet import Sheet, between, value_of, with_values
@@ -60,7 +60,7 @@ def _leaving(sheet: Sheet, f: Facts, arc: Arc, words: set[str]) -> None:
     elif "to" in words:
         sheet.draw(bisector_of_places(at, arc.end), "square line through the middle of both ends")
         sheet.say("Both ends are equally far from the centre: it lies on the square line through their middle.")
-    elif isinstance(other, Circle | Arc):
+    elif isinstance(other, RoundCurve):
         # Outside, the centre is R + r from that centre: as far as from the place r behind the end. Else R - r, r before it.
         d = between(arc.centre, other.centre)
         behind = d > max(arc.radius, other.radius)
@@ -71,5 +71,5 @@ def _leaving(sheet: Sheet, f: Facts, arc: Arc, words: set[str]) -> None:
         sheet.draw(same, f"{n(other.radius)} {'behind' if behind else 'before'} the end")
         sheet.draw(bisector_of_places(same, other.centre), "square line through the middle of that and the centre touched")
         sheet.say(f"It is as far from the place {n(other.radius)} along that line as from the centre touched: {n(d)}.")
-    elif isinstance(other, Line | EndlessLine):
+    elif isinstance(other, StraightCurve):
         sheet.say(f"It is {n(arc.radius)} from the end and from the line touched.")

@@ -4,7 +4,7 @@ from typing import Any
 
 from ...book.kinds.bindings import Facts
 from ...book.values import StepResult
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Circle, EndlessLine, Line, Point, RoundCurve, StraightCurve
 from ...meet.carriers import way_of
 from .sheet import Sheet, between, over_the_way, value_of, with_values
 
@@ -18,7 +18,7 @@ def line_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
         _halving(sheet, f, value)
     elif {"parallel", "distance"} <= words:
         _beside(sheet, f)
-    elif not rings or not all(isinstance(ring, Circle | Arc) for ring, _ in rings):
+    elif not rings or not all(isinstance(ring, RoundCurve) for ring, _ in rings):
         return
     elif len(rings) == 2:
         _two_rings(sheet, rings, value)
@@ -44,7 +44,7 @@ def _two_rings(sheet: Sheet, rings: list[tuple[Any, str]], value: StepResult) ->
     )
 
 
-def _one_ring(sheet: Sheet, ring: Circle | Arc, name: str, value: StepResult) -> None:
+def _one_ring(sheet: Sheet, ring: RoundCurve, name: str, value: StepResult) -> None:
     """In a given direction: the radius to the touching place is square to it."""
     line: Any = value.figure
     way = way_of(line)
@@ -73,7 +73,7 @@ def _halving(sheet: Sheet, f: Facts, value: StepResult) -> None:
         for end in (a, b):
             sheet.draw(Circle(end, reach), f"circle of {n(reach)} about a place")
         sheet.say(f"Equal circles about both places, here of {n(reach)}, cross on it.")
-    elif isinstance(a, Line | EndlessLine) and isinstance(b, Line | EndlessLine):
+    elif isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
         way = way_of(found)
         size = max(way_of(a).size, way_of(b).size) or 1.0
         at = Point(way.x + 0.5 * size * way.ux, way.y + 0.5 * size * way.uy)

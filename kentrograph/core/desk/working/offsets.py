@@ -4,7 +4,7 @@ from typing import Any
 
 from ...book.kinds.bindings import Facts
 from ...book.values import StepResult
-from ...figures import Arc, Circle, Outline
+from ...figures import Outline, RoundCurve
 from .sheet import Sheet, with_values
 
 _MOST = 6
@@ -23,4 +23,4 @@ def offset_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
 def _radii(figure: Any) -> list[float]:
     """The radii of what is round in a figure, each once, the largest first."""
     pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
-    return sorted({piece.radius for piece in pieces if isinstance(piece, Arc | Circle)}, reverse=True)
+    return sorted({piece.radius for piece in pieces if isinstance(piece, RoundCurve)}, reverse=True)

@@ -8,7 +8,7 @@ from ...book.kinds.given import place_of_given
 from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
 from ...book.values import StepResult
 from ...construct.lines import beside
-from ...figures import Arc, Circle, EndlessLine, Line, Point
+from ...figures import Arc, Circle, EndlessLine, Line, Point, RoundCurve, StraightCurve
 from ...meet.carriers import carrier, way_of
 from .sheet import Sheet, between, over_the_way, with_values
 
@@ -29,7 +29,7 @@ def point_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
 
 def _at_distance(sheet: Sheet, given: Given, distance: float, thing: Any, at: Point) -> None:
     name, n = sheet.called(given), sheet.n(distance)
-    if isinstance(thing, Line | EndlessLine):
+    if isinstance(thing, StraightCurve):
         off = distance if way_of(thing).off(at.x, at.y) > 0.0 else -distance
         sheet.draw(beside(thing, off), f"parallel to {name} at {n}")
     else:
@@ -44,12 +44,12 @@ def _placed(sheet: Sheet, given: Given, at: Point) -> None:
             _crossing(sheet, one, other)
         case FootOf("foot", place, name) if place is not None:
             origin, figure = sheet.place(place), sheet.figure(name)
-            if between(origin, at) > 0.0 and isinstance(figure, Line | EndlessLine):
+            if between(origin, at) > 0.0 and isinstance(figure, StraightCurve):
                 sheet.draw(Line(origin, at), f"square line to {name.text}")
                 sheet.say(f"The foot lies {sheet.n(between(origin, at))} from there, by the shortest way to {name.text}.")
         case FootOf("touch", place, name) if place is not None:
             figure = sheet.figure(name)
-            if isinstance(figure, Circle | Arc):
+            if isinstance(figure, RoundCurve):
                 over_the_way(sheet, sheet.place(place), figure, name.text)
         case MiddleOf(first, second):
             a, b = sheet.place(first), sheet.place(second)
@@ -66,8 +66,8 @@ def _crossing(sheet: Sheet, one: Name, other: Name) -> None:
         return
     for figure, name in ((a, one), (b, other)):
         sheet.draw(carrier(figure), f"{name.text}, as long as it needs to be")
-    lines = [f for f in (a, b) if isinstance(f, Line | EndlessLine)]
-    rings = [f for f in (a, b) if isinstance(f, Circle | Arc)]
+    lines = [f for f in (a, b) if isinstance(f, StraightCurve)]
+    rings = [f for f in (a, b) if isinstance(f, RoundCurve)]
     if len(rings) == 2:
         first, second = rings
         d = between(first.centre, second.centre)

@@ -8,7 +8,7 @@ from ...book.kinds.bindings import Facts
 from ...book.kinds.touching import SIZES
 from ...book.values import StepResult
 from ...construct.lines import beside, bisector_of_places, bisectors_of_lines
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ...figures import Circle, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
 from ...meet.carriers import way_of
 from .sheet import Sheet, between, value_of, with_values
 
@@ -52,7 +52,7 @@ def _touched(sheet: Sheet, f: Facts, value: StepResult) -> list[Touch]:
     for given, values in with_values(f):
         ends = given.word in ("from", "to") and any(g.word == "touching" for g in f.layout.givens)
         if given.word in _TOUCHED or ends:
-            found.append((values[0], sheet.called(given), "", isinstance(values[0], Line | EndlessLine)))
+            found.append((values[0], sheet.called(given), "", isinstance(values[0], StraightCurve)))
     return [(fig, name, sides[i] if i < len(sides) else "", line) for i, (fig, name, _, line) in enumerate(found)]
 
 
@@ -92,7 +92,7 @@ def _locus_by_radius(sheet: Sheet, figure: Any, name: str, word: str, line: bool
 
 def _from_centre(sheet: Sheet, figure: Any, name: str, word: str, circle: Any) -> None:
     n = sheet.n
-    if isinstance(figure, Line | EndlessLine):
+    if isinstance(figure, StraightCurve):
         w = way_of(figure)
         off = w.off(circle.centre.x, circle.centre.y)
         foot = Point(circle.centre.x + off * w.uy, circle.centre.y - off * w.ux)
@@ -101,7 +101,7 @@ def _from_centre(sheet: Sheet, figure: Any, name: str, word: str, circle: Any) -
     elif isinstance(figure, Point):
         sheet.draw(Line(circle.centre, figure), f"way to {name}")
         sheet.say(f"R = {n(circle.radius)}, the distance of {name} from the centre.")
-    elif isinstance(figure, Circle | Arc):
+    elif isinstance(figure, RoundCurve):
         d = hypot(figure.centre.x - circle.centre.x, figure.centre.y - circle.centre.y)
         sheet.draw(Line(circle.centre, figure.centre), f"line of centres to {name}")
         r = n(figure.radius)
@@ -121,7 +121,7 @@ def three(sheet: Sheet, touched: list[Touch], circle: Any) -> None:
     """Three touched: the lines on which the centre lies where there are such lines, else the reduced problem."""
     places = [t for t in touched if isinstance(t[0], Point)]
     lines = [t for t in touched if t[3]]
-    rings = [t for t in touched if isinstance(t[0], Circle | Arc)]
+    rings = [t for t in touched if isinstance(t[0], RoundCurve)]
     for a, b in _pairs(places):
         sheet.draw(bisector_of_places(a[0], b[0]), f"square line through the middle of {a[1]} and {b[1]}")
         sheet.say(f"{a[1]} and {b[1]} are equally far from the centre: it lies on the square line through their middle.")

@@ -11,7 +11,7 @@ from ...book.kinds.bindings import Facts
 from ...book.planner import Planner
 from ...book.step import Step
 from ...book.tree import Given, Name, NamedPlace, Place
-from ...figures import Arc, Circle, Figure, Point, halfway
+from ...figures import Circle, Figure, Point, RoundCurve, halfway
 from ...units import plain
 from ..interpretation import env_of
 
@@ -81,7 +81,7 @@ def between(a: Point, b: Point) -> float:
     return hypot(b.x - a.x, b.y - a.y)
 
 
-def over_the_way(sheet: Sheet, place: Point, ring: Circle | Arc, name: str) -> None:
+def over_the_way(sheet: Sheet, place: Point, ring: RoundCurve, name: str) -> None:
     """The tangent from a place. Source, published: Euclid, Elements III.31."""
     half = between(place, ring.centre) / 2.0
     if half > 0.0:
