@@ -30,6 +30,6 @@ class Refused(Exception):
         self.problem = problem
 
 
-def refuse(kind: str, /, start: int = 0, end: int = 0, **fields: Any) -> Refused:
-    """A refusal to raise: ``raise refuse("zero_length", at=...)``."""
+def refusal(kind: str, /, start: int = 0, end: int = 0, **fields: Any) -> Refused:
+    """A refusal to raise: ``raise refusal("zero_length", at=...)``."""
     return Refused(Problem(kind, fields, start, end))

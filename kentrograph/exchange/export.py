@@ -2,7 +2,7 @@
 
 from ..core.book.book import Book
 from ..core.book.papers import PAPERS
-from ..core.problem import refuse
+from ..core.problem import refusal
 from ..core.sheet.of_book import tables_of
 from ..core.sheet.page import Facts, Page, page_of, sheets_of
 from ..core.sheet.page_tables import edge_names
@@ -18,7 +18,7 @@ def pages_of(book: Book, facts: Facts, sheet: int | None = None) -> list[Page]:
     """All sheets of a drawing, or one by its number. Raises `Refused` (no_such_sheet)."""
     count = max(1, len(sheets_of(book)))
     if sheet is not None and not 1 <= sheet <= count:
-        raise refuse("no_such_sheet", number=sheet, count=count)
+        raise refusal("no_such_sheet", number=sheet, count=count)
     return [page_of(book, number, facts) for number in ([sheet] if sheet is not None else range(1, count + 1))]
 
 
@@ -43,5 +43,5 @@ def as_csv(book: Book, table: str | None = None) -> str:
             heads, rows = rows_of(one, book.header, edge_names(book, id))
             tables.append([heads_in_file(one, heads, book.header), *rows])
     if not tables:
-        raise refuse("no_table")
+        raise refusal("no_table")
     return csv_text(*tables)

@@ -5,7 +5,7 @@ from threading import Lock
 
 import pypdfium2
 
-from ..core.problem import refuse
+from ..core.problem import refusal
 
 MOST_PIXELS = 50_000_000
 """A1 at 250 dots to the inch, A3 at 500; each takes about seven bytes while it is made."""
@@ -21,7 +21,7 @@ def page_png(pdf: bytes, number: int = 1, dots: float = 150.0) -> bytes:
             page = document[number - 1]
             scale = dots / 72.0
             if page.get_width() * page.get_height() * scale * scale > MOST_PIXELS:
-                raise refuse("too_many_dots", most=MOST_PIXELS)
+                raise refusal("too_many_dots", most=MOST_PIXELS)
             out = BytesIO()
             page.render(scale=scale).to_pil().save(out, "PNG", dpi=(dots, dots))
             return out.getvalue()

@@ -11,7 +11,7 @@ from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import HTMLResponse, Response, StreamingResponse
 
 from ..core.desk.fields import length_of
-from ..core.problem import refuse
+from ..core.problem import refusal
 from ..core.units import plain
 from ..exchange.cutter_page import cut_page
 from ..exchange.files.csv_in import Columns, Sheet, sheet_of
@@ -122,7 +122,7 @@ async def _read(
 def _format(word: str) -> Format:
     form = BY_WORD.get(word)
     if form is None or not form.written:
-        raise refuse("no_format", name=word, endings=[one.word for one in FORMATS if one.written])
+        raise refusal("no_format", name=word, endings=[one.word for one in FORMATS if one.written])
     return form
 
 

@@ -17,7 +17,7 @@ from ..core.book.index import index_of
 from ..core.budget import OverBudget, unlimited, within
 from ..core.desk.acts import Act, BringBack, Make, Redo, Undo
 from ..core.desk.comparing import bring_back
-from ..core.problem import refuse
+from ..core.problem import refusal
 from ..store import books, changes, history, packed
 from ..store.cache import BookCache
 from ..store.changes import Asked, Facts, KeptBefore, State
@@ -134,7 +134,7 @@ class Service:
                 yield
         except OverBudget as error:
             self.forget(id)
-            raise refuse("over_budget", seconds=min(whole, step)) from error
+            raise refusal("over_budget", seconds=min(whole, step)) from error
 
     def forget(self, id: UUID) -> None:
         """Lets go what was kept with the books of a drawing and may be half worked out: it is made anew when it is needed."""

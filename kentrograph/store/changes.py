@@ -13,7 +13,7 @@ from ..core.book.book import Book
 from ..core.desk.acts import Make
 from ..core.language.codec import edit_data, edit_from, header_data
 from ..core.language.naming import edited_in_full
-from ..core.problem import refuse
+from ..core.problem import refusal
 from .announce import announce
 from .backings import convert_backing
 from .books import current_book
@@ -103,7 +103,7 @@ def undo(session: Session, cache: BookCache, id: UUID, asked: Asked, alone: Alon
     row = _locked(session, id, asked, None)
     now = _change(session, id, row.revision)
     if now.next_undo is None:
-        raise refuse("nothing_to_undo")
+        raise refusal("nothing_to_undo")
     target = _change(session, id, now.next_undo)
     below = _change(session, id, target.revision - 1).next_undo
     return _again(session, cache, row, asked, alone, "undo", target, target.inverse, target.edit, (below, row.revision + 1))
@@ -114,7 +114,7 @@ def redo(session: Session, cache: BookCache, id: UUID, asked: Asked, alone: Alon
     row = _locked(session, id, asked, None)
     now = _change(session, id, row.revision)
     if now.next_redo is None:
-        raise refuse("nothing_to_redo")
+        raise refusal("nothing_to_redo")
     undone = _change(session, id, now.next_redo)
     assert undone.target is not None
     below = _change(session, id, undone.revision - 1).next_redo

@@ -15,7 +15,7 @@ from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.page.asked import from_data
 from kentrograph.core.page.differing import difference
 from kentrograph.core.page.held import Held
-from kentrograph.core.problem import Refused, refuse
+from kentrograph.core.problem import Refused, refusal
 
 from ..page.recorded import source_of
 
@@ -125,7 +125,7 @@ def test_it_follows_only_what_begins_where_it_is(since: int, revision: int, foll
 
 def test_what_cannot_be_read_is_refused_as_the_server_does(monkeypatch: pytest.MonkeyPatch) -> None:
     def refusing(*_: object) -> object:
-        raise refuse("no_step", 2, 5, id="nowhere")
+        raise refusal("no_step", 2, 5, id="nowhere")
 
     monkeypatch.setattr("kentrograph.core.page.held.read_within", refusing)
     said = json.loads(held_of(book_of(read_script(START))).read(json.dumps({"seq": 9, "text": "point 1, 1"})))

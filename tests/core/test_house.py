@@ -160,7 +160,7 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
             assert not numbers or word == "measure" or kind.quantity(given.word) is not None, given
     if kind.group in ("place", "shape", "carry"):
         assert word in [c.word for c in complete_beginning(word)]
-        assert set(kind.bare(())) <= {g.word for g in kind.givens}
+        assert set(kind.implied_words(())) <= {g.word for g in kind.givens}
         line = read_open_line(Book.new(), None, word)
         assert (line.do, line.hint) == ("begin", kind.first)
         assert known(word) == word

@@ -12,7 +12,7 @@ from typing import Any, NamedTuple
 from immutables import Map
 
 from ..figures import Point
-from ..problem import refuse
+from ..problem import refusal
 from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from .evaluation import Evaluation
 from .manner import Conventions, Header
@@ -269,7 +269,7 @@ class Book(Evaluation):
 
     def _replace(self, step: Step, touched: set[str]) -> Edit:
         if step.id not in self.order:
-            raise refuse("no_step", id=step.id)
+            raise refusal("no_step", id=step.id)
         at, before = self.order.key(step.id), self.steps[step.id]
         if before.own != step.own:
             self._check_name(step)

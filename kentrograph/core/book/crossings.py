@@ -11,7 +11,7 @@ from ..figures.along import heading, place_along
 from ..measure.closest import closest
 from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
 from ..meet.meeting import NEITHER, Spot
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .guide_lines import plan_sight
 from .planner import Env, NumberPlan, Planner
@@ -31,7 +31,7 @@ def curve_of(figure: Any, name: Name) -> Curve:
     """The figure, if it is one that runs somewhere. Raises `Refused` (no_curve) for points, numbers and outlines."""
     if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return figure
-    raise refuse("no_curve", name.start, name.end, name=name.text)
+    raise refusal("no_curve", name.start, name.end, name=name.text)
 
 
 # Crossings --------------------------------------------------------------------------------------------
@@ -61,7 +61,7 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
                     curve_of(thing, name)
         found = meet_long(a, b)
         if found.how == "coincident":
-            raise refuse("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
+            raise refusal("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
         if not found.spots:
             raise _apart(a, b, node)
         return Spots(found.spots, names)
@@ -112,8 +112,8 @@ def _curve(figure: Any, name: Name | Sight) -> Curve:
 def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
     names = {"first": node.first.text, "second": node.second.text}
     if isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
-        return refuse("parallel", node.start, node.end, **names)
-    return refuse("no_crossing", node.start, node.end, gap=closest(a, b)[0], **names)
+        return refusal("parallel", node.start, node.end, **names)
+    return refusal("no_crossing", node.start, node.end, gap=closest(a, b)[0], **names)
 
 
 def _outline_crossings(a: Any, b: Any, node: CrossingOf) -> list[Solution]:
@@ -134,7 +134,7 @@ def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
         at, figure = place(env, last), env[slot]
         if node.what == "nearest":
             if isinstance(figure, float):
-                raise refuse("no_curve", node.name.start, node.name.end, name=node.name.text)
+                raise refusal("no_curve", node.name.start, node.name.end, name=node.name.text)
             return [Solution(nearest(figure, at))]
         curve = curve_of(figure, node.name)
         if node.what == "foot":
@@ -149,11 +149,11 @@ def plan_feet(p: Planner, node: FootOf, place: PlaceFunction) -> Solutions:
 def touching_points(curve: Curve, at: Point, node: FootOf) -> list[Solution]:
     """Where the tangents from a place touch a circle. Raises `Refused`: no_tangent for other figures, inside with how far."""
     if not isinstance(curve, RoundCurve):
-        raise refuse("no_tangent", node.start, node.end, name=node.name.text)
+        raise refusal("no_tangent", node.start, node.end, name=node.name.text)
     found = tangent_places(curve, at)
     if not found:
         gap = curve.radius - hypot(curve.centre.x - at.x, curve.centre.y - at.y)
-        raise refuse("inside", node.start, node.end, name=node.name.text, gap=gap)
+        raise refusal("inside", node.start, node.end, name=node.name.text, gap=gap)
     return [Solution(s.at, s.sign) for s in found]
 
 
@@ -180,12 +180,12 @@ def plan_along(p: Planner, node: Along) -> PlaceFunction:
     def place(env: Env, last: Point) -> Point:
         figure = env[slot]
         if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
-            raise refuse("no_length", node.name.start, node.name.end, name=node.name.text)
+            raise refusal("no_length", node.name.start, node.name.end, name=node.name.text)
         length = figure.length
         distance = amount(env, last) * (length if node.share else 1.0)
         slack = TOLERANCE.length(length)
         if not -slack <= distance <= length + slack:
-            raise refuse("past_end", node.start, node.end, name=node.name.text, length=length, distance=distance)
+            raise refusal("past_end", node.start, node.end, name=node.name.text, length=length, distance=distance)
         distance = min(max(distance, 0.0), length)
         return place_along(figure, length - distance if node.from_end else distance)
 
@@ -199,7 +199,7 @@ def plan_past(p: Planner, node: Past) -> PlaceFunction:
     def place(env: Env, last: Point) -> Point:
         figure = env[slot]
         if not isinstance(figure, Line | Arc):
-            raise refuse("no_end", node.start, node.end, name=node.name.text)
+            raise refusal("no_end", node.start, node.end, name=node.name.text)
         distance = amount(env, last)
         if node.straight:
             tip = figure.start if node.which == "start" else figure.end
@@ -222,6 +222,6 @@ def plan_on_at(p: Planner, node: OnAt) -> PlaceFunction:
             rim = on_rim(figure.centre, 1.0, direction)
             ray = EndlessLine(figure.centre, rim.x - figure.centre.x, rim.y - figure.centre.y)
             return meet_long(ray, Ellipse(figure.centre, figure.a, figure.b, figure.turn)).spots[-1].at
-        raise refuse("no_rim", node.name.start, node.name.end, name=node.name.text)
+        raise refusal("no_rim", node.name.start, node.name.end, name=node.name.text)
 
     return place

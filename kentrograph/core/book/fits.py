@@ -7,7 +7,7 @@ tests hold each cell against the formulas from which the standard made it. Sizes
 import re
 from bisect import bisect_left
 
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from ..units import convert
 
@@ -121,14 +121,14 @@ def fit_limits(fit: str, size: float, unit: str) -> tuple[float, float]:
     """
     known = FIT.fullmatch(fit)
     if known is None:
-        raise refuse("no_fit", found=fit, sizes="")
+        raise refusal("no_fit", found=fit, sizes="")
     letters, grade = known.groups()
     # A size that stands at the end of a column stays in it, whatever unit it was written in.
     size_mm = abs(convert(size, unit, "mm")) * (1.0 - TOLERANCE.size_share)
     try:
         low, high = _deviations(letters, grade, size_mm)
     except _NoneThereError:
-        raise refuse("no_fit", found=fit, sizes=_sizes(letters, grade), size=size_mm) from None
+        raise refusal("no_fit", found=fit, sizes=_sizes(letters, grade), size=size_mm) from None
     return convert(low / 1000.0, "mm", unit), convert(high / 1000.0, "mm", unit)
 
 

@@ -7,7 +7,7 @@ from ..angles import unit_vector
 from ..construct.lines import vector_of
 from ..figures import Arc, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import heading
-from ..problem import refuse
+from ..problem import refusal
 from .planner import Env, Planner
 from .tree import Name, Sight
 
@@ -44,7 +44,7 @@ def _way(p: Planner, node: Sight) -> Callable[[Env, Point], tuple[float, float]]
     def beside(env: Env, last: Point) -> tuple[float, float]:
         figure = env[slot]
         if not isinstance(figure, StraightCurve):
-            raise refuse("no_line", name.start, name.end, word=node.kind)
+            raise refusal("no_line", name.start, name.end, word=node.kind)
         ux, uy = vector_of(figure)
         # Square to a line: to its left, as it runs.
         return (-uy, ux) if square else (ux, uy)
@@ -59,7 +59,7 @@ def _continuing(p: Planner, node: Sight) -> Callable[[Env, Point], EndlessLine]:
     def look(env: Env, last: Point) -> EndlessLine:
         figure = env[slot]
         if not isinstance(figure, Line | Arc):
-            raise refuse("no_end", name.start, name.end, name=name.text)
+            raise refusal("no_end", name.start, name.end, name=name.text)
         return EndlessLine(figure.start if node.at_start else figure.end, *heading(figure, node.at_start))
 
     return look

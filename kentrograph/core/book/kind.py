@@ -11,7 +11,7 @@ from typing import Literal
 from .planner import Plan, Planner, Quantity
 from .tree import KindOf, Name, Statement
 
-Takes = Literal[
+ValueType = Literal[
     "place", "stop", "places", "two places", "two things", "one or two things", "thing", "offset", "figure", "figures",
     "distance from",
     "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "copies", "steps",
@@ -20,7 +20,7 @@ Takes = Literal[
 ]  # fmt: skip
 """What follows the word of a given."""
 
-QUANTITIES: dict[Takes, Quantity] = {
+QUANTITIES: dict[ValueType, Quantity] = {
     "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
     "cut": "length", "compared": "length",
     "way": "direction", "copies": "count", "steps": "offset",
@@ -29,7 +29,7 @@ QUANTITIES: dict[Takes, Quantity] = {
 }  # fmt: skip
 """What the numbers of a given are: how they are read, converted and shown goes by this, not by the word."""
 
-Bare = Callable[[Collection[str]], list[str]]
+ImpliedWords = Callable[[Collection[str]], list[str]]
 """The words with which a bare place or number may be read, likeliest first, after the givens with these words."""
 
 
@@ -41,7 +41,7 @@ class GivenSpec:
     """
 
     word: str
-    takes: Takes
+    takes: ValueType
     explanation: str
     repeats: bool = False
     sides: tuple[str, ...] = ()
@@ -64,12 +64,12 @@ class GivenSpec:
         return self.word not in ("place", "figures")
 
 
-def in_turn(*words: str) -> Bare:
+def in_turn(*words: str) -> ImpliedWords:
     """A bare entry is the first of these givens that is not stated yet."""
     return lambda has: [word for word in words if word not in has]
 
 
-def after_figures(*words: str) -> Bare:
+def after_figures(*words: str) -> ImpliedWords:
     """The same for a verb, once it is said what it works on: before that a name is a figure."""
     return lambda has: [word for word in words if word not in has] if "figures" in has else []
 
@@ -89,7 +89,7 @@ class Drag:
 
 
 @dataclass(frozen=True, slots=True)
-class Held:
+class TabOrder:
     """What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
     ``behind`` into the same row, behind a relative distance."""
 
@@ -97,10 +97,10 @@ class Held:
     behind: str = ""
 
 
-Enough = Callable[[Statement], tuple[str, str] | None]
+DefaultCompletion = Callable[[Statement], tuple[str, str] | None]
 """What too few givens are taken for where Enter says that there are no more: the whole statement, and a sentence that says so."""
 
-Said = Callable[[Sequence[str], bool], str | None]
+NextHint = Callable[[Sequence[str], bool], str | None]
 """The next thing to give, in a sentence of the kind's own: by the words of the givens so far, and whether it can be drawn."""
 
 
@@ -146,7 +146,7 @@ class Kind:
     puts_place: bool
     first: str
     givens: tuple[GivenSpec, ...] = ()
-    bare: Bare = in_turn()
+    implied_words: ImpliedWords = in_turn()
     examples: Sequence[tuple[str, str]] = ()
     shapes: bool = False
     """Whether it works on figures that are there. Unless it says otherwise by ``naming``, one comes of each: it carries their
@@ -156,10 +156,10 @@ class Kind:
     """Whether a verb takes pieces of outlines as well as whole figures."""
     naming: "Naming | None" = None
     """How the figures that come of it are named, where that is not one for each that it works on."""
-    said: Said = lambda has, done: None
-    enough: Enough = lambda statement: None
+    next_hint: NextHint = lambda has, done: None
+    default_completion: DefaultCompletion = lambda statement: None
     drag: Drag | None = None
-    held: Held | None = None
+    tab_order: TabOrder | None = None
     onward: str = ""
     """The given with which the next one begins, while the kind stays open; ``{name}`` is the one that was just written."""
     in_common: tuple[str, ...] = ()

@@ -12,7 +12,7 @@ from typing import Any
 from immutables import Map
 
 from ..figures import FigureSet
-from ..problem import refuse
+from ..problem import refusal
 from .manner import Conventions, Header
 from .names import Path, copy_name, key_of, parted
 from .order import END, Key, Order
@@ -144,7 +144,7 @@ class Network:
             key = key_of(name)
             # Steps that carry a name on do not take it: they stand behind the one that gives it.
             if any(d != step.id and key_of_own(self.steps[d], key) for d in self._definers.get(key, ())):
-                raise refuse("name_taken", 0, len(name), name=name, free=like_name(name, self._definers))
+                raise refusal("name_taken", 0, len(name), name=name, free=like_name(name, self._definers))
 
     def _define(self, step: Step) -> None:
         """Puts a step among the definers of its names, which stand in the order of the book."""

@@ -13,7 +13,7 @@ from typing import overload
 
 from immutables import Map
 
-from ..problem import refuse
+from ..problem import refusal
 
 Key = tuple[int, ...]
 END: Key = (2**62,)
@@ -112,7 +112,7 @@ class Order(Sequence[str]):
     def position(self, id: str) -> int:
         """Where a step stands, counted from 0. Raises `Refused` (no_step)."""
         if id not in self._keys:
-            raise refuse("no_step", id=id)
+            raise refusal("no_step", id=id)
         block = self._block_of(id)
         return self._starts[block] + self._blocks[block].index(id)
 
@@ -137,7 +137,7 @@ class Order(Sequence[str]):
     def inserted(self, id: str, before: str | None = None) -> "Order":
         """The order with a step in front of another one, or at the end. Raises `Refused`: no_step, step_twice."""
         if id in self._keys:
-            raise refuse("step_twice", id=id)
+            raise refusal("step_twice", id=id)
         if not self._blocks:
             return Order((id,))
         if before is None:

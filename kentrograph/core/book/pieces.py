@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from ..figures import KINDS, FigureSet, Outline
-from ..problem import Refused, refuse
+from ..figures import FIGURE_NAMES, FigureSet, Outline
+from ..problem import Refused, refusal
 from .names import Path
 
 
@@ -13,19 +13,19 @@ def part_of(figure: Any, path: Path, name: str) -> Any:
         if what == "edge":
             pieces = figure.pieces if isinstance(figure, Outline) else ()
             if not 0 < number <= len(pieces):
-                raise refuse("no_such_edge", name=name, count=len(pieces))
+                raise refusal("no_such_edge", name=name, count=len(pieces))
             figure = pieces[number - 1]
         elif what == "copy":
             found = figure.copy(number, row) if isinstance(figure, FigureSet) else None
             if found is None:
                 copies = len(figure.members) if isinstance(figure, FigureSet) and not figure.names else 0
-                raise refuse("no_such_copy", name=name, count=copies, row=figure.row if copies else 0)
+                raise refusal("no_such_copy", name=name, count=copies, row=figure.row if copies else 0)
             figure = found
         else:
             found = figure.named(member) if isinstance(figure, FigureSet) else None
             if found is None:
                 has = list(figure.names) if isinstance(figure, FigureSet) else []
-                raise refuse("no_such_member", name=name, member=member, has=has)
+                raise refusal("no_such_member", name=name, member=member, has=has)
             figure = found
     return figure
 
@@ -43,4 +43,4 @@ def kind_of_part(figure: Any, path: Path) -> str:
     found = part_or_none(figure, path)
     if found is None:
         return "line" if path[-1].what == "edge" else "set"
-    return KINDS.get(type(found), "line")
+    return FIGURE_NAMES.get(type(found), "line")

@@ -9,7 +9,7 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
-from ..problem import refuse
+from ..problem import refusal
 from .crossings import chosen, plan_along, plan_crossings, plan_feet, plan_on_at, plan_past
 from .on_paper import OnPaper
 from .planner import Env, NumberPlan, PlacePlan, Planner, as_function
@@ -83,7 +83,7 @@ def plan_thing(p: Planner, node: "Place | Name | Portion") -> Callable[[Env, Poi
         def portion(env: Env, last: Point) -> Outline:
             figure = env[arc]
             if not isinstance(figure, Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
-                raise refuse("no_portion", name.start, name.end, name=name.text)
+                raise refusal("no_portion", name.start, name.end, name=name.text)
             return cut_off(figure)
 
         return portion
@@ -181,7 +181,7 @@ def _shifted(base: Point, offset: Offset, turn: Callable[[float, float], Offset]
 
 def _toward(p: Planner, node: Toward) -> PlacePlan:
     if node.target is None:
-        raise refuse("needs_pointer", node.start, node.end)
+        raise refusal("needs_pointer", node.start, node.end)
     distance, target = p.length(node.distance), as_function(plan_place(p, node.target))
     p.needs_last = True
 
@@ -189,7 +189,7 @@ def _toward(p: Planner, node: Toward) -> PlacePlan:
         to = target(env, last)
         dx, dy = to.x - last.x, to.y - last.y
         if dx == 0.0 and dy == 0.0:
-            raise refuse("no_direction", node.start, node.end)
+            raise refusal("no_direction", node.start, node.end)
         ux, uy = unit(dx, dy)
         far = distance if isinstance(distance, float) else distance(env, last)
         return Point(last.x + far * ux, last.y + far * uy)
@@ -207,7 +207,7 @@ def _named(p: Planner, name: Name) -> PlacePlan:
         if type(figure) in _CENTRED:
             centre: Point = figure.centre
             return centre
-        raise refuse("not_a_place", name.start, name.end, name=name.text)
+        raise refusal("not_a_place", name.start, name.end, name=name.text)
 
     return get
 
@@ -222,11 +222,11 @@ def _corner(p: Planner, node: CornerOf) -> PlacePlan:
     def get(env: Env, last: Point) -> Point:
         figure = env[slot]
         if not isinstance(figure, Outline):
-            raise refuse("no_such_place", node.name.start, node.name.end, name=node.name.text, what="corner")
+            raise refusal("no_such_place", node.name.start, node.name.end, name=node.name.text, what="corner")
         found = figure.corners
         number = which if isinstance(which, float) else which(env, last)
         if number != int(number) or not 1 <= number <= len(found):
-            raise refuse("no_such_corner", node.start, node.end, name=node.name.text, count=len(found))
+            raise refusal("no_such_corner", node.start, node.end, name=node.name.text, count=len(found))
         return found[int(number) - 1]
 
     return get
@@ -242,7 +242,7 @@ def special_place(figure: Any, what: str, name: Name) -> Point:
         return _middle_of(figure, name)
     if what == "box middle" and not isinstance(figure, Untouchable | EndlessLine):
         return box_middle(figure)
-    raise refuse("no_such_place", name.start, name.end, name=name.text, what=what)
+    raise refusal("no_such_place", name.start, name.end, name=name.text, what=what)
 
 
 def _middle_of(figure: Figure | Untouchable, name: Name) -> Point:
@@ -259,6 +259,6 @@ def _middle_of(figure: Figure | Untouchable, name: Name) -> Point:
         case Circle() | Ellipse():
             return place_of(figure)
         case Point() | EndlessLine() | FigureSet() | float() | Reading() | Mark() | OnPaper():
-            raise refuse("no_such_place", name.start, name.end, name=name.text, what="middle")
+            raise refusal("no_such_place", name.start, name.end, name=name.text, what="middle")
         case _:
             assert_never(figure)

@@ -7,7 +7,7 @@ from typing import Any
 from ..angles import direction_of
 from ..figures import Arc, Ellipse, FigureSet, Line, Outline, Point
 from ..figures.along import heading
-from ..problem import refuse
+from ..problem import refusal
 from ..shape.corners import inner_angle
 from ..shape.faces import Face
 from .crossings import called
@@ -33,11 +33,11 @@ def plan_reading(
         return lambda env, last: (_direction_at_end(p, env[tip], at_start), {}, "")
     if what == "angle" and len(of) == 1:
         if not isinstance(of[0], CornerOf):
-            raise refuse("needs_given", kind="measure angle", more=1, could=["another line", "a corner of an outline"])
+            raise refusal("needs_given", kind="measure angle", more=1, could=["another line", "a corner of an outline"])
         return _plan_corner(p, of[0])
     if what == "count":
         if not isinstance(of[0], Name):
-            raise refuse("not_a_figure")
+            raise refusal("not_a_figure")
         return _plan_count(p, of[0])
     kind = READINGS[what]
     things: list[Callable[[Env, Point], Any]] = []
@@ -59,7 +59,7 @@ def plan_reading(
             if type(found[-1]) is Point:
                 last = found[-1]
         if any(isinstance(one, Untouchable) for one in found):
-            raise refuse("not_a_figure")
+            raise refusal("not_a_figure")
         return read(p, *found)
 
     return measure
@@ -73,7 +73,7 @@ def _plan_corner(p: Planner, corner: CornerOf) -> ReadPlan:
     def angle(env: Env, last: Point) -> Read:
         outline = env[slot]
         if not isinstance(outline, Outline):
-            raise refuse("no_angle")
+            raise refusal("no_angle")
         # Whether there is such a corner is for the place to say.
         place(env, last)
         value = inner_angle(outline, round(which(env, last)) - 1)
@@ -109,6 +109,6 @@ def _direction_at_end(p: Planner, figure: Any, at_start: bool) -> float:
     if isinstance(figure, Outline):
         figure = figure.pieces[0] if at_start else figure.pieces[-1]
     if not isinstance(figure, Line | Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
-        raise refuse("no_tip")
+        raise refusal("no_tip")
     x, y = heading(figure, at_start)
     return p.manner.direction_from_core(direction_of(-x, -y) if at_start else direction_of(x, y))

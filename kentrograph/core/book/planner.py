@@ -10,7 +10,7 @@ from math import acos, asin, atan, cos, degrees, isfinite, radians, sin, sqrt, t
 from typing import Any, Literal, TypeVar
 
 from ..figures import Point
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..units import convert
 from .manner import Conventions
 from .parts import PARTS, in_unit, parts_of
@@ -162,11 +162,11 @@ class Planner(ABC):
             try:
                 value = operate(a, b)
             except ZeroDivisionError:
-                raise refuse("divided_by_zero", start, end) from None
+                raise refusal("divided_by_zero", start, end) from None
             except OverflowError:
-                raise refuse("too_large", start, end, value=float("inf")) from None
+                raise refusal("too_large", start, end, value=float("inf")) from None
             if isinstance(value, complex) or not isfinite(value):
-                raise refuse("no_number", start, end, operation=node.operation)
+                raise refusal("no_number", start, end, operation=node.operation)
             return float(value)
 
         if isinstance(left, float):
@@ -185,7 +185,7 @@ class Planner(ABC):
             try:
                 return function(*values)
             except ValueError:
-                raise refuse("no_number", node.start, node.end, operation=node.function) from None
+                raise refusal("no_number", node.start, node.end, operation=node.function) from None
 
         if all(isinstance(a, float) for a in arguments):
             return work([a for a in arguments if isinstance(a, float)])
@@ -200,14 +200,14 @@ class Planner(ABC):
                 return found
             if isinstance(found, Reading):
                 return in_unit(found.value, QUANTITIES[found.kind], unit, manner.unit)
-            raise refuse("not_a_number", name.start, name.end, name=name.text, has=parts_of(found))
+            raise refusal("not_a_number", name.start, name.end, name=name.text, has=parts_of(found))
 
         return value
 
     def _part(self, node: Part) -> NumberPlan:
         part = PARTS.get(node.part)
         if part is None:
-            raise refuse("no_part", node.start, node.end, part=node.part, of="", has=[])
+            raise refusal("no_part", node.start, node.end, part=node.part, of="", has=[])
         get: Callable[[Env, Point], Any]
         if isinstance(node.of, PLACES):
             get = as_function(self.place(node.of))
@@ -225,7 +225,7 @@ class Planner(ABC):
             figure = get(env, last)
             found = part(figure, manner, unit)
             if found is None:
-                raise refuse("no_part", node.start, node.end, part=node.part, of=shown, has=parts_of(figure))
+                raise refusal("no_part", node.start, node.end, part=node.part, of=shown, has=parts_of(figure))
             return found
 
         return value

@@ -7,7 +7,7 @@ from typing import Any
 from ..angles import full_turn
 from ..figures import Arc, Circle, Ellipse, Point, RoundCurve
 from ..meet import nearest
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .arcs import about_to
 
@@ -19,16 +19,16 @@ def along_figure(figure: Any, start: Point, end: Point, sides: Sequence[str], na
     no_rim, not_on with the distance, same_places.
     """
     if not isinstance(figure, Circle | Arc | Ellipse):
-        raise refuse("no_rim", name=name)
+        raise refusal("no_rim", name=name)
     whole = Ellipse(figure.centre, figure.a, figure.b, figure.turn) if isinstance(figure, Ellipse) else _circle(figure)
     size = max(whole.a, whole.b) if isinstance(whole, Ellipse) else whole.radius
     for place in (start, end):
         at = nearest(whole, place)
         gap = hypot(at.x - place.x, at.y - place.y)
         if gap > TOLERANCE.closing(size, max(abs(place.x), abs(place.y)), 1):
-            raise refuse("not_on", name=name, gap=gap)
+            raise refusal("not_on", name=name, gap=gap)
     if hypot(end.x - start.x, end.y - start.y) <= TOLERANCE.closing(size, max(abs(start.x), abs(start.y)), 1):
-        raise refuse("same_places")
+        raise refusal("same_places")
     ways = [_part(whole, start, end, clockwise) for clockwise in (False, True)]
     if "clockwise" in sides or "counter-clockwise" in sides:
         return ways["clockwise" in sides]

@@ -6,7 +6,7 @@ from ..angles import unit_vector
 from ..figures import Arc, Circle, Curve, Point
 from ..measure.closest import closest
 from ..meet import meet_long
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..tolerance import TOLERANCE
 from .circles import through_three, through_two_radius
 from .lines import PAST_IT
@@ -32,7 +32,7 @@ def about_to(centre: Point, start: Point, toward: Point, clockwise: bool) -> Arc
     radius = hypot(start.x - centre.x, start.y - centre.y)
     far = hypot(toward.x - centre.x, toward.y - centre.y)
     if far == 0.0:
-        raise refuse("no_direction_from_centre")
+        raise refusal("no_direction_from_centre")
     away = max(abs(toward.x), abs(toward.y), abs(centre.x), abs(centre.y))
     on = abs(far - radius) <= TOLERANCE.length(radius, away)
     end = (
@@ -67,7 +67,7 @@ def leaving_until(start: Point, vector: Vector, radius: float, end: Curve | Poin
     Raises `Refused`: bad_radius, until_apart where neither meets it.
     """
     if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
+        raise refusal("bad_radius", value=radius)
     found: list[Solution] = []
     refused: list[Refused] = []
     for word, side in (("left", radius), ("right", -radius)):
@@ -88,11 +88,11 @@ def _running(centre: Point, start: Point, end: Curve | Point, clockwise: bool, w
     circle = Circle(centre, hypot(start.x - centre.x, start.y - centre.y))
     met = meet_long(circle, end)
     if met.how == "coincident":
-        raise refuse("same_locus", first="the arc", second="the figure it is to run to")
+        raise refusal("same_locus", first="the arc", second="the figure it is to run to")
     slack = TOLERANCE.length(circle.radius, max(abs(start.x), abs(start.y)))
     spots = [s for s in met.spots if hypot(s.at.x - start.x, s.at.y - start.y) > slack]
     if not spots:
-        raise refuse("until_apart", gap=closest(circle, end)[0])
+        raise refusal("until_apart", gap=closest(circle, end)[0])
     sweeps = sorted(((_sweep_between(centre, start, s.at, clockwise), s) for s in spots), key=lambda one: abs(one[0]))
     return [
         Solution(Arc(centre, circle.radius, start, s.at, sweep), f"{word} {s.sign}".strip(), PAST_IT if s.past[1] else "")
@@ -136,10 +136,10 @@ def by_radius(start: Point, end: Point, radius: float) -> list[Solution]:
 def by_rise(start: Point, end: Point, rise: float) -> list[Solution]:
     """The two arcs of a height over the chord: bulging left of the way, then right. Published: Euclid, Elements III.35."""
     if not rise > 0.0:
-        raise refuse("bad_rise", value=rise)
+        raise refusal("bad_rise", value=rise)
     d = hypot(end.x - start.x, end.y - start.y)
     if TOLERANCE.same_place(start.x, start.y, end.x, end.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     half = d / 2.0
     radius = (half * (half / rise) + rise) / 2.0
     ux, uy = (end.x - start.x) / d, (end.y - start.y) / d
@@ -156,9 +156,9 @@ def by_rise(start: Point, end: Point, rise: float) -> list[Solution]:
 def by_sweep(start: Point, end: Point, sweep: float) -> Arc:
     """Between two places over a sweep in degrees; counter-clockwise, negative is clockwise."""
     if not 0.0 < abs(sweep) < 360.0:
-        raise refuse("bad_sweep", value=sweep)
+        raise refusal("bad_sweep", value=sweep)
     if TOLERANCE.same_place(start.x, start.y, end.x, end.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     c, s = unit_vector(sweep / 2.0)
     dx, dy = (end.x - start.x) / 2.0, (end.y - start.y) / 2.0
     rise = c / s
@@ -174,10 +174,10 @@ def leaving_to(start: Point, vector: Vector, end: Point) -> Arc:
     dx, dy = end.x - start.x, end.y - start.y
     d = hypot(dx, dy)
     if TOLERANCE.same_place(start.x, start.y, end.x, end.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     cross, dot = vector[0] * dy - vector[1] * dx, vector[0] * dx + vector[1] * dy
     if abs(cross) <= TOLERANCE.length(d, max(abs(end.x), abs(end.y))):
-        raise refuse("straight_ahead")
+        raise refusal("straight_ahead")
     # Tangent and chord: the sweep is twice the angle between them (published: Euclid, Elements III.32).
     sweep = 2.0 * degrees(atan2(cross, dot))
     signed = d * (d / (2.0 * cross))
@@ -189,14 +189,14 @@ def leaving_radius(start: Point, vector: Vector, radius: float, sweep: float) ->
     """Leaves a place along a unit vector with a radius, over a sweep: positive bends left, negative right."""
     side = radius if sweep > 0.0 else -radius
     if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
+        raise refusal("bad_radius", value=radius)
     return about(Point(start.x - side * vector[1], start.y + side * vector[0]), start, sweep)
 
 
 def on_rim(centre: Point, radius: float, direction: float) -> Point:
     """The place on a circle in a direction (degrees) from its centre."""
     if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
+        raise refusal("bad_radius", value=radius)
     c, s = unit_vector(direction)
     return Point(centre.x + radius * c, centre.y + radius * s)
 

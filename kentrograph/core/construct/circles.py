@@ -3,7 +3,7 @@
 from math import hypot, sqrt
 
 from ..figures import Circle, Point
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .lines import bisector_of_places
 from .loci import Locus, from_two_loci
@@ -28,11 +28,11 @@ def through_three(a: Point, b: Point, c: Point) -> Circle:
         return through_three(*((b, c, a) if lc >= lb else (c, a, b)))
     away = max(abs(a.x), abs(a.y), abs(b.x), abs(b.y), abs(c.x), abs(c.y))
     if min(lb, lc, la) <= TOLERANCE.length(max(lb, lc, la), away):
-        raise refuse("same_places")
+        raise refusal("same_places")
     cross = 2.0 * (bx * cy - by * cx)
     # The height over the longest side: below what the coordinates are worth, the three are in line.
     if abs(cross) / 2.0 / max(la, lb, lc) <= TOLERANCE.length(max(la, lb, lc), away):
-        raise refuse("in_line")
+        raise refusal("in_line")
     ux = (cy * (bx * bx + by * by) - by * (cx * cx + cy * cy)) / cross
     uy = (bx * (cx * cx + cy * cy) - cx * (bx * bx + by * by)) / cross
     return Circle(Point(a.x + ux, a.y + uy), hypot(ux, uy))
@@ -47,13 +47,13 @@ def through_two_radius(a: Point, b: Point, radius: float) -> list[Solution]:
     Circle(a, radius)
     away = max(abs(a.x), abs(a.y), abs(b.x), abs(b.y))
     if d <= TOLERANCE.length(0.0, away):
-        raise refuse("same_places")
+        raise refusal("same_places")
     mx, my = a.x + (b.x - a.x) / 2, a.y + (b.y - a.y) / 2
     spare = radius - d / 2
     if abs(spare) <= TOLERANCE.length(radius, away):
         return [Solution(Circle(Point(mx, my), radius))]
     if spare < 0.0:
-        raise refuse("radius_too_small", radius=radius, distance=d, least=d / 2)
+        raise refusal("radius_too_small", radius=radius, distance=d, least=d / 2)
     rise = sqrt(spare * (radius + d / 2))
     ux, uy = (b.x - a.x) / d, (b.y - a.y) / d
     left, right = Point(mx - rise * uy, my + rise * ux), Point(mx + rise * uy, my - rise * ux)

@@ -8,7 +8,7 @@ from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, Str
 from ..measure.closest import closest
 from ..meet import meet_long
 from ..meet.carriers import carrier, way_of
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .loci import Locus, from_two_loci
 from .solution import Solution
@@ -50,11 +50,11 @@ def until(start: Point, vector: Vector, end: Curve | Point) -> list[Solution]:
         return [Solution(with_length(start, vector, along))]
     met = meet_long(way, end)
     if met.how == "coincident":
-        raise refuse("same_locus", first="the line", second="the figure it is to run to")
+        raise refusal("same_locus", first="the line", second="the figure it is to run to")
     slack = TOLERANCE.length(_size(end), max(abs(start.x), abs(start.y)))
     spots = [s for s in met.spots if hypot(s.at.x - start.x, s.at.y - start.y) > slack]
     if not spots:
-        raise refuse("until_apart", gap=closest(way, end)[0])
+        raise refusal("until_apart", gap=closest(way, end)[0])
     found = [((s.at.x - start.x) * vector[0] + (s.at.y - start.y) * vector[1], s) for s in spots]
     found.sort(key=lambda one: (one[0] < 0.0, abs(one[0])))
     return [Solution(Line(start, s.at), s.sign, PAST_IT if s.past[1] else "") for _, s in found]
@@ -85,7 +85,7 @@ def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
     least = closest(start, end if isinstance(end, Ellipse) else carrier(end))[0]
     circle = Circle(start, length)
     if length < least - TOLERANCE.length(least, max(abs(start.x), abs(start.y))):
-        raise refuse("length_too_short", length=length, least=least)
+        raise refusal("length_too_short", length=length, least=least)
     found = from_two_loci(Locus(circle, "that length"), Locus(end, "the figure it is to end on"))
     return [one._replace(figure=Line(start, one.figure)) for one in found if isinstance(one.figure, Point)]
 
@@ -124,7 +124,7 @@ def bisectors_of_lines(a: StraightCurve, b: StraightCurve) -> list[Solution]:
     met = meet_long(a, b)
     p, q = way_of(a), way_of(b)
     if met.how == "coincident":
-        raise refuse("same_locus", first="the first line", second="the second")
+        raise refusal("same_locus", first="the first line", second="the second")
     if not met.spots:
         off = p.off(q.x, q.y)
         return [Solution(EndlessLine(Point(p.x - off / 2 * p.uy, p.y + off / 2 * p.ux), p.ux, p.uy))]
@@ -150,7 +150,7 @@ def square_to(line: StraightCurve, at: Point) -> Line:
     w = way_of(line)
     off = w.off(at.x, at.y)
     if abs(off) <= TOLERANCE.length(w.size, max(abs(at.x), abs(at.y))):
-        raise refuse("on_line")
+        raise refusal("on_line")
     return Line(at, Point(at.x + off * w.uy, at.y - off * w.ux))
 
 
@@ -158,7 +158,7 @@ def square_to_circle(circle: Circle, at: Point) -> Line:
     """The line from a place square to a circle, ending where it meets it first."""
     d = hypot(at.x - circle.centre.x, at.y - circle.centre.y)
     if d == 0.0:
-        raise refuse("every_direction")
+        raise refusal("every_direction")
     share = circle.radius / d
     return Line(at, Point(circle.centre.x + (at.x - circle.centre.x) * share, circle.centre.y + (at.y - circle.centre.y) * share))
 
@@ -170,7 +170,7 @@ def square_to_both(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circl
     then the far side of the second. Raises `Refused`: every_direction for concentric circles, no_square for two lines.
     """
     if not isinstance(a, Circle) and not isinstance(b, Circle):
-        raise refuse("no_square")
+        raise refusal("no_square")
     first, second, ux, uy = _facing(a, b)
     near = [_rim(a, first, ux, uy), _rim(b, second, -ux, -uy)]
     far = [_rim(a, first, -ux, -uy), _rim(b, second, ux, uy)]
@@ -195,7 +195,7 @@ def _facing(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> t
         return first, second, *unit(second.x - first.x, second.y - first.y)
     line = a if not isinstance(a, Circle) else b
     if isinstance(line, Circle):
-        raise refuse("every_direction")
+        raise refusal("every_direction")
     w = way_of(line)
     # A centre on the line: square to it, to its left.
     return first, second, -w.uy, w.ux

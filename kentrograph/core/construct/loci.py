@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from ..figures import Curve, EndlessLine, Point
 from ..measure.closest import closest
 from ..meet import meet_long
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .solution import Solution
 
@@ -31,7 +31,7 @@ def from_two_loci(a: Locus, b: Locus) -> list[Solution]:
     """
     found = meet_long(a.curve, b.curve)
     if found.how == "coincident":
-        raise refuse("same_locus", first=a.words, second=b.words)
+        raise refusal("same_locus", first=a.words, second=b.words)
     solutions: list[Solution] = []
     for spot in found.spots:
         if any(one.ray and _behind(one.curve, spot.at) for one in (a, b)):
@@ -39,7 +39,7 @@ def from_two_loci(a: Locus, b: Locus) -> list[Solution]:
         past = [one.words for one, beyond in zip((a, b), spot.past, strict=True) if beyond and not one.ray]
         solutions.append(Solution(spot.at, spot.sign, f"past the end of {' and '.join(past)}" if past else ""))
     if not solutions:
-        raise refuse("loci_apart", first=a.words, second=b.words, gap=closest(a.curve, b.curve)[0])
+        raise refusal("loci_apart", first=a.words, second=b.words, gap=closest(a.curve, b.curve)[0])
     if len(solutions) == 1:
         return [Solution(solutions[0].figure, "", solutions[0].note)]
     return solutions

@@ -6,7 +6,7 @@ from ..angles import unit_vector
 from ..figures import Arc, Ellipse, Line, Outline, Point
 from ..figures.box import box_around
 from ..figures.outline import Piece
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 
 MOST_SIDES = 10_000
@@ -21,7 +21,7 @@ def rectangle(corner: Point, width: float, height: float, turn: float) -> Outlin
     """A rectangle from a corner: along ``turn`` (degrees), then across. Raises `Refused` (bad_size) for a side of 0."""
     for side in (width, height):
         if side == 0.0:
-            raise refuse("bad_size")
+            raise refusal("bad_size")
     c, s = unit_vector(turn)
     offsets = [(0.0, 0.0), (width, 0.0), (width, height), (0.0, height)]
     return closed_through([Point(corner.x + u * c - v * s, corner.y + u * s + v * c) for u, v in offsets])
@@ -44,9 +44,9 @@ def rectangle_about(centre: Point, width: float, height: float, turn: float) -> 
 def polygon(centre: Point, sides: float, radius: float, turn: float) -> Outline:
     """A regular polygon; its first corner lies in direction ``turn``. Raises `Refused` (bad_sides, bad_radius)."""
     if sides != int(sides) or not 3 <= sides <= MOST_SIDES:
-        raise refuse("bad_sides", value=sides, most=MOST_SIDES)
+        raise refusal("bad_sides", value=sides, most=MOST_SIDES)
     if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
+        raise refusal("bad_radius", value=radius)
     corners: list[Point] = []
     for k in range(int(sides)):
         c, s = unit_vector(turn + 360.0 * k / sides)

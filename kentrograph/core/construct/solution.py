@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple
 
 from ..figures import Figure, Point
-from ..problem import refuse
+from ..problem import refusal
 
 
 class Contact(NamedTuple):
@@ -71,7 +71,7 @@ def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None
     """
     if nth is not None:
         if nth != int(nth) or not 1 <= nth <= len(solutions):
-            raise refuse("no_such_solution", count=len(solutions))
+            raise refusal("no_such_solution", count=len(solutions))
         return int(nth) - 1
     if not stated:
         return 0
@@ -87,7 +87,7 @@ def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None
     if len(solutions) == 1 and not solutions[0].signature:
         # The only one there is: what told it from the others has vanished, as where two merge in a touching.
         return 0
-    raise refuse("no_such_side", wanted=" ".join(stated), there=[s.signature for s in solutions if s.signature])
+    raise refusal("no_such_side", wanted=" ".join(stated), there=[s.signature for s in solutions if s.signature])
 
 
 def near(solutions: Sequence[Solution], distance: Any) -> int:

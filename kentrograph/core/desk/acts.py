@@ -10,7 +10,7 @@ from typing import Annotated, Literal
 from ..book.book import Book
 from ..book.edits import Edit
 from ..figures import Point
-from ..problem import refuse
+from ..problem import refusal
 from . import clipboard, intents
 from .bounds import (
     WRITABLE,
@@ -51,7 +51,7 @@ class _Act(Message):
 
     def edit(self, book: Book) -> tuple[Edit, str]:
         """The edit of a book that it comes to, and its label. Raises `Refused`; ``needs_server`` for what needs the log."""
-        raise refuse("needs_server")
+        raise refusal("needs_server")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

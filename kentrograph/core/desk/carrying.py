@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from ..book.book import Book
 from ..book.values import Untouchable
 from ..figures import Point
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from ..units import plain
 from .open_line import DRAFT_ID
 from .pointer import Pointer
@@ -41,7 +41,7 @@ def carry(book: Book, figures: Sequence[str], start: Pointer, pointer: Pointer, 
     own = {id for id in figures if book.step_of(id) in book.steps}
     names = names_of(book, figures)
     if not names:
-        raise refuse("unnamed")
+        raise refusal("unnamed")
     free = replace(start, level=False)
     one = place_of_carried(book, free, index, own) or _plain(book, free)
     other = _place_of_others(book, replace(pointer, level=False), index, own)

@@ -14,7 +14,7 @@ from ..book.step import Step
 from ..book.values import Reading, StepResult
 from ..checks.verdict import verdict
 from ..language.lexer import Token, tokens_of
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..tolerance import TOLERANCE
 from ..units import plain
 from .intents import mend
@@ -60,7 +60,7 @@ def each_cause(book: Book, reading: str) -> Iterator[Cause]:
     whoever asked would not wait for them."""
     book.position(reading)
     if book.steps[reading].statement.kind != "measure":
-        raise refuse("not_measured")
+        raise refusal("not_measured")
     value = _read(book, reading)
     if value is None:
         return

@@ -16,7 +16,7 @@ from ..figures.in_unit import in_unit
 from ..figures.similarity import carried, rotation, shift
 from ..language.in_numbers import statements_of
 from ..language.script import book_of, read_script
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from .carrying import place_of_carried
 from .intents import Entry, write_all
 from .pointer import Pointer
@@ -32,7 +32,7 @@ def copied(book: Book, ids: Sequence[str], pointer: Pointer | None) -> tuple[str
     held = place_of_carried(book, pointer, len(book.order), set(ids)) if pointer is not None else None
     lines = _lines(book, ids, held.at if held is not None else None)
     if not lines:
-        raise refuse("nothing_copied")
+        raise refusal("nothing_copied")
     unit = book.header.manner.unit
     text = "\n".join([MARK, *([f"unit {unit}"] if unit != Conventions().unit else []), *lines]) + "\n"
     return text, held.words if held is not None else "the lower left corner"
@@ -43,7 +43,7 @@ def made_symbol(book: Book, name: str, ids: Sequence[str], base: Point | None, i
     what is wrong with the name."""
     lines = _lines(book, ids, base)
     if not lines:
-        raise refuse("nothing_copied")
+        raise refusal("nothing_copied")
     text = "\n".join([f"symbol {name}", *(f"  {line}" for line in lines), "end symbol"])
     step, value = tried(book, text, id, len(book.order))
     if isinstance(value, Problem):
@@ -85,7 +85,7 @@ def figures_in(text: str, unit: str) -> list[tuple[str, Figure]]:
             if isinstance(value, StepResult) and not isinstance(figure, Untouchable) and seen(book, one):
                 found.append((pen_of(book, one), in_unit(figure, book.header.manner.unit, unit)))
     if not found:
-        raise refuse("nothing_copied")
+        raise refusal("nothing_copied")
     return found
 
 

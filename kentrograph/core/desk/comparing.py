@@ -11,7 +11,7 @@ from ..book.manner import Header
 from ..book.order import Key
 from ..book.step import Step
 from ..language.messages import sentence
-from ..problem import Problem, refuse
+from ..problem import Problem, refusal
 from ..units import plain
 
 What = Literal["came", "went", "changed", "followed", "moved"]
@@ -73,7 +73,7 @@ def bring_back(book: Book, header: Header, steps: Sequence[Step]) -> Edit:
                 edits.append(Move(step.id, following))
         following = step.id
     if not edits:
-        raise refuse("same_state")
+        raise refusal("same_state")
     return Several(tuple(edits))
 
 

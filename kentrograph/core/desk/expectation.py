@@ -10,7 +10,7 @@ from ..problem import Problem
 def expected_words(kind: str, statement: Statement | None) -> list[str]:
     """Words of givens with which a bare place or number may be read, likeliest first."""
     declared = STATEMENT_KINDS.get(kind)
-    return declared.bare({g.word for g in statement.givens} if statement else set()) if declared else []
+    return declared.implied_words({g.word for g in statement.givens} if statement else set()) if declared else []
 
 
 def beginning_hint(book: Book) -> str:
@@ -25,7 +25,7 @@ def hint(kind: str, statement: Statement | None, done: bool, problem: Problem | 
     has = [g.word for g in statement.givens] if statement else []
     if kind.startswith("measure"):
         return "Enter writes the reading." if done else "Give a place or a figure: type it or point at it."
-    said = STATEMENT_KINDS[kind].said(has, done)
+    said = STATEMENT_KINDS[kind].next_hint(has, done)
     if said is not None:
         return said
     if done:

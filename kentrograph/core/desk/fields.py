@@ -10,7 +10,7 @@ from ..book.tree import Number
 from ..language.cursor import DIRECTION, LENGTH, Wanted
 from ..language.numbers import expression
 from ..language.places import Reader
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from .interpretation import env_of
 
 LARGEST = 1e12
@@ -22,7 +22,7 @@ def length_of(book: Book, text: str) -> float:
     """A length of more than nothing, in the drawing's unit. Raises `Refused`."""
     value = _number(book, text)
     if not 0.0 < value <= LARGEST:
-        raise refuse("bad_length", value=value)
+        raise refusal("bad_length", value=value)
     return value
 
 
@@ -33,7 +33,7 @@ def numbers_of(book: Book, field: Field, text: str) -> list[float]:
         return [_direction(book, one) for one in re.split(r"[;,]", text) if one.strip()]
     value, most = _number(book, text), 180.0 if field == "turn" else LARGEST
     if not 0.0 <= value <= most:
-        raise refuse("bad_step", value=value, most=most)
+        raise refusal("bad_step", value=value, most=most)
     return [value]
 
 
@@ -41,7 +41,7 @@ def _number(book: Book, text: str) -> float:
     try:
         planner, node = StatementPlanner(book.header.manner, book.header.manner.unit), _read(text, LENGTH)
     except Refused as refused:
-        raise refuse("unread_number", found=text.strip()) from refused
+        raise refusal("unread_number", found=text.strip()) from refused
     return _value(book, planner, planner.number(node))
 
 
@@ -50,7 +50,7 @@ def _direction(book: Book, text: str) -> float:
     try:
         planner, node = StatementPlanner(book.header.manner, book.header.manner.unit), _read(text, DIRECTION)
     except Refused as refused:
-        raise refuse("unread_direction", found=text.strip()) from refused
+        raise refusal("unread_direction", found=text.strip()) from refused
     found = _value(book, planner, planner.direction(node))
     return round(book.header.manner.direction_from_core(found), 9)
 

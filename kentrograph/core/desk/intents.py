@@ -18,7 +18,7 @@ from ..language.header import apply_header
 from ..language.script import named_step
 from ..language.statements import parse_header
 from ..language.vocabulary import CHOOSERS
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from .bounds import WRITABLE, Bound, Message, Text
 from .datum import datum_in_numbers
 from .side_words import worded
@@ -198,7 +198,7 @@ def _named(book: Book, name: str) -> str:
     """The figure that a name means at the end of the book. Raises `Refused` (unknown_name)."""
     found = book.version(key_of(name), END)
     if found is None:
-        raise refuse("unknown_name", name=name)
+        raise refusal("unknown_name", name=name)
     return found
 
 

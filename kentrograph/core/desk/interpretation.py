@@ -30,7 +30,7 @@ from ..book.tree import (
 from ..figures import Point, StraightCurve
 from ..language import display
 from ..language.vocabulary import SHORT
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from ..units import plain
 
 _SHARED = frozenset({"touching", "through", "at"})
@@ -169,7 +169,7 @@ def env_of(book: Book, planner: Planner, index: int) -> list[Any]:
     for key in planner.names:
         figure = book.figure_named(key, index)
         if figure is None:
-            raise refuse("unknown_name", name=key)
+            raise refusal("unknown_name", name=key)
         env.append(figure)
     return env
 

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from ..book.kind import Held, Kind
+from ..book.kind import Kind, TabOrder
 from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from .draft import READING
@@ -13,7 +13,7 @@ from .draft import READING
 class KindView:
     """A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
 
-    ``held`` says what Tab does with a number; ``endless`` says that what can be
+    ``tab_order`` says what Tab does with a number; ``endless`` says that what can be
     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``rare`` ones stand on the tray
     only where there is room.
     """
@@ -22,7 +22,7 @@ class KindView:
     title: str
     group: Literal["place", "shape", "carry", "read", "paper"]
     explanation: str
-    held: Held | None
+    tab_order: TabOrder | None
     endless: bool
     brush: bool
     rare: bool = False
@@ -35,7 +35,7 @@ def _group(kind: Kind) -> Literal["place", "shape", "carry", "paper"]:
 def kind_views() -> list[KindView]:
     """All of them, group by group, in the order in which they are offered."""
     figures = [
-        KindView(word, kind.title, _group(kind), kind.explanation, kind.held, kind.endless, kind.brush)
+        KindView(word, kind.title, _group(kind), kind.explanation, kind.tab_order, kind.endless, kind.brush)
         for word, kind in STATEMENT_KINDS.items()
     ]
     readings = [

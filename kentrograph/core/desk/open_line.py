@@ -129,15 +129,14 @@ def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
     drawn = value if isinstance(value, StepResult) else None
     statement = step.statement if step else None
     said = hint(draft.kind, statement, drawn is not None, problem)
-    enough = (
-        STATEMENT_KINDS[draft.kind].enough(statement) if statement and drawn is None and draft.kind in STATEMENT_KINDS else None
-    )
+    kind = STATEMENT_KINDS.get(draft.kind)
+    enough = kind.default_completion(statement) if statement and drawn is None and kind is not None else None
     if enough is not None:
         value = _try(book, enough[0], at)[1]
         if isinstance(value, StepResult):
             offered = complete_given(draft.kind, statement, "")
             return OpenLine("write", draft, "", enough[0], step, value, None, enough[1], offered)
-    if draft.again and draft.rows and draft.kind in STATEMENT_KINDS and STATEMENT_KINDS[draft.kind].onward:
+    if draft.again and draft.rows and kind is not None and kind.onward:
         said = f"It goes on from there. {said} Backspace begins elsewhere, Esc ends it."
     if _series(book, draft, at):
         said = f"A number is another radius about the same centre. {said}"

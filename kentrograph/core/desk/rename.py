@@ -8,7 +8,7 @@ from ..book.names import key_of
 from ..book.step import Step, like_name
 from ..language.script import read, with_names
 from ..language.statements import check_name
-from ..problem import refuse
+from ..problem import refusal
 
 
 def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:
@@ -23,7 +23,7 @@ def rename(book: Book, id: str, name: str) -> tuple[Edit, str]:
         # It only carries names on: the name of a lineage is given by one step.
         step = book.owner(keys[0]) or step
     if not step.own:
-        raise refuse("no_name")
+        raise refusal("no_name")
     names = _names(step, name.split() or [name], keys[0] if step.id != id else "")
     other = {key_of(old): new for old, new in zip(step.own, names, strict=True) if old != new}
     _check(book, step, names)
@@ -40,7 +40,7 @@ def _names(step: Step, said: list[str], only: str) -> list[str]:
     if only:
         said = [said[0] if key_of(own) == only else own for own in step.own]
     if len(said) != len(step.own):
-        raise refuse("other_count", names=" ".join(step.own), count=len(step.own))
+        raise refusal("other_count", names=" ".join(step.own), count=len(step.own))
     return said
 
 
@@ -52,7 +52,7 @@ def _check(book: Book, step: Step, names: list[str]) -> None:
         owner = book.owner(key_of(name))
         twice = key_of(name) in map(key_of, names[:n])
         if twice or (owner is not None and owner.id != step.id):
-            raise refuse("name_taken", start, end, name=name, free=like_name(name, book.taken_names()))
+            raise refusal("name_taken", start, end, name=name, free=like_name(name, book.taken_names()))
         start = end + 1
 
 

@@ -6,7 +6,7 @@ from ..book.kind import GivenSpec
 from ..book.kinds import STATEMENT_KINDS
 from ..book.tree import Given, Words
 from ..language.lexer import quoted
-from ..problem import refuse
+from ..problem import refusal
 from .intents import mend, write
 
 
@@ -17,7 +17,7 @@ def restate(book: Book, id: str, word: str, said: str) -> tuple[Edit, str]:
     step = book.steps[id]
     kind = STATEMENT_KINDS.get(step.statement.kind)
     if kind is None:
-        raise refuse("no_step")
+        raise refusal("no_step")
     declared = kind.given(word)
     own = declared is None
     given = next((g for g in step.statement.givens if (_names(g, word) if own else g.word == word)), None)

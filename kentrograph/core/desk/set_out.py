@@ -10,7 +10,7 @@ from ..book.order import END
 from ..book.scene import all_seen, pen_of
 from ..figures import Arc, Line, Outline, Point, RoundCurve
 from ..meet.carriers import way_of
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST
 from .intents import write
 
@@ -25,7 +25,7 @@ def set_out(book: Book, figures: Sequence[str], id: str) -> tuple[Edit, str]:
     best. Raises `Refused`: no_step, no_centre for figures without one, no_edges where no two edges cross well."""
     centres = [centre for one in figures for centre in _centres(book, one)]
     if not centres:
-        raise refuse("no_centre")
+        raise refusal("no_centre")
     pair = best_edges(book, [at for _, at in centres])
     words = "; ".join(name for name, _ in centres)
     return write(book, f"table {words} edges {pair[0]}; {pair[1]}", id)
@@ -58,7 +58,7 @@ def best_edges(book: Book, centres: list[Point]) -> tuple[str, str]:
             if best is None or cost < best[0]:
                 best = cost, first, second
     if best is None:
-        raise refuse("no_edges")
+        raise refusal("no_edges")
     return best[1], best[2]
 
 

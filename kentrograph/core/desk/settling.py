@@ -14,7 +14,7 @@ from ..checks.finding import Finding, Place
 from ..checks.loose_ends import around_an_edit, loose_ends
 from ..figures import Line, Outline
 from ..measure.away import away
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..tolerance import SPOT_SHARE
 from .handles import handles, pulled
@@ -164,7 +164,7 @@ def settle(book: Book, keys: Sequence[str], limit: float, id: str) -> tuple[Edit
         said = offer.words
         book, _ = book.edited(edit)
     if not edits:
-        raise refuse("nothing_to_settle")
+        raise refusal("nothing_to_settle")
     return (edits[0], said) if len(edits) == 1 else (Several(tuple(edits)), f"{len(edits)} loose ends")
 
 

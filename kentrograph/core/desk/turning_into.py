@@ -5,7 +5,7 @@ from ..book.edits import Edit
 from ..book.kinds.comparing import compares
 from ..book.on_paper import Dimension
 from ..book.values import Reading, StepResult
-from ..problem import refuse
+from ..problem import refusal
 from .intents import write
 
 _WAYS = {"radius": "radius", "diameter": "diameter", "angle": "angle", "arc": "length", "area": "area"}
@@ -20,7 +20,7 @@ def turned_into_other(book: Book, step: str, id: str) -> tuple[Edit, str]:
     if isinstance(held, Reading):
         return write(book, f"dimension {statement.text[statement.kind_end :].strip()}", id)
     if not isinstance(held, Dimension) or not held.readings or len(held.readings) > 1:
-        raise refuse("no_other")
+        raise refusal("no_other")
     said = [statement.text[g.start : g.end] for g in statement.givens]
     words = [g.word for g in statement.givens]
     things = [text.strip(" ;") for text, word in zip(said, words, strict=True) if word == "figures"]

@@ -10,7 +10,7 @@ from .outline import Outline
 from .point import Point, halfway
 
 Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline | FigureSet
-KINDS: dict[type, str] = {
+FIGURE_NAMES: dict[type, str] = {
     Point: "point", Line: "line", EndlessLine: "line", Circle: "circle", Arc: "arc", Ellipse: "ellipse", Outline: "outline",
     FigureSet: "set",
 }  # fmt: skip
@@ -21,6 +21,6 @@ RoundCurve = Circle | Arc
 Curve = Line | EndlessLine | Circle | Arc | Ellipse
 
 __all__ = [
-    "KINDS", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point", "RoundCurve",
-    "StraightCurve", "halfway",
+    "FIGURE_NAMES", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point",
+    "RoundCurve", "StraightCurve", "halfway",
 ]  # fmt: skip

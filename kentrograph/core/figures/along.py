@@ -4,7 +4,7 @@ from math import degrees, hypot
 from typing import assert_never
 
 from ..angles import unit_vector
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .arc import Arc
 from .circle import Circle
@@ -43,14 +43,14 @@ def place_along(figure: Longish, distance: float) -> Point:
         case Outline(pieces):
             rest = distance
             if rest < 0.0:
-                raise refuse("no_along", length=figure.length)
+                raise refusal("no_along", length=figure.length)
             for piece in pieces:
                 if rest <= piece.length:
                     return place_along(piece, rest)
                 rest -= piece.length
             if rest <= TOLERANCE.joint_share * figure.length:
                 return figure.end
-            raise refuse("no_along", length=figure.length)
+            raise refusal("no_along", length=figure.length)
         case _:
             assert_never(figure)
 
@@ -73,7 +73,7 @@ def ellipse_angle(e: Ellipse, distance: float) -> float:
     if distance == 0.0 or distance == whole:
         return e.begin + (e.sweep if distance else 0.0)
     if not 0.0 < distance < whole:
-        raise refuse("no_along", length=whole)
+        raise refusal("no_along", length=whole)
     sign = 1.0 if e.sweep > 0.0 else -1.0
     low, high = 0.0, abs(e.sweep)
     turn = high * (distance / whole)

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import radians
 
 from ..angles import direction_of
-from ..problem import refuse
+from ..problem import refusal
 from .circle import checked_radius
 from .point import Point
 
@@ -26,7 +26,7 @@ class Arc:
     def __post_init__(self) -> None:
         checked_radius(self.radius)
         if not 0.0 < abs(self.sweep) < 360.0:
-            raise refuse("bad_sweep", value=self.sweep)
+            raise refusal("bad_sweep", value=self.sweep)
 
     @property
     def length(self) -> float:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from math import pi
 
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST
 from .point import Point
 
@@ -11,7 +11,7 @@ from .point import Point
 def checked_radius(radius: float) -> float:
     """The radius, refused unless it is positive and not too large."""
     if not 0.0 < radius <= LARGEST:
-        raise refuse("too_large", value=radius) if radius > LARGEST or radius != radius else refuse("bad_radius", value=radius)
+        raise refusal("too_large", value=radius) if radius > LARGEST or radius != radius else refusal("bad_radius", value=radius)
     return radius
 
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, radians, sin
 
 from ..angles import unit_vector
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST
 from .ellipse_length import perimeter, span
 from .point import Point
@@ -34,9 +34,9 @@ class Ellipse:
     def __post_init__(self) -> None:
         for axis in (self.a, self.b):
             if not 0.0 < axis <= LARGEST:
-                raise refuse("bad_axis", value=axis)
+                raise refusal("bad_axis", value=axis)
         if not (0.0 < self.sweep <= 360.0 or -360.0 < self.sweep < 0.0):
-            raise refuse("bad_sweep", value=self.sweep)
+            raise refusal("bad_sweep", value=self.sweep)
 
     @property
     def whole(self) -> bool:

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
-from ..problem import refuse
+from ..problem import refusal
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,7 +23,7 @@ class FigureSet:
 
     def __post_init__(self) -> None:
         if not self.members:
-            raise refuse("empty_set")
+            raise refusal("empty_set")
 
     def named(self, name: str) -> Any:
         """The member with this name, or the set of those with this name in each copy; None where there is none."""

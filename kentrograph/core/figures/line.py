@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from math import hypot
 
 from ..angles import direction_of
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .point import Point
 
@@ -24,7 +24,7 @@ class Line:
 
     def __post_init__(self) -> None:
         if TOLERANCE.same_place(self.start.x, self.start.y, self.end.x, self.end.y):
-            raise refuse("zero_length", x=self.start.x, y=self.start.y)
+            raise refusal("zero_length", x=self.start.x, y=self.start.y)
 
     @property
     def length(self) -> float:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from math import fsum
 
-from ..problem import refuse
+from ..problem import refusal
 from .arc import Arc
 from .ellipse import Ellipse
 from .line import Line
@@ -24,7 +24,7 @@ class Outline:
 
     def __post_init__(self) -> None:
         if not self.pieces:
-            raise refuse("no_pieces")
+            raise refusal("no_pieces")
 
     @property
     def start(self) -> Point:

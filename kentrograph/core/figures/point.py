@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST
 
 
@@ -19,7 +19,7 @@ class Point:
     def __post_init__(self) -> None:
         # One chained comparison refuses NaN as well: every comparison with it is false.
         if not (-LARGEST <= self.x <= LARGEST and -LARGEST <= self.y <= LARGEST):
-            raise refuse("too_large", value=self.y if -LARGEST <= self.x <= LARGEST else self.x)
+            raise refusal("too_large", value=self.y if -LARGEST <= self.x <= LARGEST else self.x)
 
 
 def halfway(a: Point, b: Point) -> Point:

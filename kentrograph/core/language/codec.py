@@ -6,7 +6,7 @@ from ..angles import Convention
 from ..book.edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
 from ..book.manner import Conventions, Datum, Header
 from ..book.step import Step
-from ..problem import refuse
+from ..problem import refusal
 from .script import read
 
 Data = dict[str, Any]
@@ -96,4 +96,4 @@ def edit_from(data: Data) -> Edit:
         case "several":
             return Several(tuple(edit_from(e) for e in data["edits"]))
         case op:
-            raise refuse("bad_edit", reason=f"{op} is not known")
+            raise refusal("bad_edit", reason=f"{op} is not known")

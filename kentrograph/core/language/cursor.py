@@ -8,7 +8,7 @@ from typing import NamedTuple, NoReturn
 
 from ..book.names import copy_name, edge_name, key_of
 from ..book.tree import Given, Name, Number, Place, Portion, SetKind
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from .lexer import Token, parted, tokens_of
 from .vocabulary import PARTS, PLACE_WORDS, RESERVED, SHORT
 
@@ -145,20 +145,20 @@ class Cursor(ABC):
         """Refuses the present token: ``expected`` is what could stand here."""
         token = self.tok
         if token.kind == "end":
-            raise refuse("unfinished", token.start, token.start, expected=list(expected))
-        raise refuse("unexpected", token.start, token.end, expected=list(expected), found=self.text[token.start : token.end])
+            raise refusal("unfinished", token.start, token.start, expected=list(expected))
+        raise refusal("unexpected", token.start, token.end, expected=list(expected), found=self.text[token.start : token.end])
 
     def deeper(self) -> None:
         """Counts one more level; refuses what no person writes."""
         self.depth += 1
         if self.depth > DEEPEST:
-            raise refuse("too_deep", self.tok.start, self.tok.end)
+            raise refusal("too_deep", self.tok.start, self.tok.end)
 
     def operate(self) -> Token:
         """Takes an operation of the number that is being read; refuses more than anybody writes."""
         self.operations += 1
         if self.operations > MOST_OPERATIONS:
-            raise refuse("too_deep", self.tok.start, self.tok.end)
+            raise refusal("too_deep", self.tok.start, self.tok.end)
         return self.advance()
 
     def at_name(self) -> bool:

@@ -17,7 +17,7 @@ from ..book.tree import (
     Plain,
     Polar,
 )
-from ..problem import refuse
+from ..problem import refusal
 from .cursor import Cursor, nearest_words
 from .limits import compared, of_dimension
 from .lists import at_thing, goes_on, things
@@ -82,8 +82,8 @@ def _no_such_given(c: Cursor, kind: Kind) -> NoReturn:
     words = [g.word for g in kind.givens if g.written]
     if token.kind == "word":
         if token.text in SIDES:
-            raise refuse("stray_side", token.start, token.end, found=token.text)
-        raise refuse(
+            raise refusal("stray_side", token.start, token.end, found=token.text)
+        raise refusal(
             "unknown_given", token.start, token.end,
             kind=kind.word, found=c.text[token.start : token.end], expected=words, nearest=nearest_words(token.text, words),
         )  # fmt: skip
@@ -217,7 +217,7 @@ def _figures(
         start = start if not givens else c.tok.start
         if whole and c.at_edge():
             outline = c.peek(3)
-            raise refuse("whole_figure", c.tok.start, outline.end, name=c.text[outline.start : outline.end])
+            raise refusal("whole_figure", c.tok.start, outline.end, name=c.text[outline.start : outline.end])
         touched: Place | Argument = thing(c)
         touched = touched.name if isinstance(touched, NamedPlace) else touched
         # A name that was read just now stands at the end of those that were.

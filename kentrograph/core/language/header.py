@@ -7,7 +7,7 @@ from typing import Literal
 from ..angles import Convention
 from ..book.manner import Conventions, Datum, Header
 from ..book.statement_planner import StatementPlanner
-from ..problem import refuse
+from ..problem import refusal
 from ..units import MILLIMETRES
 from .numbers import direction, number
 from .places import Reader
@@ -113,7 +113,7 @@ def _datum(line: HeaderLine, manner: Conventions) -> Datum:
 
 
 def _bad(line: HeaderLine, expected: str) -> Exception:
-    return refuse("bad_header", line.start, line.end, word=line.word, found=" ".join(line.values), expected=expected)
+    return refusal("bad_header", line.start, line.end, word=line.word, found=" ".join(line.values), expected=expected)
 
 
 __all__ = ["MOST_DECIMALS", "apply_header", "header_lines", "with_manner"]

@@ -3,7 +3,7 @@
 import re
 from typing import Literal, NamedTuple
 
-from ..problem import refuse
+from ..problem import refusal
 
 LONGEST = 200_000
 """Characters in one statement."""
@@ -56,11 +56,11 @@ def tokens_of(text: str) -> list[Token]:
     Raises `Refused` (too_long, control_sign, unknown_sign) with the place.
     """
     if len(text) > LONGEST:
-        raise refuse("too_long", LONGEST, len(text), longest=LONGEST)
+        raise refusal("too_long", LONGEST, len(text), longest=LONGEST)
     control = _CONTROL.search(text)
     if control is not None:
         # Nobody can see it, and the database keeps no NUL; not in a comment either.
-        raise refuse("control_sign", control.start(), control.end(), code=ord(control[0]))
+        raise refusal("control_sign", control.start(), control.end(), code=ord(control[0]))
     found: list[Token] = []
     position = 0
     match = _TOKEN.match
@@ -85,7 +85,7 @@ def tokens_of(text: str) -> list[Token]:
     if not _BLANK.match(text, position):
         while text[position].isspace():
             position += 1
-        raise refuse("unknown_sign", position, position + 1, found=text[position])
+        raise refusal("unknown_sign", position, position + 1, found=text[position])
     found.append(Token("end", "", position, position))
     return found
 
@@ -101,7 +101,7 @@ def _quoted(text: str, position: int, before: list[Token]) -> Token | None:
         return None
     found = _QUOTED.match(text, position)
     if found is None:
-        raise refuse("open_quote", position, len(text))
+        raise refusal("open_quote", position, len(text))
     # The mark stays in front: what a person says is never taken for a word or a mark of the language.
     return Token("quoted", '"' + found[1].replace('""', '"'), position, found.end())
 

@@ -8,7 +8,7 @@ import re
 
 from ..book.fits import FIT
 from ..book.tree import Given, Negative, Number, Plain
-from ..problem import refuse
+from ..problem import refusal
 from .cursor import DIRECTION, LENGTH, Cursor, Wanted
 from .numbers import expression, literal
 
@@ -95,7 +95,7 @@ def _deviation(c: Cursor, of: Wanted) -> Number:
     token = c.tok
     value = literal(c, of)
     if sign is None and value != Plain(0.0):
-        raise refuse("no_sign", token.start, c.last, found=c.text[token.start : c.last])
+        raise refusal("no_sign", token.start, c.last, found=c.text[token.start : c.last])
     if sign != "-":
         return value
     return Plain(-value.value) if isinstance(value, Plain) else Negative(value)

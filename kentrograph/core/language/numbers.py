@@ -24,7 +24,7 @@ from ..book.tree import (
     Plain,
     Portion,
 )  # fmt: skip
-from ..problem import refuse
+from ..problem import refusal
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, Wanted
 from .lexer import Token
@@ -189,7 +189,7 @@ def _call(c: Cursor) -> Call:
     c.depth -= 1
     fewest, most = FUNCTIONS[token.text]
     if not fewest <= len(arguments) <= most:
-        raise refuse("argument_count", token.start, c.last, function=token.text, fewest=fewest, most=most, found=len(arguments))
+        raise refusal("argument_count", token.start, c.last, function=token.text, fewest=fewest, most=most, found=len(arguments))
     return Call(token.text, tuple(arguments), token.start, c.last)
 
 
@@ -270,7 +270,7 @@ def _fraction(c: Cursor, numerator: Token) -> float:
     denominator = c.advance()
     under = _value(denominator)
     if under == 0.0:
-        raise refuse("divided_by_zero", denominator.start, denominator.end)
+        raise refusal("divided_by_zero", denominator.start, denominator.end)
     return _value(numerator) / under
 
 
@@ -347,7 +347,7 @@ def _angle_literal(c: Cursor) -> Number:
 def _sixtieth(token: Token) -> float:
     value = _value(token)
     if value >= 60.0:
-        raise refuse("sixty", token.start, token.end, value=value)
+        raise refusal("sixty", token.start, token.end, value=value)
     return value
 
 
@@ -359,7 +359,7 @@ def _bearing(c: Cursor) -> Bearing | None:
     d, minutes, s = (float(m[g] or 0.0) for g in ("d", "m", "s"))
     angle = (d * 3600.0 + minutes * 60.0 + s) / 3600.0
     if angle > 90.0 or minutes >= 60.0 or s >= 60.0:
-        raise refuse("bad_bearing", start, m.end(), found=m[0])
+        raise refusal("bad_bearing", start, m.end(), found=m[0])
     c.skip_to(m.end())
     north, east = m["from"] in "nN", m["to"] in "eE"
     return Bearing((90.0 if north else -90.0) + (-angle if north == east else angle))
@@ -368,5 +368,5 @@ def _bearing(c: Cursor) -> Bearing | None:
 def _value(token: Token) -> float:
     value = float(token.text)
     if not isfinite(value):
-        raise refuse("too_large", token.start, token.end, value=value)
+        raise refusal("too_large", token.start, token.end, value=value)
     return value

@@ -3,7 +3,7 @@
 from ..book.readings import READINGS
 from ..book.readings.reading_kind import POWERS
 from ..book.tree import Argument, Given
-from ..problem import refuse
+from ..problem import refusal
 from ..units import MILLIMETRES
 from .cursor import DIRECTION, LENGTH, Cursor, nearest_words
 from .limits import compared
@@ -15,7 +15,7 @@ def read_reading(c: Cursor) -> list[Given]:
     start = c.tok.start
     if c.tok.kind == "word" and c.tok.text not in READINGS:
         nearest = nearest_words(c.tok.text, list(READINGS))
-        raise refuse("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
+        raise refusal("unknown_word", start, c.tok.end, found=c.text[start : c.tok.end], nearest=nearest)
     word = c.need_word(*READINGS)
     kind = READINGS[word]
     how = [one for one in kind.ways if one != "less"]

@@ -4,7 +4,7 @@ from typing import Any
 
 from ..book.manner import Header
 from ..book.step import Step
-from ..problem import refuse
+from ..problem import refusal
 from .codec import header_from, step_from
 
 Data = dict[str, Any]
@@ -40,7 +40,7 @@ class Replayed:
             case "header":
                 self.header = edit["header"]
             case op:
-                raise refuse("bad_edit", reason=f"{op} is not known")
+                raise refusal("bad_edit", reason=f"{op} is not known")
 
     def read(self) -> tuple[Header, list[Step]]:
         """What it has come to, to be evaluated."""

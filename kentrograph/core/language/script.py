@@ -15,10 +15,9 @@ from ..book.scene import pen_of, seen
 from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_name, like_name
 from ..book.tree import UNREAD, Given, KindOf, Name, Statement, SymbolBody
 from ..book.values import StepResult, Untouchable, Value
-from ..figures import KINDS as FIGURE_KINDS
-from ..figures import FigureSet, Point
+from ..figures import FIGURE_NAMES, FigureSet, Point
 from ..figures.similarity import carried, dilation
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from ..units import convert
 from .header import apply_header, header_lines, with_manner
 from .statements import HeaderLine, check_name, is_blank, parse_header, read_line
@@ -118,7 +117,7 @@ def _symbol(text: str) -> Statement:
         check_name(begins[1], begins.start(1), begins.end(1))
         *inside, last = text.rstrip().split("\n")[1:] or [""]
         if not _ENDS.fullmatch(last):
-            raise refuse("unfinished", len(text), len(text), expected=["end symbol"])
+            raise refusal("unfinished", len(text), len(text), expected=["end symbol"])
     except Refused as refused:
         return Statement(text, UNREAD, begins[1], None, (), (), problem=refused.problem)
     body = "\n".join(inside)
@@ -166,14 +165,14 @@ class _Body(SymbolBody):
             line, problem = min(wrong, key=lambda one: one[0])
             at = self.start + sum(len(before) + 1 for before in self.text.split("\n")[: line - 1])
             end = at + len(self.text.split("\n")[line - 1])
-            raise refuse("in_symbol", at, end, line=line + 1, problem=problem)
+            raise refusal("in_symbol", at, end, line=line + 1, problem=problem)
         members: dict[str, tuple[Any, str]] = {}
         for step in script.steps:
             for id, name, figure in book.figures_of(step.id):
                 if name and not isinstance(figure, Untouchable) and seen(book, id):
                     members[key_of(name)] = figure, pen_of(book, id)
         if not members:
-            raise refuse("empty_symbol", self.start, self.start + len(self.text))
+            raise refusal("empty_symbol", self.start, self.start + len(self.text))
         figures, pens = zip(*members.values(), strict=True)
         # What is in ink is drawn with the pen that the symbol is placed with.
         own = tuple("" if pen == "ink" else pen for pen in pens)
@@ -244,7 +243,7 @@ def named_step(
     for name in written:
         if key_of(name) in taken:
             start = statement.text.lower().find(name.lower())
-            raise refuse("name_taken", start, start + len(name), name=name, free=like_name(name, taken))
+            raise refusal("name_taken", start, start + len(name), name=name, free=like_name(name, taken))
     kind = ALL.get(statement.kind)
     if kind is None or not kind.shapes or kind.collects:
         own = statement.name or deal_name(statement.kind, taken)
@@ -274,7 +273,7 @@ def dealt_more(step: Step, kinds: Sequence[str | None], taken: Taken) -> Step:
 
 def results(value: Value) -> list[str]:
     """The kinds of the figures that come of a step that holds this."""
-    return [FIGURE_KINDS.get(type(figure), "") for figure in value.results] if isinstance(value, StepResult) else []
+    return [FIGURE_NAMES.get(type(figure), "") for figure in value.results] if isinstance(value, StepResult) else []
 
 
 def book_of(script: Script) -> Book:

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
 from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
-from ..problem import Problem, Refused, refuse
+from ..problem import Problem, Refused, refusal
 from .cursor import QUESTIONS, Answer, Cursor, Hinge, nearest_words
 from .givens import read_given
 from .limits import limits_alone
@@ -135,7 +135,7 @@ def _statement(c: Cursor) -> Statement:
     if pen is not None and c.at_name() and _names_a_figure(c, pen):
         # ``ink C1 from ... to ...`` names a figure where a kind would stand: it is inked over.
         if pen == "pencil":
-            raise refuse("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])
+            raise refusal("no_pencilling", pen_start, token.end, name=c.text[token.start : token.end])
         return _finish(c, "ink", name, pen, _figure_givens(c, "ink"), pen_start, pen_start + len(pen))
     if token.kind == "word" and token.text in STATEMENT_KINDS:
         c.advance()
@@ -153,10 +153,10 @@ def _statement(c: Cursor) -> Statement:
         return _finish(c, "number", name, pen, [Given("value", (value,), (), start, c.last)], start, c.last)
     if token.kind == "end":
         over = ["the name of a figure"] if pen == "ink" else []
-        raise refuse("unfinished", token.start, token.start, expected=["a kind of figure", *over])
+        raise refusal("unfinished", token.start, token.start, expected=["a kind of figure", *over])
     if token.kind == "word":
         known = [*STATEMENT_KINDS, *PENS, "measure"]
-        raise refuse(
+        raise refusal(
             "unknown_word",
             token.start,
             token.end,
@@ -207,11 +207,11 @@ def _defined_name(c: Cursor) -> str | None:
 def check_name(text: str, start: int = 0, end: int = 0) -> None:
     """Refuses a name that could not be told from a word or a bearing, or that is not one at all."""
     if not (text[:1].isascii() and text[:1].isalpha() and text.isascii() and text.replace("_", "a").isalnum()):
-        raise refuse("bad_name", start, end, found=text, reason="letters")
+        raise refusal("bad_name", start, end, found=text, reason="letters")
     if text.lower() in RESERVED:
-        raise refuse("bad_name", start, end, found=text, reason="word")
+        raise refusal("bad_name", start, end, found=text, reason="word")
     if looks_like_bearing(text):
-        raise refuse("bad_name", start, end, found=text, reason="bearing")
+        raise refusal("bad_name", start, end, found=text, reason="bearing")
 
 
 def _figure_givens(c: Cursor, kind: str) -> list[Given]:

@@ -7,7 +7,7 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, S
 from ..figures.along import Longish
 from ..meet.carriers import way_of
 from ..meet.nearest import nearest
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .closest import distance_between
 
@@ -43,7 +43,7 @@ def running_at(figure: Longish, at: Point) -> tuple[float, float]:
             rx, ry = at.x - centre.x, at.y - centre.y
             r = hypot(rx, ry)
             if r == 0.0:
-                raise refuse("same_places")
+                raise refusal("same_places")
             sign = -1.0 if isinstance(figure, Arc) and figure.sweep < 0.0 else 1.0
             return -sign * ry / r, sign * rx / r
         case Ellipse():
@@ -64,5 +64,5 @@ def at_corner(a: Point, corner: Point, b: Point) -> float:
     """Degrees at the middle one of three places, from the first to the last. Raises `Refused` (same_places)."""
     for other in (a, b):
         if TOLERANCE.same_place(other.x, other.y, corner.x, corner.y):
-            raise refuse("same_places")
+            raise refusal("same_places")
     return turn_between(a.x - corner.x, a.y - corner.y, b.x - corner.x, b.y - corner.y)

@@ -10,7 +10,7 @@ from typing import Any
 from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..tolerance import NOISE_OF_SUMS, SERIES_END
 
 
@@ -60,7 +60,7 @@ def area_of(figure: Any) -> float:
         case FigureSet(members):
             return fsum(area_of(member) for member in members)
         case _:
-            raise refuse("no_area")
+            raise refusal("no_area")
 
 
 def perimeter_of(figure: Any) -> float:
@@ -69,14 +69,14 @@ def perimeter_of(figure: Any) -> float:
         return figure.length
     if isinstance(figure, FigureSet):
         return fsum(perimeter_of(member) for member in figure.members)
-    raise refuse("no_area")
+    raise refusal("no_area")
 
 
 def area_centre(figure: Any) -> Point:
     """The centre of area of a closed figure. Raises `Refused`: no_area for an outline whose area is nothing."""
     found = balance(figure)
     if found is None:
-        raise refuse("no_area")
+        raise refusal("no_area")
     return found
 
 
@@ -121,7 +121,7 @@ def segment_centre(arc: Arc | Ellipse) -> tuple[float, float]:
 
 def _check_closed(outline: Outline) -> None:
     if not outline.closed:
-        raise refuse("not_closed", gap=hypot(outline.end.x - outline.start.x, outline.end.y - outline.start.y))
+        raise refusal("not_closed", gap=hypot(outline.end.x - outline.start.x, outline.end.y - outline.start.y))
 
 
 def box_middle(figure: Any) -> Point:

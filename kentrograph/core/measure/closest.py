@@ -16,7 +16,7 @@ from ..meet.carriers import way_of
 from ..meet.ellipses import nearest_angles
 from ..meet.narrowing import zero_between
 from ..meet.within import within
-from ..problem import refuse
+from ..problem import refusal
 
 Pair = tuple[float, Point, Point]
 _SAMPLES = 96
@@ -28,7 +28,7 @@ def place_of(thing: Any) -> Point:
         return thing
     if isinstance(thing, Circle | Arc | Ellipse):
         return thing.centre
-    raise refuse("not_a_place")
+    raise refusal("not_a_place")
 
 
 def distance_between(first: Any, second: Any) -> float:

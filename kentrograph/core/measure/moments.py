@@ -12,7 +12,7 @@ from typing import Any
 
 from ..angles import unit_vector
 from ..figures import Arc, Circle, Ellipse, Line, Outline, Point
-from ..problem import refuse
+from ..problem import refusal
 from .area import area_centre, area_of, segment_area, segment_centre, signed_area
 
 
@@ -52,7 +52,7 @@ def moments_of(parts: Sequence[tuple[float, Any]]) -> Moments:
     no_area)."""
     area = fsum(sign * area_of(one) for sign, one in parts)
     if not area > 0.0:
-        raise refuse("no_area")
+        raise refusal("no_area")
     centres = [area_centre(one) for _, one in parts]
     areas = [sign * area_of(one) for sign, one in parts]
     centre = Point(
@@ -75,7 +75,7 @@ def _about(figure: Any, o: Point) -> tuple[float, float, float]:
         xx, yy, xy = _turned_back(along, across, 0.0, figure.turn)
         return _moved(xx, yy, xy, area_of(figure), figure.centre.x - o.x, figure.centre.y - o.y)
     if not isinstance(figure, Outline):
-        raise refuse("no_area")
+        raise refusal("no_area")
     sign = 1.0 if signed_area(figure) > 0.0 else -1.0
     terms: list[tuple[float, float, float]] = []
     for piece in figure.pieces:

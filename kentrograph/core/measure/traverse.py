@@ -11,7 +11,7 @@ from typing import Any, Literal
 
 from ..angles import direction_of
 from ..figures import Line, Outline, Point
-from ..problem import refuse
+from ..problem import refusal
 from .angle import between_directions
 
 Rule = Literal["compass", "transit"]
@@ -31,7 +31,7 @@ class Leg:
 def legs_of(outline: Any) -> list[Leg]:
     """The legs of a traverse, as it is walked. Raises `Refused`: no_traverse for anything but straight pieces."""
     if not isinstance(outline, Outline) or not all(isinstance(piece, Line) for piece in outline.pieces):
-        raise refuse("no_traverse")
+        raise refusal("no_traverse")
     found: list[Leg] = []
     for piece in outline.pieces:
         dx, dy = piece.end.x - piece.start.x, piece.end.y - piece.start.y

@@ -5,7 +5,7 @@ from typing import assert_never
 
 from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE, Tolerance
 from .carriers import way_of
 from .circles import circle_circle
@@ -27,7 +27,7 @@ def feet(curve: Curve, at: Point) -> list[Point]:
         case Circle(centre, radius) | Arc(centre, radius):
             dx, dy = at.x - centre.x, at.y - centre.y
             if dx == dy == 0.0:
-                raise refuse("every_direction")
+                raise refusal("every_direction")
             ux, uy = unit(dx, dy)
             return [
                 Point(centre.x + radius * ux, centre.y + radius * uy),
@@ -86,7 +86,7 @@ def nearest(figure: Curve | Outline | Point | FigureSet, at: Point) -> Point:
         case FigureSet(members):
             return min((nearest(member, at) for member in members), key=lambda p: hypot(p.x - at.x, p.y - at.y))
         case _:
-            raise refuse("not_a_figure")
+            raise refusal("not_a_figure")
 
 
 def _nearer(at: Point, a: Point, b: Point) -> Point:

@@ -20,7 +20,7 @@ from ..desk.views import before_view, step_view, values_view, ways_view, working
 from ..language.codec import edit_from, header_data
 from ..language.messages import sentence
 from ..language.packed import book_from
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from .answers import read_within
 from .asked import from_data
 from .differing import Placed, difference
@@ -105,7 +105,7 @@ class Held:
                 return told(_LOOKS[what](self.book, *json.loads(asked)))
         except OverBudget:
             forget(self.book)
-            return told({"refused": sentence(refuse("over_budget", seconds=ACT_SECONDS).problem)})
+            return told({"refused": sentence(refusal("over_budget", seconds=ACT_SECONDS).problem)})
         except Refused as refused:
             return told({"refused": sentence(refused.problem)})
 
@@ -174,7 +174,7 @@ def _done(book: Book, act: Act) -> tuple[Book, str]:
             return book.edited(edit)[0], label
     except OverBudget as error:
         forget(book)
-        raise refuse("over_budget", seconds=ACT_SECONDS) from error
+        raise refusal("over_budget", seconds=ACT_SECONDS) from error
 
 
 def told(view: object) -> str:

@@ -12,7 +12,7 @@ from ..measure.angle import running_at
 from ..meet import meet_long
 from ..meet.carriers import carrier, way_of
 from ..meet.within import within
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 
 Side = Line | EndlessLine | Circle | Arc | Ellipse
@@ -27,12 +27,12 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
     """
     for length in (first_by, second_by):
         if length is not None and not length > 0.0:
-            raise refuse("bad_length", value=length)
+            raise refusal("bad_length", value=length)
     if angle is not None and not 0.0 < angle < 180.0:
-        raise refuse("bad_angle", value=angle)
+        raise refusal("bad_angle", value=angle)
     met = meet_long(first, second)
     if met.how != "crossing":
-        raise refuse("no_corner_there")
+        raise refusal("no_corner_there")
     found: list[tuple[bool, Solution]] = []
     for spot in met.spots:
         for ahead in (True, False):
@@ -56,7 +56,7 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
                 line = Line(start.at, end.at)
                 found.append((drawn, Solution(line, said, "" if drawn else "past an end", sides, contacts)))
     if not found:
-        raise refuse("does_not_fit")
+        raise refusal("does_not_fit")
     found.sort(key=lambda one: not one[0])
     return _apart([one for _, one in found])
 
@@ -101,7 +101,7 @@ def _walked(figure: Side, corner: Point, length: float, ahead: bool) -> _Walked 
             stop = ellipse_angle(Ellipse(whole.centre, whole.a, whole.b, whole.turn, sense * begin, 360.0), length)
             at = whole.at_degrees(sense * stop)
         case _:
-            raise refuse("no_corner_there")
+            raise refusal("no_corner_there")
     return _Walked(at, _run(figure, at, ahead))
 
 

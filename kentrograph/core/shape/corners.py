@@ -18,7 +18,7 @@ from ..figures.outline import Piece
 from ..measure.area import signed_area
 from ..meet import feet, meet_long
 from ..meet.carriers import way_of
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..tolerance import TOLERANCE
 from .stretch import Cut, cut_at, end_of, part_of, start_of
 
@@ -40,7 +40,7 @@ def inner_angle(outline: Outline, corner: int) -> float:
     the two pieces, which has no inside. Raises `Refused` (no_corner) at an end of an open one."""
     pieces = outline.pieces
     if not outline.closed and not 0 < corner < len(pieces):
-        raise refuse("no_corner")
+        raise refusal("no_corner")
     turn = degrees(atan2(*turn_between(pieces[corner - 1], pieces[corner])))
     if not outline.closed:
         return 180.0 - abs(turn)
@@ -58,11 +58,11 @@ def is_smooth(before: Piece, after: Piece) -> bool:
 def rounding(radius: float) -> Way:
     """Corners rounded with a radius. Raises `Refused`: bad_radius, no_rounding of ellipses, no_corner, does_not_fit."""
     if not radius > 0.0:
-        raise refuse("bad_radius", value=radius)
+        raise refusal("bad_radius", value=radius)
 
     def way(before: Piece, after: Piece) -> tuple[Cut, Piece, Cut]:
         if is_smooth(before, after):
-            raise refuse("no_corner")
+            raise refusal("no_corner")
         sine, _ = turn_between(before, after)
         side = 1.0 if sine > 0.0 else -1.0
         corner = before.end
@@ -73,7 +73,7 @@ def rounding(radius: float) -> Way:
                 first, second = (cut for cut in cuts if cut is not None)
                 found.append((hypot(spot.at.x - corner.x, spot.at.y - corner.y), spot.at, first, second))
         if not found:
-            raise refuse("does_not_fit")
+            raise refusal("does_not_fit")
         _, centre, first, second = min(found, key=lambda one: one[0])
         arc = about_to(centre, first.at, second.at, side < 0.0)
         return first, Arc(centre, radius, first.at, second.at, arc.sweep), second
@@ -84,13 +84,13 @@ def rounding(radius: float) -> Way:
 def _beside(piece: Piece, left: float) -> EndlessLine | Circle:
     """Where everything lies that is so far to the left of a piece; to the right for less than 0."""
     if isinstance(piece, Ellipse):
-        raise refuse("no_rounding")
+        raise refusal("no_rounding")
     if isinstance(piece, Line):
         w = way_of(piece)
         return EndlessLine(Point(w.x - left * w.uy, w.y + left * w.ux), w.ux, w.uy)
     radius = piece.radius - left if piece.sweep > 0.0 else piece.radius + left
     if not radius > 0.0:
-        raise refuse("does_not_fit")
+        raise refusal("does_not_fit")
     return Circle(piece.centre, radius)
 
 
@@ -109,13 +109,13 @@ def cutting_off(before_by: float, after_by: float | None, angle: float | None) -
     """
     for length in (before_by, after_by):
         if length is not None and not length > 0.0:
-            raise refuse("bad_length", value=length)
+            raise refusal("bad_length", value=length)
     if angle is not None and not 0.0 < angle < 180.0:
-        raise refuse("bad_angle", value=angle)
+        raise refusal("bad_angle", value=angle)
 
     def way(before: Piece, after: Piece) -> tuple[Cut, Piece, Cut]:
         if is_smooth(before, after):
-            raise refuse("no_corner")
+            raise refusal("no_corner")
         first = back_from_end(before, before_by)
         if after_by is not None:
             second = cut_at(after, back_from_end(reversed_piece(after), after_by).at)
@@ -131,7 +131,7 @@ def back_from_end(piece: Piece, length: float) -> Cut:
     whole = piece.length
     slack = TOLERANCE.length(whole)
     if length > whole + slack:
-        raise refuse("does_not_fit")
+        raise refusal("does_not_fit")
     return start_of(piece) if length >= whole - slack else cut_at(piece, place_along(piece, whole - length))
 
 
@@ -149,7 +149,7 @@ def _at_angle(before: Piece, after: Piece, first: Cut, angle: float) -> Cut:
         if ahead > 0.0 and cut.off == 0.0:
             found.append((ahead, cut))
     if not found:
-        raise refuse("does_not_fit")
+        raise refusal("does_not_fit")
     return min(found, key=lambda one: one[0])[1]
 
 
@@ -163,9 +163,9 @@ def corner_shaped(outline: Outline, number: int, way: Way, name: str) -> Outline
     """
     count = len(outline.corners)
     if not 1 <= number <= count:
-        raise refuse("no_such_corner", name=name, count=count)
+        raise refusal("no_such_corner", name=name, count=count)
     if not outline.closed and number in (1, count):
-        raise refuse("end_of_outline", name=name)
+        raise refusal("end_of_outline", name=name)
     pieces = dict(enumerate(outline.pieces))
     between: dict[int, Piece] = {}
     _shape(pieces, between, (number - 2) % len(pieces), (number - 1) % len(pieces), way)
@@ -190,9 +190,9 @@ def corners_shaped(outline: Outline, way: Way, name: str) -> tuple[Outline, list
             if refused.problem.kind not in ("no_corner", "does_not_fit", "no_rounding"):
                 raise
     if not between and unfit:
-        raise refuse("none_fits", name=name)
+        raise refusal("none_fits", name=name)
     if not between:
-        raise refuse("no_corners", name=name)
+        raise refusal("no_corners", name=name)
     return _put_together(outline, pieces, between), unfit
 
 
@@ -219,7 +219,7 @@ def greatest(shaped: Callable[[float], object]) -> float:
 def _shape(pieces: dict[int, Piece], between: dict[int, Piece], before: int, after: int, way: Way) -> None:
     """Shapes the corner between two pieces, of which either may be used up already."""
     if before not in pieces or after not in pieces or before == after:
-        raise refuse("does_not_fit")
+        raise refusal("does_not_fit")
     first, put, second = way(pieces[before], pieces[after])
     between[after] = put
     one, other = pieces[before], pieces[after]

@@ -6,7 +6,7 @@ from typing import Any
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline
 from ..figures.along import Longish
-from ..problem import refuse
+from ..problem import refusal
 from .stretch import Cut, end_of, is_closed, part_of, same_cut, start_of
 
 LONGISH = (Line, EndlessLine, Circle, Arc, Ellipse, Outline)
@@ -15,7 +15,7 @@ LONGISH = (Line, EndlessLine, Circle, Arc, Ellipse, Outline)
 def longish(figure: Any, word: str, name: str) -> Longish:
     """The figure, if it has stretches. Raises `Refused` (not_cut) for points and numbers."""
     if not isinstance(figure, LONGISH):
-        raise refuse("not_cut", name=name, word=word)
+        raise refusal("not_cut", name=name, word=word)
     return figure
 
 
@@ -25,7 +25,7 @@ def in_order(figure: Longish, a: Cut, b: Cut) -> tuple[Cut, Cut]:
     Raises `Refused` (same_places) where nothing lies between them.
     """
     if same_cut(figure, a, b):
-        raise refuse("same_places")
+        raise refusal("same_places")
     return (b, a) if not is_closed(figure) and b[:2] < a[:2] else (a, b)
 
 
@@ -33,7 +33,7 @@ def kept(figure: Longish, a: Cut, b: Cut) -> Figure:
     """Only the stretch from one cut to the other. Raises `Refused` (same_places)."""
     part = part_of(figure, *in_order(figure, a, b))
     if part is None:
-        raise refuse("same_places")
+        raise refusal("same_places")
     return part
 
 
@@ -44,14 +44,14 @@ def trimmed(figure: Longish, a: Cut, b: Cut, name: str) -> tuple[Figure, ...]:
     """
     a, b = in_order(figure, a, b)
     if isinstance(figure, EndlessLine):
-        raise refuse("endless", name=name)
+        raise refusal("endless", name=name)
     if is_closed(figure):
         rest = part_of(figure, b, a)
         rests = [rest] if rest is not None else []
     else:
         rests = [one for one in (part_of(figure, start_of(figure), a), part_of(figure, b, end_of(figure))) if one is not None]
     if not rests:
-        raise refuse("all_gone", name=name)
+        raise refusal("all_gone", name=name)
     return tuple(rests)
 
 
@@ -61,16 +61,16 @@ def split(figure: Longish, cuts: Sequence[Cut], name: str) -> tuple[Figure, ...]
     Raises `Refused`: endless; two_cuts for a circle that is cut once; same_places; at_its_end.
     """
     if isinstance(figure, EndlessLine):
-        raise refuse("endless", name=name)
+        raise refusal("endless", name=name)
     if len(cuts) < 2 and isinstance(figure, Circle | Ellipse) and is_closed(figure):
-        raise refuse("two_cuts", name=name)
+        raise refusal("two_cuts", name=name)
     order = sorted(cuts, key=lambda cut: cut[:2])
     for one, other in pairwise(order):
         if same_cut(figure, one, other):
-            raise refuse("same_places")
+            raise refusal("same_places")
     if is_closed(figure):
         if len(order) > 1 and same_cut(figure, order[0], order[-1]):
-            raise refuse("same_places")
+            raise refusal("same_places")
         first = next(n for n, cut in enumerate(order) if cut[:2] == cuts[0][:2])
         order = order[first:] + order[:first]
         if len(order) == 1:
@@ -80,7 +80,7 @@ def split(figure: Longish, cuts: Sequence[Cut], name: str) -> tuple[Figure, ...]
         stops = [start_of(figure), *order, end_of(figure)]
     pieces = [part_of(figure, one, other) for one, other in pairwise(stops)]
     if any(piece is None for piece in pieces):
-        raise refuse("at_its_end", name=name)
+        raise refusal("at_its_end", name=name)
     return tuple(piece for piece in pieces if piece is not None)
 
 
@@ -103,5 +103,5 @@ def whole(figure: Any, name: str) -> Circle | Ellipse:
     if isinstance(figure, Ellipse) and not figure.whole:
         return Ellipse(figure.centre, figure.a, figure.b, figure.turn)
     if isinstance(figure, Circle | Ellipse):
-        raise refuse("whole_already", name=name)
-    raise refuse("no_whole", name=name)
+        raise refusal("whole_already", name=name)
+    raise refusal("no_whole", name=name)

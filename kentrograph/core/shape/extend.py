@@ -11,7 +11,7 @@ from ..figures.along import ellipse_angle, place_along
 from ..meet import meet_long, nearest
 from ..meet.carriers import carrier
 from ..meet.within import distance_along, swept, within
-from ..problem import refuse
+from ..problem import refusal
 from .stretch import cut_at, is_closed, same_cut
 
 Open = Line | Arc | Ellipse
@@ -53,7 +53,7 @@ def extended_to_figure(figure: Any, at_end: bool, other: Any, name: str, to: str
         made = _put_back(figure, at_end, _ending(last, at))
         found.append((past, turn < 0.0, abs(turn), Reached(made, sign, f"past the end of {to}" if past else "")))
     if not found:
-        raise refuse("never_reaches", name=name, to=to)
+        raise refusal("never_reaches", name=name, to=to)
     found.sort(key=lambda one: one[:3])
     return [one for *_, one in found]
 
@@ -68,7 +68,7 @@ def _last(figure: Any, at_end: bool, name: str) -> Open:
     if isinstance(figure, Outline):
         piece = figure.pieces[-1 if at_end else 0]
     if not isinstance(piece, Line | Arc | Ellipse) or is_closed(figure):
-        raise refuse("no_end_to_extend", name=name)
+        raise refusal("no_end_to_extend", name=name)
     return piece if at_end else reversed_piece(piece)
 
 
@@ -82,19 +82,19 @@ def _put_back(figure: Any, at_end: bool, piece: Open) -> Figure:
 def _longer(piece: Open, length: float, name: str) -> Open:
     whole = piece.length + length
     if not whole > 0.0:
-        raise refuse("too_short", name=name, length=piece.length)
+        raise refusal("too_short", name=name, length=piece.length)
     match piece:
         case Line(start):
             return Line(start, place_along(piece, whole))
         case Arc(centre, radius, start, _, sweep):
             turn = degrees(whole / radius)
             if turn >= 360.0:
-                raise refuse("full_circle", name=name, most=Circle(centre, radius).length - piece.length)
+                raise refusal("full_circle", name=name, most=Circle(centre, radius).length - piece.length)
             return Arc(centre, radius, start, place_along(piece, whole), turn if sweep > 0.0 else -turn)
         case Ellipse():
             full = replace(piece, begin=0.0, sweep=360.0).length
             if whole >= full:
-                raise refuse("full_circle", name=name, most=full - piece.length)
+                raise refusal("full_circle", name=name, most=full - piece.length)
             # Run the other way an ellipse is as long as its mirror image, which begins at the opposite angle.
             sense = 1.0 if piece.sweep > 0.0 else -1.0
             begin = sense * piece.begin
@@ -109,9 +109,9 @@ def _ending_level(piece: Open, place: Point, name: str) -> Open:
     foot = nearest(whole, place)
     past = _past_end(piece, foot)
     if past is None:
-        raise refuse("turned_over", name=name)
+        raise refusal("turned_over", name=name)
     if isinstance(piece, Arc) and (place.x, place.y) == (piece.centre.x, piece.centre.y):
-        raise refuse("no_direction_from_centre")
+        raise refusal("no_direction_from_centre")
     return _ending(piece, foot)
 
 
@@ -122,7 +122,7 @@ def _meetings(last: Open, other: Any, to: str) -> list[tuple[Point, str, bool]]:
     found: list[tuple[Point, str, bool]] = []
     for piece in pieces:
         if not isinstance(piece, Line | EndlessLine | Circle | Arc | Ellipse):
-            raise refuse("no_curve", name=to)
+            raise refusal("no_curve", name=to)
         for spot in meet_long(along, piece).spots:
             past = not within(piece, spot.at)
             if not (past and isinstance(other, Outline)):
@@ -158,7 +158,7 @@ def _ending(piece: Open, at: Point) -> Open:
         return Line(piece.start, at)
     turn = _turn_to(piece, at)
     if turn is None:
-        raise refuse("same_places")
+        raise refusal("same_places")
     signed = turn if piece.sweep > 0.0 else -turn
     if isinstance(piece, Arc):
         return Arc(piece.centre, piece.radius, piece.start, at, signed)

@@ -16,7 +16,7 @@ from ..figures.box import box_of
 from ..figures.outline import Piece
 from ..measure.away import away
 from ..measure.inside import is_inside
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
 from .loops import Loop, Places, clockwise, is_counter, lies_in, meeting, turned
 from .nodes import Id, Key, Nodes, Other
@@ -74,10 +74,10 @@ class Tracer:
         while outer is None:
             id = self._nearest(at, reach, tried)
             if id is None:
-                raise refuse("not_enclosed")
+                raise refusal("not_enclosed")
             tried.add(id)
             if self._most is not None and len(tried) > self._most:
-                raise refuse("too_many_around")
+                raise refusal("too_many_around")
             reach = max(reach, 2.0 * self._distance(id, at))
             if id in self._seen:
                 continue
@@ -116,7 +116,7 @@ class Tracer:
         while not self._near(at.x, at.y, reach):
             reach *= 4.0
             if reach > LARGEST:
-                raise refuse("nothing_around")
+                raise refusal("nothing_around")
         return reach
 
     def _nearest(self, at: Point, reach: float, tried: set[Id]) -> Id | None:
@@ -136,7 +136,7 @@ class Tracer:
     def _nodes_of(self, id: Id) -> Nodes:
         if id not in self._nodes:
             if self._most is not None and len(self._nodes) >= self._most:
-                raise refuse("too_many_around")
+                raise refusal("too_many_around")
             near = (self._curves[other] for other in self._crossing(id) if other != id)
             self._nodes[id] = Nodes(self._curves[id], near)
         return self._nodes[id]
@@ -164,7 +164,7 @@ class Tracer:
         curve, nodes = self._curves[id].curve, self._nodes_of(id)
         cut = cut_at(curve, at)
         if cut.off == 0.0:
-            raise refuse("on_an_edge")
+            raise refusal("on_an_edge")
         hx, hy = way_at(curve, cut)
         left = hx * (at.y - cut.at.y) - hy * (at.x - cut.at.x) > 0.0
         before, after = nodes.beside(cut)

@@ -9,7 +9,7 @@ from ..construct.outlines import chained, reversed_piece
 from ..figures import Arc, Ellipse, Line, Outline, Point
 from ..figures.outline import Piece
 from ..figures.similarity import Similarity, carried
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 
 
@@ -98,7 +98,7 @@ def _parted(chain: Sequence[_Link], rest: Sequence[_Link], names: Sequence[str])
         for end in (link.start, link.end)
     ]
     gap, one, other = min(gaps)
-    return refuse("not_joined", first=names[one], second=names[other], gap=gap)
+    return refusal("not_joined", first=names[one], second=names[other], gap=gap)
 
 
 def _closed_up(chain: list[_Link], names: Sequence[str], slack: float, moved: list[str]) -> list[_Link]:
@@ -131,7 +131,7 @@ def _drawn_to(piece: Piece, start: Point, end: Point) -> Piece:
     bx, by = end.x - start.x, end.y - start.y
     square = ax * ax + ay * ay
     if square == 0.0 or (bx, by) == (0.0, 0.0):
-        raise refuse("zero_length", x=start.x, y=start.y)
+        raise refusal("zero_length", x=start.x, y=start.y)
     mx, my = (ax * bx + ay * by) / square, (ax * by - ay * bx) / square
     tx, ty = start.x - (mx * piece.start.x - my * piece.start.y), start.y - (my * piece.start.x + mx * piece.start.y)
     made = carried(piece, Similarity(mx, my, tx, ty, False, hypot(mx, my)))

@@ -16,7 +16,7 @@ from ..figures.outline import Piece
 from ..measure.area import signed_area
 from ..meet import meet_long
 from ..meet.carriers import way_of
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .arrangement import Laid, Rest, arranged
 from .corners import is_smooth, turn_between
@@ -38,7 +38,7 @@ def offset(figure: Offsettable, distance: float, side: str, rounded: bool, name:
     bad_length; no_offset with the reason for ellipses; no_such_side.
     """
     if not distance > 0.0:
-        raise refuse("bad_length", value=distance)
+        raise refusal("bad_length", value=distance)
     left = _to_the_left(figure, side)
     signed = distance if left else -distance
     match figure:
@@ -54,14 +54,14 @@ def offset(figure: Offsettable, distance: float, side: str, rounded: bool, name:
             return (beside,) if beside is not None else ()
         case Outline():
             if any(isinstance(piece, Ellipse) for piece in figure.pieces):
-                raise refuse("no_offset", name=name)
+                raise refusal("no_offset", name=name)
             return _of_outline(figure, signed, rounded)
         case Ellipse(centre, a, b, turn):
             if a != b or not figure.whole:
-                raise refuse("no_offset", name=name)
+                raise refusal("no_offset", name=name)
             return (Ellipse(centre, a - signed, b - signed, turn),) if a - signed > _nothing(figure) else ()
         case _:
-            raise refuse("not_cut", name=name, word="offset")
+            raise refusal("not_cut", name=name, word="offset")
 
 
 def _to_the_left(figure: Offsettable, side: str) -> bool:
@@ -72,7 +72,7 @@ def _to_the_left(figure: Offsettable, side: str) -> bool:
     elif isinstance(figure, Outline) and figure.closed:
         counter = signed_area(figure) > 0.0
     else:
-        raise refuse("no_such_side", wanted=side, there=["left", "right"])
+        raise refusal("no_such_side", wanted=side, there=["left", "right"])
     return (side == "inside") == counter
 
 

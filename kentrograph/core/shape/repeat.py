@@ -8,7 +8,7 @@ from ..figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
 from ..figures.along import ellipse_angle, heading, place_along
 from ..figures.box import box_of
 from ..figures.similarity import Similarity, rotation, shift
-from ..problem import refuse
+from ..problem import refusal
 
 MOST_COPIES = 10_000
 
@@ -16,7 +16,7 @@ MOST_COPIES = 10_000
 def counted(value: float) -> int:
     """How often, as a whole number. Raises `Refused` (bad_count)."""
     if value != int(value) or not 1 <= value <= MOST_COPIES:
-        raise refuse("bad_count", value=value, most=MOST_COPIES)
+        raise refusal("bad_count", value=value, most=MOST_COPIES)
     return int(value)
 
 
@@ -103,7 +103,7 @@ def fitting(p: Point, q: Point, to_p: Point, to_q: Point, scaled: bool) -> Simil
     ax, ay, bx, by = q.x - p.x, q.y - p.y, to_q.x - to_p.x, to_q.y - to_p.y
     a, b = hypot(ax, ay), hypot(bx, by)
     if a == 0.0 or b == 0.0:
-        raise refuse("same_places")
+        raise refusal("same_places")
     factor = b / a if scaled else 1.0
     c, s = (ax * bx + ay * by) / (a * b), (ax * by - ay * bx) / (a * b)
     size = hypot(c, s)

@@ -15,7 +15,7 @@ from ..figures.box import box_of
 from ..figures.outline import Piece
 from ..meet import nearest
 from ..meet.within import distance_along, swept
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import POLISHED, TOLERANCE
 
 
@@ -147,7 +147,7 @@ def _full(figure: Line | Arc | Ellipse) -> float:
 def start_of(figure: Longish) -> Cut:
     """The cut at the start of a figure that has one. Raises `Refused` (no_ends)."""
     if isinstance(figure, EndlessLine) or is_closed(figure):
-        raise refuse("no_ends")
+        raise refusal("no_ends")
     at = _start(figure)
     assert at is not None
     return Cut(0, 0.0, at)
@@ -156,7 +156,7 @@ def start_of(figure: Longish) -> Cut:
 def end_of(figure: Longish) -> Cut:
     """The cut at the end of a figure that has one. Raises `Refused` (no_ends)."""
     if isinstance(figure, EndlessLine) or is_closed(figure):
-        raise refuse("no_ends")
+        raise refusal("no_ends")
     if isinstance(figure, Outline):
         return Cut(len(figure.pieces) - 1, _full(figure.pieces[-1]), figure.end)
     assert not isinstance(figure, Circle)

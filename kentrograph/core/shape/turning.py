@@ -5,7 +5,7 @@ from math import atan2, hypot, pi
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import heading
 from ..meet.within import within
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .stretch import Cut
 
@@ -51,7 +51,7 @@ def way_at(curve: Curve, cut: Cut) -> tuple[float, float]:
         case Ellipse():
             return curve.heading_at(curve.begin + (cut.along if curve.sweep > 0.0 else -cut.along))
         case _:
-            raise refuse("not_a_figure")
+            raise refusal("not_a_figure")
 
 
 def _bend(curve: Curve, cut: Cut) -> float:
@@ -89,7 +89,7 @@ def furthest(curve: Curve) -> Point | None:
             tip = curve.at(atan2(curve.b * v, curve.a * u))
             return tip if within(curve, tip) else max(curve.start, curve.end, key=out)
         case _:
-            raise refuse("not_a_figure")
+            raise refusal("not_a_figure")
 
 
 def out(at: Point) -> float:

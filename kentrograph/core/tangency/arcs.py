@@ -3,7 +3,7 @@
 from math import atan2, degrees, hypot
 
 from ..figures import Arc, Circle, EndlessLine, Line, Point
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .at_place import Element, at_place_touching
 from .three import Raw
@@ -17,7 +17,7 @@ def between(circle: Circle, start: Point, end: Point, major: bool = False) -> Ar
     """
     c = circle.centre
     if TOLERANCE.same_place(start.x, start.y, end.x, end.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     ax, ay, bx, by = start.x - c.x, start.y - c.y, end.x - c.x, end.y - c.y
     turn = degrees(atan2(ax * by - ay * bx, ax * bx + ay * by))
     if turn == -180.0:
@@ -60,7 +60,7 @@ def leading_to(figure: Line | Arc, at: Point, vector: tuple[float, float]) -> Li
         behind = max((figure.start, figure.end), key=lambda p: (at.x - p.x) * vector[0] + (at.y - p.y) * vector[1])
         led = (at.x - behind.x) * vector[0] + (at.y - behind.y) * vector[1]
         if led <= 0.0 or TOLERANCE.same_place(behind.x, behind.y, at.x, at.y):
-            raise refuse("past_its_end")
+            raise refusal("past_its_end")
         return Line(behind, at)
     c = figure.centre
     # On a circle, running along the vector is counter-clockwise where the centre lies to its left.
@@ -74,5 +74,5 @@ def leading_to(figure: Line | Arc, at: Point, vector: tuple[float, float]) -> Li
         turn -= 360.0
     beyond = hypot(at.x - begin.x, at.y - begin.y) < hypot(at.x - other.x, at.y - other.y)
     if TOLERANCE.same_place(begin.x, begin.y, at.x, at.y) or (beyond and abs(turn) > abs(figure.sweep)):
-        raise refuse("past_its_end")
+        raise refusal("past_its_end")
     return Arc(c, figure.radius, begin, at, turn)

@@ -8,7 +8,7 @@ the square line at the touching place).
 from math import hypot
 
 from ..figures import Point
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST, TOLERANCE
 from .three import UNSIGNED, Raw
 from .touched import Touched
@@ -34,7 +34,7 @@ class Element:
             gap = d - figure.r
             self.nx, self.ny = (dx / d, dy / d) if d > 0.0 else (0.0, 0.0)
         if figure.point or abs(gap) > 10.0 * TOLERANCE.length(figure.size, away):
-            raise refuse("not_on", gap=abs(gap))
+            raise refusal("not_on", gap=abs(gap))
 
     def raw(self, position: float, gap: float, code: int = 0) -> Raw | None:
         """The circle whose centre is at this position; None where it is the given circle, a place, or a line."""
@@ -76,7 +76,7 @@ def at_place_touching(element: Element, other: Touched) -> list[Raw]:
         slack = TOLERANCE.length(max(other.r, element.figure.size), max(other.away, element.figure.away))
         on = abs(d - other.r) <= slack
     if on and not other.point and any(abs(under) <= (TOLERANCE.angle if other.line else slack) for _, under in pairs):
-        raise refuse("infinitely_many", isolated=[])
+        raise refusal("infinitely_many", isolated=[])
     found: list[Raw | None] = []
     for over, under in pairs:
         if on or abs(over) >= LARGEST * abs(under):

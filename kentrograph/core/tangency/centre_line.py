@@ -3,7 +3,7 @@
 from math import hypot, sqrt
 
 from ..figures import EndlessLine
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST, TOLERANCE
 from .sides import Side, radius_by, sides_of
 from .three import LEFT, RIGHT, UNSIGNED, Raw
@@ -33,7 +33,7 @@ def on_line_touching_two(on: EndlessLine, a: Touched, b: Touched) -> list[Raw]:
         endless = endless or roots is None
         found += [one for root in roots or () if (one := _read(on, root, first, second, t, weights)) is not None]
     if endless:
-        raise refuse("infinitely_many", isolated=sorted(found))
+        raise refusal("infinitely_many", isolated=sorted(found))
     return sorted(found)
 
 
@@ -158,7 +158,7 @@ def _two_lines(on: EndlessLine, a: Touched, b: Touched) -> list[Raw]:
         over, under = t * kb - ka, ma - t * mb
         if abs(under) <= TOLERANCE.angle:
             if abs(over) <= slack:
-                raise refuse("infinitely_many", isolated=found)
+                raise refusal("infinitely_many", isolated=found)
             continue
         p = over / under
         x, y = x0 + p * on.ux, y0 + p * on.uy

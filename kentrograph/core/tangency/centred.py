@@ -6,7 +6,7 @@ from math import cos, hypot, pi, sin
 from ..figures import Circle, Curve, Ellipse, EndlessLine, Point
 from ..meet import meet_long
 from ..meet.carriers import carrier
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .centre_line import on_line_touching_two
 from .sides import Side, radius_by, sides_of
@@ -93,7 +93,7 @@ def _on_ring(on: Circle | Ellipse, a: Touched, b: Touched) -> list[Raw]:
                 if radius > slack:
                     found.append((9 * p.code + 3 * q.code + sign, x, y, radius, abs(differ(t))))
     if endless:
-        raise refuse("infinitely_many", isolated=sorted(numbered(found)))
+        raise refusal("infinitely_many", isolated=sorted(numbered(found)))
     return sorted(numbered(found))
 
 

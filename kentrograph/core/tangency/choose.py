@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
-from ..problem import refuse
+from ..problem import refusal
 
 _CONTACT = frozenset({"outside", "inside", "enclosing"})
 _LINE = frozenset({"left", "right"})
@@ -55,4 +55,4 @@ def chosen(count: int, sides: Callable[[int], Sequence[str]], stated: Stated) ->
             return index
     words = [w for own in stated.own for w in own] + list(stated.loose)
     there = list(dict.fromkeys(" ".join(w for w in sides(i) if w) for i in range(count)))
-    raise refuse("no_such_side", wanted=" ".join(words), there=there)
+    raise refusal("no_such_side", wanted=" ".join(words), there=there)

@@ -16,7 +16,7 @@ from typing import NamedTuple
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Point
 from ..meet.ellipses import nearest_angles
 from ..meet.narrowing import ROUNDS, zero_between
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST, TOLERANCE
 from .touched import Touched
 
@@ -303,7 +303,7 @@ def _extent(figures: Sequence[Figure]) -> float:
             case Point():
                 places.append(figure)
             case _:
-                raise refuse("no_touch")
+                raise refusal("no_touch")
     first = places[0]
     return max(*sizes, *(hypot(p.x - first.x, p.y - first.y) for p in places), 0.0)
 

@@ -12,7 +12,7 @@ from typing import Any
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Point, RoundCurve, StraightCurve
 from ..meet.narrowing import zero_between
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .tangents import SIDES, RawTangent, Tangent, Vector
 
@@ -69,7 +69,7 @@ def common_tangents_with_ellipse(a: Any, b: Any) -> list[RawTangent]:
                     continue
                 again += 1
     if not found:
-        raise refuse("nothing_touches", names=["", ""])
+        raise refusal("nothing_touches", names=["", ""])
     return _once(found)
 
 
@@ -112,10 +112,10 @@ def _centre(figure: Any) -> Point:
     if isinstance(figure, Point):
         return figure
     if isinstance(figure, StraightCurve):
-        raise refuse("line_touches_line")
+        raise refusal("line_touches_line")
     if isinstance(figure, Circle | Arc | Ellipse):
         return figure.centre
-    raise refuse("no_touch")
+    raise refusal("no_touch")
 
 
 def _reach(figure: Any) -> float:

@@ -7,7 +7,7 @@ practice; the half chord by Heron's formula in factors, which loses no digits.
 from math import hypot, sqrt
 
 from ..figures.circle import checked_radius
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .three import LEFT, RIGHT, UNSIGNED, Raw
 from .touched import Touched, contact
@@ -34,7 +34,7 @@ def _two_circles(a: Touched, b: Touched, radius: float) -> list[Raw]:
     slack = TOLERANCE.length(max(a.r, b.r, radius), max(a.away, b.away))
     if d <= slack:
         if abs(a.r - b.r) <= slack:
-            raise refuse("touched_twice")
+            raise refusal("touched_twice")
         return _concentric(a, b, radius, slack)
     ux, uy = dx / d, dy / d
     found: list[Raw] = []
@@ -75,7 +75,7 @@ def _concentric(a: Touched, b: Touched, radius: float, slack: float) -> list[Raw
         for t in _BOTH:
             p, q = abs(radius + s * a.r), abs(radius + t * b.r)
             if abs(p - q) <= slack and p > slack:
-                raise refuse("infinitely_many", isolated=[])
+                raise refusal("infinitely_many", isolated=[])
     return []
 
 
@@ -117,7 +117,7 @@ def _two_lines(a: Touched, b: Touched, radius: float) -> list[Raw]:
     off = b.off(a.x, a.y)
     if TOLERANCE.parallel(sine, a.noise + b.noise):
         if abs(abs(off) - 2.0 * radius) <= TOLERANCE.length(max(a.size, b.size, radius), max(a.away, b.away)):
-            raise refuse("infinitely_many", isolated=[])
+            raise refusal("infinitely_many", isolated=[])
         return []
     found: list[Raw] = []
     for s in _BOTH:

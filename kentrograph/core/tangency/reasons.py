@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 from itertools import product
 from math import hypot
 
-from ..problem import Refused, refuse
+from ..problem import Refused, refusal
 from ..tolerance import ROUGH_SHARE, TOLERANCE
 from .circles import TouchingCircles
 from .radius import touching_two_radius
@@ -21,18 +21,18 @@ def why_no_three(touched: Sequence[Touched], names: Sequence[str]) -> Refused:
         if len(sides) == 2 and 0 not in sides:
             inner = j if _side(touched[i], touched[j]) > 0 else k
             word = "either_side" if touched[i].line else "in_and_out"
-            return refuse("separated", how=word, by=names[i], first=names[inner], second=names[j + k - inner])
+            return refusal("separated", how=word, by=names[i], first=names[inner], second=names[j + k - inner])
     if all(t.line for t in touched):
         first, *others = touched
         parallel = all(TOLERANCE.parallel(first.ux * q.uy - first.uy * q.ux, first.noise + q.noise) for q in others)
-        return refuse("three_parallel" if parallel else "one_place", names=list(names))
+        return refusal("three_parallel" if parallel else "one_place", names=list(names))
     for i in range(3):
         j, k = (n for n in range(3) if n != i)
         if 0.0 in contact(touched[i], touched[j]) and 0.0 in contact(touched[i], touched[k]):
             if touched[i].point:
-                return refuse("one_place", names=list(names))
-            return refuse("only_itself", name=names[i], first=names[j], second=names[k])
-    return refuse("nothing_touches", names=list(names))
+                return refusal("one_place", names=list(names))
+            return refusal("only_itself", name=names[i], first=names[j], second=names[k])
+    return refusal("nothing_touches", names=list(names))
 
 
 def _side(by: Touched, other: Touched) -> int:
@@ -63,11 +63,11 @@ def why_no_radius(a: Touched, b: Touched, radius: float, names: Sequence[str], f
             possible.append((abs(candidate - radius), candidate, how))
     if possible:
         _, nearest, how = min(possible)
-        return refuse("radius_not_possible", radius=radius, nearest=nearest, how=how, names=list(names))
+        return refusal("radius_not_possible", radius=radius, nearest=nearest, how=how, names=list(names))
     inner = next((i for i, (p, q) in enumerate(((a, b), (b, a))) if p.r > 0 and not q.line and _side(q, p) == 1), None)
     if inner is not None:
-        return refuse("inside_other", inner=names[inner], outer=names[1 - inner])
-    return refuse("nothing_touches", names=list(names))
+        return refusal("inside_other", inner=names[inner], outer=names[1 - inner])
+    return refusal("nothing_touches", names=list(names))
 
 
 def _any(a: Touched, b: Touched, radius: float, fit: Callable[[Sequence[str]], bool]) -> bool:

@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from ..angles import unit_vector
 from ..figures import Ellipse, EndlessLine, Line, Point, StraightCurve
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .touched import Touched
 
@@ -45,9 +45,9 @@ def common_tangents(a: Touched, b: Touched) -> list[RawTangent]:
     d = hypot(dx, dy)
     slack = TOLERANCE.length(ra if ra > rb else rb, a.away if a.away > b.away else b.away)
     if d <= slack:
-        raise refuse("touched_twice" if abs(ra - rb) <= slack else "concentric")
+        raise refusal("touched_twice" if abs(ra - rb) <= slack else "concentric")
     if abs(ra - rb) - d > slack:
-        raise refuse("one_inside_other", inner=0 if ra < rb else 1, gap=abs(ra - rb) - d)
+        raise refusal("one_inside_other", inner=0 if ra < rb else 1, gap=abs(ra - rb) - d)
     ex, ey = dx / d, dy / d
     found: list[RawTangent] = []
     merged = False
@@ -105,7 +105,7 @@ def tangents_of_ellipse(place: Point, e: Ellipse) -> list[Tangent]:
         line = EndlessLine(place, (ux * c - uy * s) / size, (ux * s + uy * c) / size)
         return [Tangent(("left",), line, (place,), True)]
     if d < 1.0:
-        raise refuse("inside_ellipse")
+        raise refusal("inside_ellipse")
     reach = sqrt((d - 1.0) * (d + 1.0))
     c, s = unit_vector(e.turn)
     found: list[Tangent] = []

@@ -11,7 +11,7 @@ from math import hypot, sqrt
 
 from ..construct.circles import through_three
 from ..figures import Point
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import LARGEST, NOISE_OF_PRODUCTS, POLISHED, TOLERANCE
 from .touched import Touched, contact
 
@@ -142,7 +142,7 @@ def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], 
                 found.append((key, base.x + x, base.y + y, radius, gap))
     found.sort()
     if endless:
-        raise refuse("infinitely_many", isolated=found)
+        raise refusal("infinitely_many", isolated=found)
     return found
 
 

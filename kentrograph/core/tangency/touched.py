@@ -4,7 +4,7 @@ from math import hypot
 
 from ..figures import Arc, Circle, EndlessLine, Figure, Line, Point
 from ..meet.carriers import way_of
-from ..problem import refuse
+from ..problem import refusal
 from ..tolerance import TOLERANCE
 
 
@@ -36,7 +36,7 @@ class Touched:
             self.x, self.y, self.ux, self.uy, self.size = w.x, w.y, w.ux, w.uy, w.size
             self.finite = kind is Line
         else:
-            raise refuse("no_touch")
+            raise refusal("no_touch")
         x, y = abs(self.x), abs(self.y)
         self.away = x if x > y else y
         self.noise = TOLERANCE.direction_noise(self.size, self.away) if self.line else 0.0
@@ -93,7 +93,7 @@ def contact(p: Touched, q: Touched) -> Contact:
     slack = TOLERANCE.length(p.r if p.r > q.r else q.r, away)
     inner, outer = d - apart, d - both
     if d <= slack and apart <= slack:
-        raise refuse("touched_twice")
+        raise refusal("touched_twice")
     return (
         0.0 if -slack <= inner <= slack else inner * (d + apart),
         0.0 if -slack <= outer <= slack else outer * (d + both),
@@ -105,7 +105,7 @@ def _two_lines(p: Touched, q: Touched) -> Contact:
     if TOLERANCE.parallel(cross, p.noise + q.noise):
         slack = TOLERANCE.length(max(p.size, q.size), max(p.away, q.away))
         if abs(p.off(q.x, q.y)) <= slack:
-            raise refuse("touched_twice")
+            raise refusal("touched_twice")
         return (0.0, 2.0) if dot > 0.0 else (-2.0, 0.0)
     # One of the two is a small difference where they are nearly parallel: 1 - cos = sin² / (1 + cos).
     if dot > 0.0:

@@ -7,7 +7,7 @@ from ...core.book.kinds.table import places_of
 from ...core.book.manner import Conventions
 from ...core.desk.check_report import check_report
 from ...core.figures import EndlessLine, Point
-from ...core.problem import refuse
+from ...core.problem import refusal
 from ..csv_text import csv_text
 from .items import Item
 from .numbers import told_with
@@ -30,7 +30,7 @@ def readings_csv(book: Book) -> str:
     """All readings of a drawing, with what is wanted of them and how they stand to it. Raises `Refused` (no_reading_yet)."""
     readings = check_report(book).readings
     if not readings:
-        raise refuse("no_reading_yet")
+        raise refusal("no_reading_yet")
     rows = [
         [one.name, one.what, one.value, one.wanted, one.difference, "" if one.verdict == "none" else one.verdict]
         for one in readings

@@ -8,7 +8,7 @@ from typing import Literal
 
 from ...core.book.book import Book
 from ...core.language.messages import sentence
-from ...core.problem import Refused, refuse
+from ...core.problem import Refused, refusal
 from ...core.units import MILLIMETRES, convert
 from .csv_in import Columns, read_csv
 from .csv_out import points_csv, readings_csv
@@ -127,7 +127,7 @@ def _as_csv(book: Book, options: Options) -> Written:
     text = points_csv(items_of(book, replace(options.choice, construction=True)), book.header.manner, options.decimals)
     count = text.count("\r\n") - 1
     if not count:
-        raise refuse("nothing_chosen")
+        raise refusal("nothing_chosen")
     return Written(text.encode(), count, [], None)
 
 
@@ -135,7 +135,7 @@ def format_of(name: str) -> Format:
     """The format of a file by the ending of its name. Raises `Refused` (no_format)."""
     ending = PurePath(name.lower()).suffix.removeprefix(".")
     if ending not in BY_ENDING:
-        raise refuse("no_format", name=name[-60:], endings=list(BY_ENDING))
+        raise refusal("no_format", name=name[-60:], endings=list(BY_ENDING))
     return BY_ENDING[ending]
 
 

@@ -8,7 +8,7 @@ from time import monotonic
 
 from ...core.figures import Figure
 from ...core.figures.box import Box, box_around, box_of
-from ...core.problem import Refused, refuse
+from ...core.problem import Refused, refusal
 from ...core.tolerance import LARGEST
 
 MOST_BYTES = 25_000_000
@@ -88,7 +88,7 @@ def kind_of(figure: Figure) -> str:
 
 def bad_file(why: str, where: str = "") -> Refused:
     """The refusal of a whole file, to raise."""
-    return refuse("bad_file", why=why, where=where)
+    return refusal("bad_file", why=why, where=where)
 
 
 def finite(text: str, where: str = "") -> float:

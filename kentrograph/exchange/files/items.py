@@ -10,7 +10,7 @@ from ...core.book.order import END
 from ...core.book.scene import all_seen, pen_of
 from ...core.book.values import StepResult, Untouchable
 from ...core.figures import Figure, FigureSet, Point
-from ...core.problem import refuse
+from ...core.problem import refusal
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,7 +48,7 @@ def items_of(book: Book, choice: Choice | None = None) -> list[Item]:
             continue
         found += parts_of(figure, name, pen, groups.get(key_of(name), "") if name else "")
     if not found:
-        raise refuse("nothing_chosen")
+        raise refusal("nothing_chosen")
     return found
 
 
@@ -73,7 +73,7 @@ def _wanted(book: Book, choice: Choice, groups: dict[str, str]) -> list[str] | N
         key = key_of(name)
         members = [member for member, group in groups.items() if key_of(group) == key]
         if not members and book.version(key, END) is None:
-            raise refuse("unknown_name", name=name)
+            raise refusal("unknown_name", name=name)
         keys += members or [key]
     return [id for key in dict.fromkeys(keys) if (id := book.version(key, END)) is not None]
 

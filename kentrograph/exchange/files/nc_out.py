@@ -12,7 +12,7 @@ from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet
 from ...core.figures.box import box_of
 from ...core.figures.outline import Piece
 from ...core.measure.inside import is_inside
-from ...core.problem import Refused, refuse
+from ...core.problem import Refused, refusal
 from ...core.shape.offset import offset
 from ...core.units import convert
 from .found import Progress
@@ -71,7 +71,7 @@ def cuts_of(items: Sequence[Item], tool: Tool) -> tuple[list[Cut], list[str]]:
             continue
         cuts.append(Cut(item, side, tuple(paths)))
     if not cuts:
-        raise refuse("nothing_cut", why=left_out[0] if left_out else "")
+        raise refusal("nothing_cut", why=left_out[0] if left_out else "")
     return cuts, left_out
 
 

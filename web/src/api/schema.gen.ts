@@ -2177,23 +2177,6 @@ export interface components {
             process: "answers";
         };
         /**
-         * Held
-         * @description What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
-         *     ``behind`` into the same row, behind a relative distance.
-         */
-        Held: {
-            /**
-             * Behind
-             * @default
-             */
-            behind: string;
-            /**
-             * Words
-             * @default []
-             */
-            words: string[];
-        };
-        /**
          * HelpExample
          * @description A statement, what it shows, and the name of its picture; empty where there is none.
          */
@@ -2346,7 +2329,7 @@ export interface components {
          * KindView
          * @description A kind that can be begun: the word (or words) that begins it, its title, its group on the tray, one line that explains it.
          *
-         *     ``held`` says what Tab does with a number; ``endless`` says that what can be
+         *     ``tab_order`` says what Tab does with a number; ``endless`` says that what can be
          *     drawn of it is kept when it is left; ``brush`` that it can be done by stroking over stretches. ``rare`` ones stand on the tray
          *     only where there is room.
          */
@@ -2362,12 +2345,12 @@ export interface components {
              * @enum {string}
              */
             group: "place" | "shape" | "carry" | "read" | "paper";
-            held: components["schemas"]["Held"] | null;
             /**
              * Rare
              * @default false
              */
             rare: boolean;
+            tab_order: components["schemas"]["TabOrder"] | null;
             /** Title */
             title: string;
             /** Word */
@@ -3680,6 +3663,23 @@ export interface components {
             placed: number;
             /** Text */
             text: string;
+        };
+        /**
+         * TabOrder
+         * @description What Tab does while a number stands in the row: it goes on to the next of these words, each a given of its own, or puts
+         *     ``behind`` into the same row, behind a relative distance.
+         */
+        TabOrder: {
+            /**
+             * Behind
+             * @default
+             */
+            behind: string;
+            /**
+             * Words
+             * @default []
+             */
+            words: string[];
         };
         /**
          * TableRow

@@ -2,7 +2,7 @@
 import type { Hand, Kind, Outcome, Pointer } from "../api/types";
 
 export type { Pointer };
-export type Held = NonNullable<Kind["held"]>;
+export type Held = NonNullable<Kind["tab_order"]>;
 
 /** What was in hand when a key was pressed, beside what hangs on the entries before it. */
 export type Given = Partial<Pick<Hand, "text" | "pointer" | "opened" | "stroke" | "drag" | "carry" | "pull">>;

@@ -268,7 +268,7 @@ export class OpenLine {
     const { draft, text, mend } = useInterface.getState();
     const begun = (draft?.rows.length ?? 0) + this.doing.queue.entries.length > 0;
     const soon = queued.kindSoon(this.doing.queue, draft?.kind ?? "", (word) => kindOf(word) !== undefined);
-    const next = mend || !begun ? null : heldNext(kindOf(soon)?.held ?? null, text.trim());
+    const next = mend || !begun ? null : heldNext(kindOf(soon)?.tab_order ?? null, text.trim());
     if (!next) return false;
     if (next.entered === undefined) this.type(next.text);
     else {

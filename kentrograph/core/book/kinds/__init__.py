@@ -1,6 +1,6 @@
 """Every statement kind: one file each, and the table that finds them by their words."""
 
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ..kind import Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
@@ -75,7 +75,7 @@ def plan_statement(planner: Planner, statement: Statement) -> Plan:
         raise Refused(statement.problem)
     kind = ALL.get(statement.kind)
     if kind is None:
-        raise refuse("not_yet", statement.kind_start, statement.kind_end, what=f"the word {statement.kind}")
+        raise refusal("not_yet", statement.kind_start, statement.kind_end, what=f"the word {statement.kind}")
     try:
         return kind.plan(planner, statement)
     except Refused as refused:

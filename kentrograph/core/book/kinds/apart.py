@@ -1,7 +1,7 @@
 """An outline taken apart: its pieces as figures of their own."""
 
 from ...figures import Outline, Point
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec, Kind, Naming
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
@@ -18,7 +18,7 @@ def plan_apart(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         outline = env[slot]
         if not isinstance(outline, Outline):
-            raise refuse("not_apart", operand.start, operand.end, name=operand.text)
+            raise refusal("not_apart", operand.start, operand.end, name=operand.text)
         return StepResult(outline.pieces[0], more=outline.pieces[1:])
 
     return draw

@@ -8,7 +8,7 @@ from ...construct import arcs
 from ...construct.arcs import Vector
 from ...figures import Arc, Ellipse, Line, Outline, Point
 from ...figures.along import heading
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import Drag, GivenSpec, Kind
 from ..planner import Plan, Planner
 from ..tree import Statement
@@ -61,7 +61,7 @@ def tip(f: Facts) -> tuple[Point, Vector]:
     if isinstance(figure, Outline):
         figure = figure.pieces[0] if at_start else figure.pieces[-1]
     if not isinstance(figure, Line | Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
-        raise refuse("no_tip", fact.given.start, fact.given.end)
+        raise refusal("no_tip", fact.given.start, fact.given.end)
     return (figure.start if at_start else figure.end), heading(figure, at_start)
 
 
@@ -138,8 +138,8 @@ KIND = Kind(
     draws="arc",
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
-    bare=bare_entries,
-    said=said,
+    implied_words=bare_entries,
+    next_hint=said,
     drag=Drag("from", "to"),
     givens=(
         GivenSpec("from", "place", "where it begins", blamed=("bad_radius",)),

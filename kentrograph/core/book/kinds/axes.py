@@ -5,7 +5,7 @@ from typing import Any
 
 from ...construct.circles import through_three
 from ...figures import Circle, FigureSet, Outline, Point, RoundCurve
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...tolerance import TOLERANCE
 from ..kind import GivenSpec, Kind
 from ..on_paper import Axes
@@ -30,7 +30,7 @@ def plan_axes(p: Planner, statement: Statement) -> Plan:
         for slot, name in slots:
             found = rims_of(env[slot])
             if not found:
-                raise refuse("no_rim", name.start, name.end, name=name.text)
+                raise refusal("no_rim", name.start, name.end, name=name.text)
             rims += found
             common = _circle_of_centres(found) if isinstance(env[slot], FigureSet) else None
             through += [common] if common is not None else []

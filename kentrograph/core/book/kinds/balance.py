@@ -2,7 +2,7 @@
 
 from ...figures import Outline, Point
 from ...measure.traverse import balanced
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
@@ -21,7 +21,7 @@ def plan_balance(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         figure = env[slot]
         if not isinstance(figure, Outline):
-            raise refuse("no_traverse", operand.start, operand.end)
+            raise refusal("no_traverse", operand.start, operand.end)
         return StepResult(balanced(figure, "transit" if transit else "compass"))
 
     return draw
@@ -35,7 +35,7 @@ KIND = Kind(
     letter="K",
     draws="outline",
     puts_place=False,
-    bare=after_figures(),
+    implied_words=after_figures(),
     first="Name the path that was walked leg by leg, or click on it.",
     givens=(
         GivenSpec("figures", "figures", "the path that should have come back", blamed=("no_traverse", "zero_length")),

@@ -4,7 +4,7 @@ from collections.abc import Callable
 
 from ...figures import Figure, Point
 from ...figures.similarity import Similarity, carried
-from ...problem import refuse
+from ...problem import refusal
 from ..chain import place_in
 from ..names import key_of
 from ..planner import Env, Plan, Planner
@@ -40,15 +40,15 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
     seen: set[str] = set()
     for operand in (*operands, *statement.along):
         if operand.key in seen:
-            raise refuse("named_twice", operand.start, operand.end, name=operand.text)
+            raise refusal("named_twice", operand.start, operand.end, name=operand.text)
         seen.add(operand.key)
     names = statement.names
     if names and not keeping:
-        raise refuse("names_kept", 0, statement.kind_end, word=statement.kind, names=[o.text for o in operands])
+        raise refusal("names_kept", 0, statement.kind_end, word=statement.kind, names=[o.text for o in operands])
     if len(names) > len(operands):
-        raise refuse("too_many_names", 0, statement.kind_start, count=len(operands))
+        raise refusal("too_many_names", 0, statement.kind_start, count=len(operands))
     if len(set(map(key_of, names))) < len(names):
-        raise refuse("named_twice", 0, statement.kind_start, name=names[-1])
+        raise refusal("named_twice", 0, statement.kind_start, name=names[-1])
     slots = [(p.slot(operand), operand) for operand in (*operands, *(() if keeping else statement.along))]
 
     def draw(env: Env, last: Point) -> StepResult:
@@ -57,7 +57,7 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
         for slot, operand in slots:
             figure = env[slot]
             if isinstance(figure, Untouchable):
-                raise refuse("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
+                raise refusal("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
             made.append(carried(figure, similarity))
         return StepResult(made[0], more=tuple(made[1:]))
 

@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any, cast
 
 from ...figures import Point, halfway
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...shape.chamfer import chamfers
 from ...shape.corners import cutting_off
 from ...tangency.choose import Stated, chosen
@@ -65,7 +65,7 @@ def plan_chamfer(p: Planner, statement: Statement) -> Plan:
 
 def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Plan:
     if len(statement.names) > 1:
-        raise refuse("too_many_names", 0, statement.kind_start, count=1)
+        raise refusal("too_many_names", 0, statement.kind_start, count=1)
     names = statement.operands
     slots = [p.slot(name) for name in names]
     figures = [g for g in statement.givens if g.word == "figures"]
@@ -102,7 +102,7 @@ KIND = Kind(
     letter="L",
     draws="line",
     puts_place=True,
-    bare=after_figures("by"),
+    implied_words=after_figures("by"),
     first="Name the two figures that cross there, or click on them; or a corner of an outline. Then by how much.",
     givens=(
         GivenSpec("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),

@@ -8,7 +8,7 @@ from typing import Any
 from ...construct import circles
 from ...construct.loci import Locus
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...tangency.choose import chosen
 from ...tangency.circles import TouchingCircles
 from ...tangency.radius import touching_two_radius
@@ -189,7 +189,7 @@ def _locus(f: Facts, index: int = 0) -> Locus:
     fact = [x for x in f if x.word == "centre on"][index]
     figure: Any = fact.values[0]
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
-        raise refuse("no_curve", fact.given.start, fact.given.end, name="it")
+        raise refusal("no_curve", fact.given.start, fact.given.end, name="it")
     return Locus(figure, "the figure its centre is on")
 
 
@@ -221,12 +221,12 @@ KIND = Kind(
     draws="circle",
     puts_place=True,
     first="Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",
-    bare=bare_entries,
-    said=lambda has, done: (
+    implied_words=bare_entries,
+    next_hint=lambda has, done: (
         "A number is its radius; or diameter 24, or a place on it." if has == ["centre"] and not done else None
     ),
     drag=Drag("through", "through"),
-    enough=as_diameter,
+    default_completion=as_diameter,
     givens=(
         GivenSpec("centre", "place", "its centre, or `centre on` a figure"),
         GivenSpec("radius", "length", "its radius", sides=("left", "right", "major"), blamed=("bad_radius", "radius_too_small")),

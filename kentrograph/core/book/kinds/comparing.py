@@ -6,7 +6,7 @@ from math import inf
 from typing import cast
 
 from ...figures import Point
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ..fits import fit_limits
 from ..parts import in_unit
 from ..planner import Env, NumberPlan, Planner
@@ -59,7 +59,7 @@ def plan_wanted(p: Planner, statement: Statement, kind: str, nominal: bool = Fal
             upper, lower = numbers["deviations"]
             if upper < lower:
                 start, end = said[0].start, said[0].end
-                raise refuse("upper_below", start, end, turned=_turned(statement.text[start:end]))
+                raise refusal("upper_below", start, end, turned=_turned(statement.text[start:end]))
             return Wanted(value, *((-upper, -lower) if mirrored else (lower, upper)), nominal=nominal)
         match numbers.get("within"):
             case [off]:

@@ -12,7 +12,7 @@ KIND = Kind(
     letter="",
     draws="copy",
     puts_place=False,
-    bare=bare_carry,
+    implied_words=bare_carry,
     first="Name what is to be copied, or click on it; then from and to, or by.",
     givens=tuple(given for given in MOVE.givens if given.word != "keeping"),
     examples=(

@@ -8,7 +8,7 @@ from typing import Any, Literal, NamedTuple
 from ...construct.outlines import reversed_piece
 from ...figures import Arc, Line, Outline, Point
 from ...figures.along import heading
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...shape.corners import Way, corner_shaped, corners_shaped, greatest
 from ...tangency.arcs import leading_to
 from ..crossings import called
@@ -43,7 +43,7 @@ def check_corners(statement: Statement, of: Corners) -> None:
     """Refuses one corner beside another, or beside a figure (one_corner)."""
     named = [g for g in statement.givens if g.word == "figures"]
     if len(named) > 1 and any(not isinstance(g.arguments[0], Name) for g in named):
-        raise refuse("one_corner", of.given.start, named[1].end)
+        raise refusal("one_corner", of.given.start, named[1].end)
 
 
 def carried_by_corners(statement: Statement) -> tuple[Name, ...]:
@@ -83,7 +83,7 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[
     Raises `Refused`: needs_given for a single figure that is no outline; no_new_figure.
     """
     if statement.names:
-        raise refuse("no_new_figure", 0, statement.kind_start, word=statement.kind, name=of.name.text)
+        raise refusal("no_new_figure", 0, statement.kind_start, word=statement.kind, name=of.name.text)
     slot, name = p.slot(of.name), of.name.text
     corner = of.given.arguments[0]
     which = called(p.number(corner.which)) if isinstance(corner, CornerOf) else None
@@ -93,7 +93,7 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[
         if not isinstance(outline, Outline):
             if of.how == "all":
                 raise needs(statement, "the other figure")
-            raise refuse("no_such_place", of.name.start, of.name.end, name=name, what="corner")
+            raise refusal("no_such_place", of.name.start, of.name.end, name=name, what="corner")
         size, ways = sized(env, last)
         way = ways(1.0)
         if which is None:
@@ -109,7 +109,7 @@ def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[
             return StepResult(made, note=f"does not fit at corner{'s' if len(unfit) > 1 else ''} {listed}" if unfit else "")
         number = which(env, last)
         if number != int(number):
-            raise refuse("no_such_corner", of.given.start, of.given.end, name=name, count=len(outline.corners))
+            raise refusal("no_such_corner", of.given.start, of.given.end, name=name, count=len(outline.corners))
         try:
             return StepResult(corner_shaped(outline, int(number), way, name))
         except Refused as refused:
@@ -131,7 +131,7 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
     for name in names:
         if name.text.startswith("edge "):
             outline = name.text.rpartition(" ")[2]
-            raise refuse("whole_figure", name.start, name.end, name=outline)
+            raise refusal("whole_figure", name.start, name.end, name=outline)
     slots = [p.slot(name) for name in names]
 
     told = any(given.sides or given.word in ("near", "solution") for given in statement.givens)
@@ -166,7 +166,7 @@ def _leading(figure: Any, at: Point, onward: tuple[float, float], name: Name) ->
     """What leads away from the corner: the piece of a figure from where it is cut, along a vector there, to the end that lies
     that way; run as the figure runs. Raises `Refused`: no_trim; past_its_end where no end lies that way."""
     if not isinstance(figure, Line | Arc):
-        raise refuse("no_trim", name.start, name.end, name=name.text)
+        raise refusal("no_trim", name.start, name.end, name=name.text)
     try:
         led = leading_to(figure, at, (-onward[0], -onward[1]))
     except Refused as refused:

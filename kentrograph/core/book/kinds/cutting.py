@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 
 from ...figures import Point
 from ...figures.along import Longish
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...shape.cut import longish
 from ...shape.stretch import Cut, cut_at, end_of, start_of
 from ...units import plain
@@ -32,14 +32,14 @@ def only_operand(p: Planner, statement: Statement) -> tuple[int, Name]:
         raise needs(statement, "the name of a figure")
     if len(statement.operands) > 1:
         second = [g for g in statement.givens if g.word == "figures"][1]
-        raise refuse("one_figure", second.start, second.end, word=statement.kind)
+        raise refusal("one_figure", second.start, second.end, word=statement.kind)
     return p.slot(statement.operands[0]), statement.operands[0]
 
 
 def no_names(statement: Statement) -> None:
     """Refuses a name in front of a verb of which nothing comes but the figure that it works on."""
     if statement.names:
-        raise refuse("no_new_figure", 0, statement.kind_start, word=statement.kind, name=statement.operands[0].text)
+        raise refusal("no_new_figure", 0, statement.kind_start, word=statement.kind, name=statement.operands[0].text)
 
 
 def plan_cut(p: Planner, statement: Statement, given: Given) -> CutPlan:

@@ -42,6 +42,6 @@ KIND = Kind(
         GivenSpec("at", "place", "its middle"),
         GivenSpec("radius", "length", "how far around it", blamed=("bad_radius", "too_large")),
     ),
-    bare=lambda has: [word for word in ("at", "radius") if word not in has],
+    implied_words=lambda has: [word for word in ("at", "radius") if word not in has],
     examples=(("detail at P1 radius 8", "`view X1 scale 2:1` shows it twice as large"),),
 )

@@ -5,7 +5,7 @@ from functools import partial
 from typing import cast
 
 from ...figures import Point
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ..kind import GivenSpec, Kind
 from ..on_paper import Dimension, Rows
 from ..plan_reading import plan_face
@@ -57,13 +57,13 @@ def plan_dimension(p: Planner, statement: Statement) -> Plan:
         count = times if isinstance(times, float) else times(env, last)
         if not 1.0 <= count <= MOST_TIMES or count % 1.0:
             given = has["times"]
-            raise refuse("bad_count", given.start, given.end, value=count, most=MOST_TIMES)
+            raise refusal("bad_count", given.start, given.end, value=count, most=MOST_TIMES)
         try:
             made = dimension_of(measuring, found, env, last)
         except Refused as refused:
             raise Refused(refused.problem.at(start, end)) from None
         if limited is not None and not made.readings:
-            raise refuse("no_limits_of_places", limited.start, limited.end)
+            raise refusal("no_limits_of_places", limited.start, limited.end)
         readings = tuple(_compared(one, wanted[QUANTITIES[one.kind]], shown, env, last) for one in made.readings)
         several = (said.rows or "chain") if len(readings) > 1 else ""
         drawn = replace(
@@ -83,7 +83,7 @@ def _one_of(statement: Statement, has: dict[str, Given], words: tuple[str, ...])
     """The one of these words that stands there; nothing where none does. Raises `Refused` (too_many_givens)."""
     found = [has[word] for word in words if word in has]
     if len(found) > 1:
-        raise refuse(
+        raise refusal(
             "too_many_givens", found[1].start, found[1].end, kind=statement.kind, word=found[1].word, others=[found[0].word]
         )
     return found[0].word if found else ""
@@ -123,10 +123,10 @@ KIND = Kind(
         GivenSpec("most", "compared", "what it should be at most"),
         GivenSpec("in", "unit", "the unit that it is shown in, or parts of an inch, `1/16`"),
     ),
-    said=lambda has, done: (
+    next_hint=lambda has, done: (
         "Click where its line runs, or Enter: it finds a place of its own." if done and "at" not in has else None
     ),
-    bare=lambda has: [],
+    implied_words=lambda has: [],
     examples=(
         ("dimension P1 P3", "from place to place; it finds a row of its own"),
         ("dimension across P1 P3 at 20, -12", "level; `up` is plumb, `along 30` or `along L1` in any direction"),

@@ -13,7 +13,7 @@ from ...measure.area import area_centre
 from ...measure.closest import closest, place_of
 from ...meet import meet
 from ...meet.nearest import feet
-from ...problem import refuse
+from ...problem import refusal
 from ...shape.corners import inner_angle
 from ...shape.faces import Face
 from ...tolerance import LARGEST
@@ -44,7 +44,7 @@ class Measuring:
 def dimension_of(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimension:
     """The dimension of things as they stand. Raises `Refused` without a place where they cannot be measured so."""
     if any(isinstance(thing, Untouchable) for thing in things):
-        raise refuse("not_a_figure")
+        raise refusal("not_a_figure")
     match m.way or _meant(things):
         case "place":
             return Dimension("place", (), (place_of(things[0]),))
@@ -86,7 +86,7 @@ def _one_of_a_set(thing: Any) -> tuple[Any, int]:
 
 def _one(things: Sequence[Any], way: str) -> Any:
     if len(things) > 1:
-        raise refuse("one_at_a_time", word=way)
+        raise refusal("one_at_a_time", word=way)
     return things[0]
 
 
@@ -106,7 +106,7 @@ def _length(p: Planner, things: Sequence[Any]) -> Dimension:
         return Dimension("straight", reading, (figure.start, figure.end), figure.direction, times=times)
     if isinstance(figure, RoundCurve):
         return Dimension("arc", reading, (figure.centre,), rim=figure, times=times)
-    raise refuse("no_dimension", what="the length of a bent outline or an ellipse", could="its edges one by one, or a note")
+    raise refusal("no_dimension", what="the length of a bent outline or an ellipse", could="its edges one by one, or a note")
 
 
 def _angle(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimension:
@@ -114,7 +114,7 @@ def _angle(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimens
     if len(things) == 1 and corner is not None:
         outline = env[m.planner.slot(corner.name)]
         if not isinstance(outline, Outline):
-            raise refuse("no_angle")
+            raise refusal("no_angle")
         number = round(called(m.planner.number(corner.which))(env, last)) - 1
         return _at_corner(outline, number)
     if len(things) == 3:
@@ -124,14 +124,14 @@ def _angle(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> Dimens
         begin = direction_of(a.x - b.x, a.y - b.y)
         return Dimension("angle", (Reading("angle", value, parts),), (b,), begin, parts["turn"], legs=legs)
     if len(things) != 2:
-        raise refuse("needs_given", kind="dimension angle", more=1, could=["another line", "a corner of an outline"])
+        raise refusal("needs_given", kind="dimension angle", more=1, could=["another line", "a corner of an outline"])
     return _between_lines(m.planner, *things)
 
 
 def _at_corner(outline: Outline, number: int) -> Dimension:
     pieces = outline.pieces
     if not 0 <= number < len(pieces):
-        raise refuse("no_angle")
+        raise refusal("no_angle")
     at = pieces[number].start
     after = pieces[number]
     before = pieces[number - 1]
@@ -175,7 +175,7 @@ def _meeting(a: Any, b: Any) -> Point:
     """Where two lines meet, however far that is past their ends. Raises `Refused` (no_dimension) for lines side by side."""
     met = meet(_endless(a), _endless(b))
     if not met.spots:
-        raise refuse("no_dimension", what="the angle of lines side by side", could="their distance")
+        raise refusal("no_dimension", what="the angle of lines side by side", could="their distance")
     return met.spots[0].at
 
 
@@ -202,7 +202,7 @@ def _places(things: Sequence[Any]) -> list[Point]:
     for thing in things:
         found += [thing.start, thing.end] if isinstance(thing, Line) else [place_of(thing)]
     if len(found) < 2:
-        raise refuse("needs_given", kind="dimension", more=1, could=["another place"])
+        raise refusal("needs_given", kind="dimension", more=1, could=["another place"])
     return found
 
 
@@ -212,7 +212,7 @@ def _distance(m: Measuring, things: Sequence[Any]) -> Dimension:
     places = _places(things)
     first, last = places[0], places[-1]
     if (first.x, first.y) == (last.x, last.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     turn = direction_of(last.x - first.x, last.y - first.y)
     if len(places) > 2:
         return _in_direction("along", turn, places, m.from_first)
@@ -233,6 +233,6 @@ def _shortest(one: Any, other: Any) -> Dimension:
     else:
         _, a, b = closest(one, other)
     if (a.x, a.y) == (b.x, b.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     turn = direction_of(b.x - a.x, b.y - a.y)
     return Dimension("straight", (Reading("distance", hypot(b.x - a.x, b.y - a.y)),), (a, b), turn)

@@ -85,8 +85,8 @@ KIND = Kind(
     draws="ellipse",
     puts_place=True,
     first="Where is its centre? 40, 25, or point; or across.",
-    bare=bare_entries,
-    said=said,
+    implied_words=bare_entries,
+    next_hint=said,
     givens=(
         GivenSpec("centre", "place", "its centre"),
         GivenSpec("axes", "pair", "its two half axes: 30, 20", blamed=("bad_axis",)),

@@ -79,7 +79,7 @@ KIND = Kind(
     letter="",
     draws="extend",
     puts_place=False,
-    bare=after_figures("to", "by"),
+    implied_words=after_figures("to", "by"),
     first="Name the figure, or click on it; then start or end, and to a figure or a place, or by a length.",
     givens=(
         GivenSpec("figures", "figures", "what is made longer or shorter"),

@@ -3,7 +3,7 @@
 from collections.abc import Collection, Iterable
 from typing import cast
 
-from ...problem import refuse
+from ...problem import refusal
 from ..planner import NumberPlan, Planner
 from ..tree import Given, Number, Place, Statement
 
@@ -15,7 +15,7 @@ def by_word(statement: Statement, words: Collection[str] | None = None) -> dict[
         if words is not None and given.word not in words:
             continue
         if given.word in found:
-            raise refuse("given_twice", given.start, given.end, kind=statement.kind, word=given.word)
+            raise refusal("given_twice", given.start, given.end, kind=statement.kind, word=given.word)
         found[given.word] = given
     return found
 
@@ -23,12 +23,12 @@ def by_word(statement: Statement, words: Collection[str] | None = None) -> dict[
 def needs(statement: Statement, *could: str, more: int = 1) -> Exception:
     """The refusal for too few givens: ``could`` are those that would do."""
     end = statement.givens[-1].end if statement.givens else statement.kind_end
-    return refuse("needs_given", end, end, kind=statement.kind, more=more, could=list(could))
+    return refusal("needs_given", end, end, kind=statement.kind, more=more, could=list(could))
 
 
 def too_many(statement: Statement, given: Given, others: Iterable[str]) -> Exception:
     """The refusal for a given that contradicts or repeats others."""
-    return refuse("too_many_givens", given.start, given.end, kind=statement.kind, word=given.word, others=list(others))
+    return refusal("too_many_givens", given.start, given.end, kind=statement.kind, word=given.word, others=list(others))
 
 
 def place_of_given(given: Given, index: int = 0) -> Place:

@@ -1,7 +1,7 @@
 """A named set of figures."""
 
 from ...figures import FigureSet, Point
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
@@ -17,18 +17,18 @@ def plan_group(p: Planner, statement: Statement) -> Plan:
     if not names:
         raise needs(statement, "the names of figures")
     if len(statement.names) > 1:
-        raise refuse("too_many_names", 0, statement.kind_start, count=1)
+        raise refusal("too_many_names", 0, statement.kind_start, count=1)
     seen: set[str] = set()
     for name in names:
         if name.key in seen:
-            raise refuse("named_twice", name.start, name.end, name=name.text)
+            raise refusal("named_twice", name.start, name.end, name=name.text)
         seen.add(name.key)
     slots = [(p.slot(name), name) for name in names]
 
     def draw(env: Env, last: Point) -> StepResult:
         for slot, name in slots:
             if isinstance(env[slot], Untouchable):
-                raise refuse("not_shaped", name.start, name.end, name=name.text, word="group")
+                raise refusal("not_shaped", name.start, name.end, name=name.text, word="group")
         return StepResult(FigureSet(tuple(env[slot] for slot, _ in slots), tuple(name.key for name in names)))
 
     return draw

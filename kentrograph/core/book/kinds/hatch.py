@@ -5,7 +5,7 @@ from typing import Any, cast
 
 from ...figures import Circle, Ellipse, Outline, Point
 from ...figures.figure_set import members_of
-from ...problem import refuse
+from ...problem import refusal
 from ...shape.faces import Face
 from ...shape.stretch import is_closed
 from ..kind import GivenSpec, Kind
@@ -45,7 +45,7 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
             thing = plan(env, last)
             for face in _faces(thing):
                 if face is None:
-                    raise refuse("nothing_closed", given.start, given.end, word="hatch")
+                    raise refusal("nothing_closed", given.start, given.end, word="hatch")
                 if word == "less":
                     holes.append(face.edge)
                 else:
@@ -54,7 +54,7 @@ def plan_hatch(p: Planner, statement: Statement) -> Plan:
         every = turn if isinstance(turn, float) else turn(env, last)
         far = apart if isinstance(apart, float) else apart(env, last)
         if not _LEAST <= far <= _MOST:
-            raise refuse("bad_hatch", has["apart"].start, has["apart"].end, least=_LEAST, most=_MOST)
+            raise refusal("bad_hatch", has["apart"].start, has["apart"].end, least=_LEAST, most=_MOST)
         return StepResult(Hatch((Face(first.edge, (*first.holes, *holes)), *others), every, far))
 
     return draw
@@ -85,7 +85,7 @@ KIND = Kind(
         GivenSpec("direction", "direction", "in which the lines run; 45 unless it is said"),
         GivenSpec("apart", "count", "millimetres on paper from line to line"),
     ),
-    bare=lambda has: ["at"],
+    implied_words=lambda has: ["at"],
     spares=("figures", "less"),
     examples=(
         ("hatch C2 less C1", "what is closed, less its holes"),

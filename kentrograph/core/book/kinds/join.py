@@ -1,7 +1,7 @@
 """Outlines joined from pieces."""
 
 from ...figures import Arc, Ellipse, Line, Outline, Point
-from ...problem import refuse
+from ...problem import refusal
 from ...shape.join import joined
 from ..kind import GivenSpec, Kind
 from ..planner import Env, Plan, Planner
@@ -26,13 +26,13 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
         for slot, of, name in operands:
             piece = env[slot]
             if isinstance(piece, Outline) and piece.closed:
-                raise refuse("closed_piece", of.start, of.end, name=name)
+                raise refusal("closed_piece", of.start, of.end, name=name)
             if not isinstance(piece, Line | Arc | Ellipse | Outline) or (isinstance(piece, Ellipse) and piece.whole):
-                raise refuse("no_piece", of.start, of.end)
+                raise refusal("no_piece", of.start, of.end)
             pieces.append(piece)
         within = width if isinstance(width, float) else width(env, last)
         if given is not None and not within > 0.0:
-            raise refuse("bad_length", given.start, given.end, value=within)
+            raise refusal("bad_length", given.start, given.end, value=within)
         outline, moved = joined(pieces, [name for _, _, name in operands], within)
         return StepResult(outline, outline.end, note="; ".join(moved))
 

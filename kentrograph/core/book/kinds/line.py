@@ -8,9 +8,9 @@ from ...construct import lines
 from ...construct.lines import Vector
 from ...construct.solution import Solution
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, RoundCurve, StraightCurve
-from ...problem import refuse
+from ...problem import refusal
 from ..chain import chain_of, follow
-from ..kind import Drag, GivenSpec, Held, Kind
+from ..kind import Drag, GivenSpec, Kind, TabOrder
 from ..places import plan_next, plan_place
 from ..planner import Env, Plan, Planner, as_function
 from ..tree import Name, NamedPlace, Statement
@@ -139,9 +139,9 @@ def _axis(f: Facts) -> Line:
     which, ellipse = f[0].values
     given = f[0].given
     if not isinstance(ellipse, Ellipse):
-        raise refuse("no_axis", given.start, given.end)
+        raise refusal("no_axis", given.start, given.end)
     if which not in (1.0, 2.0):
-        raise refuse("no_such_axis", given.start, given.end)
+        raise refusal("no_such_axis", given.start, given.end)
     begin = 180.0 if which == 1.0 else 270.0
     return Line(ellipse.at_degrees(begin), ellipse.at_degrees(begin - 180.0))
 
@@ -205,7 +205,7 @@ def _square_side(figure: Any) -> Line | EndlessLine | Circle:
         return Circle(figure.centre, figure.radius)
     if isinstance(figure, Line | EndlessLine | Circle):
         return figure
-    raise refuse("no_square")
+    raise refusal("no_square")
 
 
 def _dropped(f: Facts) -> Line:
@@ -224,7 +224,7 @@ def _bisecting(a: Any, b: Any) -> EndlessLine | list[Solution]:
         return lines.bisectors_of_lines(a, b)
     places = [t.centre if isinstance(t, RoundCurve) else t for t in (a, b)]
     if not all(isinstance(t, Point) for t in places):
-        raise refuse("no_bisector")
+        raise refusal("no_bisector")
     return lines.bisector_of_places(places[0], places[1])
 
 
@@ -243,7 +243,7 @@ def _vector(f: Facts, way: str) -> Vector:
 def _line(f: Facts, word: str) -> StraightCurve:
     found = next(x for x in f if x.word == word)
     if not isinstance(found.values[0], StraightCurve):
-        raise refuse("no_line", found.given.start, found.given.end, word=word)
+        raise refusal("no_line", found.given.start, found.given.end, word=word)
     return found.values[0]
 
 
@@ -267,10 +267,10 @@ KIND = Kind(
     draws="line",
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or through, parallel, bisecting.",
-    bare=bare_entries,
-    said=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",
+    implied_words=bare_entries,
+    next_hint=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",
     drag=Drag("from", "to", figure="square"),
-    held=Held(("length", "direction")),
+    tab_order=TabOrder(("length", "direction")),
     onward="from end of {name}",
     givens=(
         GivenSpec("from", "place", "where it begins", blamed=("on_line",)),

@@ -1,7 +1,7 @@
 """Steps that draw nothing, and change how figures are drawn, or whether they are: pen, hide, show."""
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec
 from ..pens import PENS
 from ..planner import Env, Plan, Planner
@@ -17,13 +17,13 @@ def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
     """A mark on the figures that are named. Raises `Refused` (no_new_figure, not_shaped)."""
     check_words(statement, {"figures": len(statement.givens)})
     if statement.names:
-        raise refuse("draws_nothing", 0, statement.kind_start, word=statement.kind)
+        raise refusal("draws_nothing", 0, statement.kind_start, word=statement.kind)
     slots = [(p.slot(name), name) for name in statement.operands]
 
     def draw(env: Env, last: Point) -> StepResult:
         for slot, name in slots:
             if isinstance(env[slot], Untouchable):
-                raise refuse("not_shaped", name.start, name.end, name=name.text, word=statement.kind)
+                raise refusal("not_shaped", name.start, name.end, name=name.text, word=statement.kind)
         return StepResult(Mark(says))
 
     return draw

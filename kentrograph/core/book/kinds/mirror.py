@@ -4,7 +4,7 @@ from ...angles import unit
 from ...figures import Point, StraightCurve
 from ...figures.similarity import Similarity, reflection
 from ...meet.carriers import way_of
-from ...problem import refuse
+from ...problem import refusal
 from ..chain import chain_of, follow
 from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
@@ -30,15 +30,15 @@ def _by(p: Planner, statement: Statement) -> By:
         found = [value for link, value, _ in follow(chain, env, last) if link.given is given]
         if len(found) == 1:
             if not isinstance(found[0], StraightCurve):
-                raise refuse("no_mirror", given.start, given.end)
+                raise refusal("no_mirror", given.start, given.end)
             w = way_of(found[0])
             return reflection(Point(w.x, w.y), w.ux, w.uy)
         places = [getattr(one, "centre", one) for one in found]
         if not all(isinstance(one, Point) for one in places):
-            raise refuse("no_mirror", given.start, given.end)
+            raise refusal("no_mirror", given.start, given.end)
         a, b = places
         if (a.x, a.y) == (b.x, b.y):
-            raise refuse("same_places", given.start, given.end)
+            raise refusal("same_places", given.start, given.end)
         return reflection(a, *unit(b.x - a.x, b.y - a.y))
 
     return by
@@ -52,7 +52,7 @@ KIND = Kind(
     letter="",
     draws="mirror",
     puts_place=False,
-    bare=after_figures("in"),
+    implied_words=after_figures("in"),
     first="Name what is to be mirrored, or click on it; then in and a line, or two places.",
     givens=(
         GivenSpec("figures", "figures", "what is mirrored", repeats=True),

@@ -3,7 +3,7 @@
 from typing import cast
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec, Kind
 from ..on_paper import Note
 from ..planner import Env, Plan, Planner
@@ -26,7 +26,7 @@ def plan_note(p: Planner, statement: Statement) -> Plan:
     said = has["says"]
     words = cast(Words, said.arguments[0]).text.strip()
     if not words or len(words) > _LONGEST:
-        raise refuse("bad_words", said.start, said.end, most=_LONGEST, count=len(words))
+        raise refusal("bad_words", said.start, said.end, most=_LONGEST, count=len(words))
     at = things.behind_given("at")
     if at is None and not things.givens:
         raise needs(statement, "at and a place", "what it is about")
@@ -35,7 +35,7 @@ def plan_note(p: Planner, statement: Statement) -> Plan:
         found, last = things.of(env, last)
         for thing, given in zip(found, things.givens, strict=True):
             if isinstance(thing, Untouchable):
-                raise refuse("not_a_figure", given.start, given.end)
+                raise refusal("not_a_figure", given.start, given.end)
         return StepResult(Note(words, tuple(found), at(env, last) if at is not None else None))
 
     return draw

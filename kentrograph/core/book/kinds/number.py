@@ -3,7 +3,7 @@
 from typing import cast
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ...tolerance import LARGEST
 from ..kind import Kind
 from ..planner import Env, Plan, Planner
@@ -18,7 +18,7 @@ def plan_number(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         found = value if isinstance(value, float) else value(env, last)
         if not -LARGEST <= found <= LARGEST:
-            raise refuse("too_large", statement.kind_start, statement.kind_end, value=found)
+            raise refusal("too_large", statement.kind_start, statement.kind_end, value=found)
         return StepResult(found)
 
     return draw

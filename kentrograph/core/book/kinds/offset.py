@@ -3,7 +3,7 @@
 from ...construct.solution import Solution
 from ...figures import Figure, Point
 from ...measure.away import away
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...shape.cut import LONGISH
 from ...shape.offset import deepest, offset, sides_of
 from ..crossings import called
@@ -33,7 +33,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         figure = env[slot]
         if not isinstance(figure, LONGISH):
-            raise refuse("not_cut", operand.start, operand.end, name=name, word="offset")
+            raise refusal("not_cut", operand.start, operand.end, name=name, word="offset")
         much = distance(env, last)
 
         def made(side: str) -> tuple[Figure, ...]:
@@ -42,7 +42,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
             except Refused as refused:
                 raise Refused(refused.problem.at(by.start, by.end)) from None
             if not found:
-                raise refuse("nothing_left", by.start, by.end, name=name, most=deepest(figure, much, side, rounded, name))
+                raise refusal("nothing_left", by.start, by.end, name=name, most=deepest(figure, much, side, rounded, name))
             return found
 
         if stated:
@@ -73,7 +73,7 @@ KIND = Kind(
     letter="",
     draws="offset",
     puts_place=False,
-    bare=after_figures("by"),
+    implied_words=after_figures("by"),
     first="Name the figure, or click on it; then by a distance, and on which side.",
     givens=(
         GivenSpec("figures", "figures", "beside what it lies"),

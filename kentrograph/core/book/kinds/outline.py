@@ -44,7 +44,7 @@ KIND = Kind(
         GivenSpec("at", "place", "a place within"),
         GivenSpec("ink", "nothing", "along ink only, not along pencil"),
     ),
-    bare=lambda has: ["at"],
+    implied_words=lambda has: ["at"],
     examples=(
         ("outline at 40, 15", "the smallest closed way round the place; what lies free within comes as outlines of its own"),
         ("outline at 30, 30 ink", "along what is drawn in ink only"),

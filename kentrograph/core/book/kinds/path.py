@@ -9,9 +9,9 @@ from ...construct.solution import take
 from ...figures import Arc, Line, Point
 from ...figures.along import heading
 from ...figures.outline import Piece
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ..crossings import called
-from ..kind import Drag, GivenSpec, Held, Kind
+from ..kind import Drag, GivenSpec, Kind, TabOrder
 from ..places import plan_next, plan_place
 from ..planner import Env, Plan, Planner, as_function
 from ..tree import Given, Name, Number, Place, Statement
@@ -28,9 +28,9 @@ def plan_path(p: Planner, statement: Statement) -> Plan:
         raise needs(statement, "from and a place", more=2)
     for given in givens[1:]:
         if given.word == "from":
-            raise refuse("given_twice", given.start, given.end, kind="path", word="from")
+            raise refusal("given_twice", given.start, given.end, kind="path", word="from")
         if given.word == "close" and given is not givens[-1]:
-            raise refuse("after_close", given.end, givens[-1].end)
+            raise refusal("after_close", given.end, givens[-1].end)
     closed = givens[-1].word == "close"
     middle = givens[1:-1] if closed else givens[1:]
     if not middle:
@@ -89,7 +89,7 @@ def _by_radius(at: Point, to: Point, radius: float, given: Given) -> Arc:
 
 def _heading(before: list[Piece], given: Given) -> tuple[float, float]:
     if not before:
-        raise refuse("no_piece_before", given.start, given.end)
+        raise refusal("no_piece_before", given.start, given.end)
     return heading(before[-1], at_start=False)
 
 
@@ -126,10 +126,10 @@ KIND = Kind(
     draws="outline",
     puts_place=True,
     first="Where does it begin? 40, 25, or point.",
-    bare=bare_entries,
-    said=_said,
+    implied_words=bare_entries,
+    next_hint=_said,
     drag=Drag("from", "to"),
-    held=Held(behind="at"),
+    tab_order=TabOrder(behind="at"),
     endless=True,
     givens=(
         GivenSpec("from", "place", "where it begins"),

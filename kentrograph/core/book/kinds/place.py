@@ -4,10 +4,10 @@ from typing import cast
 
 from ...figures import FigureSet, Point
 from ...figures.similarity import carried, dilation, rotation, shift
-from ...problem import refuse
+from ...problem import refusal
 from ..chain import place_in
 from ..crossings import called
-from ..kind import Drag, GivenSpec, Held, Kind, after_figures
+from ..kind import Drag, GivenSpec, Kind, TabOrder, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Number, Statement
 from ..values import StepResult
@@ -31,10 +31,10 @@ def plan_placing(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         symbol = env[slot]
         if not isinstance(symbol, FigureSet) or not symbol.names:
-            raise refuse("no_symbol", operand.start, operand.end, name=operand.text)
+            raise refusal("no_symbol", operand.start, operand.end, name=operand.text)
         place, times = at(env, last), factor(env, last)
         if not times > 0.0:
-            raise refuse("bad_factor", givens["scale"].start, givens["scale"].end, value=times)
+            raise refusal("bad_factor", givens["scale"].start, givens["scale"].end, value=times)
         datum = Point(0.0, 0.0)
         figure = carried(symbol, dilation(datum, times)) if times != 1.0 else symbol
         turned = level + turn(env, last)
@@ -52,9 +52,9 @@ KIND = Kind(
     letter="S",
     draws="set",
     puts_place=True,
-    bare=after_figures("at"),
+    implied_words=after_figures("at"),
     drag=Drag("at", "", behind=1),
-    held=Held(("turned",)),
+    tab_order=TabOrder(("turned",)),
     in_common=("figures", "turned", "scale"),
     first="Name the symbol; then at and a place.",
     givens=(

@@ -9,7 +9,7 @@ from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ...meet.meeting import NEITHER
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
 from ..kind import GivenSpec, Kind
 from ..places import plan_place
@@ -127,7 +127,7 @@ def _loci(fact: Fact, origin: tuple[float, float], turn: float, manner: object) 
         case "on":
             figure = fact.values[0]
             if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
-                raise refuse("no_curve", fact.given.start, fact.given.end, name=name)
+                raise refusal("no_curve", fact.given.start, fact.given.end, name=name)
             return [("", Locus(figure, name))]
         case "x":
             at = Point(origin[0] + fact.values[0] * c, origin[1] + fact.values[0] * s)
@@ -155,7 +155,7 @@ def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
         if said or len(beside) == 1:
             return [("", Locus(_line(b), words, fact.sides)) for b in (said or beside)[:1]]
         return [(b.signature, Locus(_line(b), words)) for b in beside]
-    raise refuse("no_distance", fact.given.start, fact.given.end, name=name)
+    raise refusal("no_distance", fact.given.start, fact.given.end, name=name)
 
 
 def _line(solution: Solution) -> EndlessLine:

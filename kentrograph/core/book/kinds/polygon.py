@@ -35,7 +35,7 @@ KIND = Kind(
     draws="outline",
     puts_place=True,
     first="Where is its centre? 40, 25, or point.",
-    bare=in_turn("centre", "sides", "radius"),
+    implied_words=in_turn("centre", "sides", "radius"),
     givens=(
         GivenSpec("centre", "place", "its centre"),
         GivenSpec("sides", "count", "how many sides", blamed=("bad_sides",)),

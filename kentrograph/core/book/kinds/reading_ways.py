@@ -6,7 +6,7 @@ from ...angles import unit_vector
 from ...figures import Point
 from ...measure.angle import running_at, turn_between
 from ...measure.closest import place_of
-from ...problem import refuse
+from ...problem import refusal
 from ...shape.stretch import is_closed, part_of
 from ..chain import place_in
 from ..places import plan_thing
@@ -29,12 +29,12 @@ def plan_read(p: Planner, statement: Statement) -> ReadPlan:
     count, allowed = len(given.arguments), kind.counts
     if count < min(allowed):
         more = min(allowed) - count
-        raise refuse("needs_given", given.end, given.end, kind=f"measure {given.word}", more=more, could=["a place or a figure"])
+        raise refusal("needs_given", given.end, given.end, kind=f"measure {given.word}", more=more, could=["a place or a figure"])
     if count not in allowed:
-        raise refuse("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
+        raise refusal("too_many_givens", given.start, given.end, kind="measure", word="the last one", others=["the others"])
     less = next((g for g in statement.givens if g.word == "less"), None)
     if less is not None and "less" not in kind.ways:
-        raise refuse("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
+        raise refusal("too_many_givens", less.start, less.end, kind="measure", word="less", others=[given.word])
     of, holes = (cast(Things, g.arguments if g else ()) for g in (given, less))
     return _plan_way(p, statement, of) or plan_reading(p, given.word, of, holes)
 
@@ -85,9 +85,9 @@ def _plan_tangents(p: Planner, statement: Statement, of: Things, given: Given) -
     """The angle between two figures where they cross: that of their tangents there. Raises `Refused` for one, or for three."""
     if len(of) < 2:
         end = statement.givens[0].end
-        raise refuse("needs_given", end, end, kind="measure angle", more=1, could=["the figure that crosses it there"])
+        raise refusal("needs_given", end, end, kind="measure angle", more=1, could=["the figure that crosses it there"])
     if len(of) > 2:
-        raise refuse("too_many_givens", given.start, given.end, kind="measure", word="at", others=["a third place"])
+        raise refusal("too_many_givens", given.start, given.end, kind="measure", word="at", others=["a third place"])
     place = place_in(p, statement, place_of_given(given))
     things = [plan_thing(p, one) for one in of]
 

@@ -28,7 +28,7 @@ KIND = Kind(
     draws="outline",
     puts_place=True,
     first="Where is its first corner? 40, 25, or point; or centre.",
-    bare=in_turn("from", "to", "size"),
+    implied_words=in_turn("from", "to", "size"),
     drag=Drag("from", "to"),
     givens=(
         GivenSpec("from", "place", "its first corner"),

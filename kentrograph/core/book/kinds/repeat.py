@@ -5,7 +5,7 @@ from typing import Any, cast
 
 from ...figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
 from ...figures.similarity import Similarity, carried
-from ...problem import refuse
+from ...problem import refusal
 from ...shape import repeat
 from ..chain import place_in
 from ..crossings import called
@@ -27,7 +27,7 @@ def plan_repeat(p: Planner, statement: Statement) -> Plan:
     if not statement.operands:
         raise needs(statement, "the names of figures")
     if len(statement.names) > 1:
-        raise refuse("too_many_names", 0, statement.kind_start, count=1)
+        raise refusal("too_many_names", 0, statement.kind_start, count=1)
     operands = [(p.slot(name), name) for name in statement.operands]
     givens = by_word(statement, {given.word for given in statement.givens} - {"figures"})
     if "times" not in givens:
@@ -49,13 +49,13 @@ def plan_repeat(p: Planner, statement: Statement) -> Plan:
 
 def _repeated(figure: Any, name: Name) -> Any:
     if isinstance(figure, Untouchable):
-        raise refuse("not_shaped", name.start, name.end, name=name.text, word="repeat")
+        raise refusal("not_shaped", name.start, name.end, name=name.text, word="repeat")
     return figure
 
 
 def _counted(value: float, given: Given) -> int:
     if value != int(value) or not 1 <= value <= repeat.MOST_COPIES:
-        raise refuse("bad_count", given.start, given.end, value=value, most=repeat.MOST_COPIES)
+        raise refusal("bad_count", given.start, given.end, value=value, most=repeat.MOST_COPIES)
     return int(value)
 
 
@@ -68,7 +68,7 @@ def _ways(p: Planner, statement: Statement, givens: dict[str, Given]) -> Ways:
         raise too_many(statement, givens[how[1]], [how[0]])
     times = [called(p.number(cast(Number, argument))) for argument in givens["times"].arguments]
     if rows and how[0] != "step":
-        raise refuse("only_in_rows", givens["times"].start, givens["times"].end)
+        raise refusal("only_in_rows", givens["times"].start, givens["times"].end)
     upright = "upright" in givens
     if how[0] == "step":
         return _in_rows(p, givens, times)
@@ -88,7 +88,7 @@ def _ways(p: Planner, statement: Statement, givens: dict[str, Given]) -> Ways:
     def along(env: Env, last: Point, figures: tuple[Any, ...]) -> list[Similarity]:
         figure, given = env[way], givens["along"]
         if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
-            raise refuse("no_length", given.start, given.end, name=cast(Name, given.arguments[0]).text)
+            raise refusal("no_length", given.start, given.end, name=cast(Name, given.arguments[0]).text)
         return repeat.along(figure, int(times[0](env, last)), ride(env, last) if ride else None, upright)
 
     return along
@@ -98,7 +98,7 @@ def _in_rows(p: Planner, givens: dict[str, Given], times: list[Callable[[Env, Po
     step = givens["step"]
     offsets = [offset_of(p, cast("Coordinates | Polar", argument)) for argument in step.arguments]
     if len(offsets) != len(times):
-        raise refuse("steps_and_rows", step.start, step.end, count=len(times))
+        raise refusal("steps_and_rows", step.start, step.end, count=len(times))
 
     def rows(env: Env, last: Point, figures: tuple[Any, ...]) -> list[Similarity]:
         counts = [int(count(env, last)) for count in times]
@@ -118,7 +118,7 @@ KIND = Kind(
     letter="S",
     draws="set",
     puts_place=False,
-    bare=after_figures("times", "about", "step"),
+    implied_words=after_figures("times", "about", "step"),
     first="Name what is repeated, or click on it; then how many times, and about a place, along a figure, or with a step.",
     givens=(
         GivenSpec("figures", "figures", "what is repeated", repeats=True),

@@ -5,7 +5,7 @@ from typing import cast
 
 from ...figures import Point
 from ...figures.similarity import Similarity, dilation
-from ...problem import refuse
+from ...problem import refusal
 from ..chain import place_in
 from ..crossings import called
 from ..kind import GivenSpec, Kind, after_figures
@@ -30,7 +30,7 @@ def _by(p: Planner, statement: Statement) -> By:
         centre, a, b = about(env, last), start(env, last), end(env, last)
         before, after = (hypot(at.x - centre.x, at.y - centre.y) for at in (a, b))
         if before == 0.0:
-            raise refuse("same_places")
+            raise refusal("same_places")
         return _scaling(centre, after / before, statement)
 
     return by
@@ -39,7 +39,7 @@ def _by(p: Planner, statement: Statement) -> By:
 def _scaling(about: Point, factor: float, statement: Statement) -> Similarity:
     if not factor > 0.0:
         given = next(g for g in statement.givens if g.word in ("by", "to"))
-        raise refuse("bad_factor", given.start, given.end, value=factor)
+        raise refusal("bad_factor", given.start, given.end, value=factor)
     return dilation(about, factor)
 
 
@@ -51,7 +51,7 @@ KIND = Kind(
     letter="",
     draws="scale",
     puts_place=False,
-    bare=after_figures("about", "by", "from", "to"),
+    implied_words=after_figures("about", "by", "from", "to"),
     first="Name what is to be scaled, or click on it; then about a place, and by how much.",
     givens=(
         GivenSpec("figures", "figures", "what is scaled", repeats=True),

@@ -3,7 +3,7 @@
 from typing import cast
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ..kind import GivenSpec, Kind
 from ..on_paper import Dimension, Schedule
 from ..planner import Env, Plan, Planner
@@ -27,9 +27,9 @@ def plan_schedule(p: Planner, statement: Statement) -> Plan:
         raise needs(statement, "the names of readings", "row and its words in quotation marks")
     if names and rows:
         given = rows[0]
-        raise refuse("too_many_givens", given.start, given.end, kind="schedule", word="row", others=["readings"])
+        raise refusal("too_many_givens", given.start, given.end, kind="schedule", word="row", others=["readings"])
     if len(rows) > MOST_ROWS:
-        raise refuse("bad_count", rows[MOST_ROWS].start, rows[-1].end, value=float(len(rows)), most=MOST_ROWS)
+        raise refusal("bad_count", rows[MOST_ROWS].start, rows[-1].end, value=float(len(rows)), most=MOST_ROWS)
     title = "".join(_cells(has["title"])) if "title" in has else ""
     heads = _cells(has["heads"]) if "heads" in has else ()
     cells = tuple(_cells(row) for row in rows)
@@ -41,7 +41,7 @@ def plan_schedule(p: Planner, statement: Statement) -> Plan:
         for slot, name in slots:
             thing = env[slot]
             if not isinstance(thing, Reading | Dimension):
-                raise refuse("no_reading", name.start, name.end, name=name.text)
+                raise refusal("no_reading", name.start, name.end, name=name.text)
             readings += [(name.text, one) for one in (thing.readings if isinstance(thing, Dimension) else (thing,))]
         return StepResult(Schedule(title, heads, cells, tuple(readings), sheet(env), spot(env, last)))
 
@@ -51,7 +51,7 @@ def plan_schedule(p: Planner, statement: Statement) -> Plan:
 def _cells(given: Given) -> tuple[str, ...]:
     said = cast(Words, given.arguments[0]).text
     if len(said) > _LONGEST:
-        raise refuse("bad_words", given.start, given.end, most=_LONGEST, count=len(said))
+        raise refusal("bad_words", given.start, given.end, most=_LONGEST, count=len(said))
     return tuple(cell.strip() for cell in said.split("|"))
 
 
@@ -72,7 +72,7 @@ KIND = Kind(
         GivenSpec("on", "figure", "the sheet on which it stands; the last one before it where none is named"),
         GivenSpec("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
-    bare=lambda has: [],
+    implied_words=lambda has: [],
     spares=("figures",),
     examples=(
         ('schedule R1 R2 title "Checked"', "readings, with what they should be"),

@@ -3,7 +3,7 @@
 from typing import cast
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import called
 from ..kind import GivenSpec, Kind
 from ..on_paper import Sheet
@@ -42,7 +42,7 @@ def plan_sheet(p: Planner, statement: Statement) -> Plan:
     for given in statement.givens:
         said = [one.text.strip() for one in given.arguments if isinstance(one, Words)]
         if said and any(len(one) > _LONGEST for one in said):
-            raise refuse("bad_words", given.start, given.end, most=_LONGEST, count=max(map(len, said)))
+            raise refusal("bad_words", given.start, given.end, most=_LONGEST, count=max(map(len, said)))
         if said:
             fields.append((said[0], said[1]) if given.word == "field" else (given.word, said[0]))
     paper = has["paper"].sides[0] if "paper" in has else "a4"
@@ -53,7 +53,7 @@ def plan_sheet(p: Planner, statement: Statement) -> Plan:
         wide, high = PAPERS[paper] if size is None else (size[0](env, last), size[1](env, last))
         if not (_LEAST <= wide <= _MOST and _LEAST <= high <= _MOST):
             given = has["size"]
-            raise refuse("bad_paper", given.start, given.end, least=_LEAST, most=_MOST)
+            raise refusal("bad_paper", given.start, given.end, least=_LEAST, most=_MOST)
         if size is None:
             wide, high = (max(wide, high), min(wide, high)) if lies == "landscape" else (min(wide, high), max(wide, high))
         return StepResult(Sheet("" if size is not None else paper, wide, high, tuple(fields)))

@@ -37,7 +37,7 @@ KIND = Kind(
     letter="",
     draws="split",
     puts_place=False,
-    bare=after_figures("at"),
+    implied_words=after_figures("at"),
     first="Name the figure, or click on it; then at and a place on it, or several.",
     givens=(GivenSpec("figures", "figures", "what is cut"), GivenSpec("at", "places", "where it is cut", repeats=True)),
     examples=(

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import cast
 
 from ...figures import Point
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import called
 from ..on_paper import Sheet
 from ..papers import PAPERS
@@ -24,7 +24,7 @@ def plan_spot(p: Planner, given: Given | None) -> Callable[[Env, Point], Spot | 
     def spot(env: Env, last: Point) -> Spot:
         found = (x(env, last), y(env, last))
         if not all(0.0 <= v <= _FURTHEST for v in found):
-            raise refuse("off_paper", given.start, given.end, most=_FURTHEST)
+            raise refusal("off_paper", given.start, given.end, most=_FURTHEST)
         return found
 
     return spot
@@ -39,7 +39,7 @@ def sheet_of(p: Planner, given: Given | None) -> Callable[[Env], str]:
 
     def sheet(env: Env) -> str:
         if not isinstance(env[slot], Sheet):
-            raise refuse("no_sheet", name.start, name.end, name=name.text)
+            raise refusal("no_sheet", name.start, name.end, name=name.text)
         return name.key
 
     return sheet

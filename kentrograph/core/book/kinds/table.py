@@ -5,7 +5,7 @@ from typing import Any, cast
 
 from ...figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, StraightCurve
 from ...measure.closest import place_of
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import called
 from ..kind import GivenSpec, Kind
 from ..on_paper import Columns, PointTable, TablePlace
@@ -46,13 +46,13 @@ def plan_table(p: Planner, statement: Statement) -> Plan:
         found, last = things.of(env, last)
         for thing, given, said in zip(found, things.givens, words, strict=True):
             if isinstance(thing, Untouchable | EndlessLine):
-                raise refuse("nothing_to_tell", given.start, given.end, name=said)
+                raise refusal("nothing_to_tell", given.start, given.end, name=said)
             places += places_of(thing, said)
             if len(places) > MOST_PLACES:
-                raise refuse("bad_count", given.start, given.end, value=float(len(places)), most=MOST_PLACES)
+                raise refusal("bad_count", given.start, given.end, value=float(len(places)), most=MOST_PLACES)
         decimals = digits(env, last) if digits is not None else None
         if decimals is not None and decimals not in range(10):
-            raise refuse("bad_count", has["decimals"].start, has["decimals"].end, value=decimals, most=9)
+            raise refusal("bad_count", has["decimals"].start, has["decimals"].end, value=decimals, most=9)
         made = PointTable(
             tuple(places),
             place_of(corner(env, last)) if corner is not None else Point(datum.x, datum.y),
@@ -87,20 +87,20 @@ def _fits_together(has: dict[str, Given]) -> None:
     for word in ("from", "direction", "polar"):
         if "edges" in has and word in has:
             given = has[word]
-            raise refuse("too_many_givens", given.start, given.end, kind="table", word=word, others=["edges"])
+            raise refusal("too_many_givens", given.start, given.end, kind="table", word=word, others=["edges"])
 
 
 def _names(given: Given) -> list[Name]:
     """What a table counts from; a place is no edge."""
     names = [one for one in given.arguments if isinstance(one, Name)]
     if len(names) < len(given.arguments):
-        raise refuse("no_line", given.start, given.end, word="edges")
+        raise refusal("no_line", given.start, given.end, word="edges")
     return names
 
 
 def _edge(figure: Any, name: Name) -> StraightCurve:
     if not isinstance(figure, StraightCurve):
-        raise refuse("no_line", name.start, name.end, word="edges")
+        raise refusal("no_line", name.start, name.end, word="edges")
     return figure
 
 
@@ -130,7 +130,7 @@ def places_of(thing: Any, said: str) -> Iterator[TablePlace]:
             for number, member in enumerate(thing.members, 1):
                 yield from places_of(member, thing.names[number - 1] if thing.names else f"copy {number} of {said}")
         case _:
-            raise refuse("nothing_to_tell", name=said)
+            raise refusal("nothing_to_tell", name=said)
 
 
 KIND = Kind(
@@ -155,7 +155,7 @@ KIND = Kind(
         GivenSpec("on", "figure", "the sheet on which it stands"),
         GivenSpec("at", "spot", "its upper left corner on the sheet: mm from the left, and from below"),
     ),
-    bare=lambda has: [],
+    implied_words=lambda has: [],
     spares=("figures",),
     examples=(
         ("table P1 P2; centre of C2 order across at 200, 280", "from the datum, sorted; where it stands on the sheet"),

@@ -8,7 +8,7 @@ from ...angles import unit, unit_vector
 from ...construct.lines import Vector, vector_of, with_length
 from ...figures import Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ...meet import nearest
-from ...problem import Problem, Refused, refuse
+from ...problem import Problem, Refused, refusal
 from ...tangency.choose import Stated, chosen
 from ...tangency.ellipse_lines import common_tangents_with_ellipse, tangents_of_ellipse_along
 from ...tangency.tangent_lines import TangentLines, raw_of
@@ -162,7 +162,7 @@ def _ended(line: StraightCurve, length: float | None, other: str) -> StraightCur
 
 def _ring(figure: Any) -> Touched:
     if isinstance(figure, StraightCurve):
-        raise refuse("line_touches_line")
+        raise refusal("line_touches_line")
     return touched(figure)
 
 
@@ -170,7 +170,7 @@ def _vector(given: Any, way: str, at: Given) -> Vector:
     if way == "direction":
         return unit_vector(given)
     if not isinstance(given, StraightCurve):
-        raise refuse("no_line", at.start, at.end, word=way)
+        raise refusal("no_line", at.start, at.end, word=way)
     ux, uy = vector_of(given)
     return (-uy, ux) if way == "square" else (ux, uy)
 
@@ -181,7 +181,7 @@ def _tangent_at(place: Point, figure: Any, given: Given) -> Tangent:
     gap = hypot(at.x - place.x, at.y - place.y)
     ring = None if isinstance(figure, Ellipse) else _ring(figure)
     if gap > SPOT_SHARE * max(abs(place.x), abs(place.y), ring.r if ring else figure.a):
-        raise refuse("not_on", given.start, given.end, gap=gap, name="it")
+        raise refusal("not_on", given.start, given.end, gap=gap, name="it")
     if ring is None:
         return tangents_of_ellipse(figure.at(figure.angle_at(place.x, place.y)), figure)[0]
     ux, uy = unit(place.x - ring.x, place.y - ring.y)

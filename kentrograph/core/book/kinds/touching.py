@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 from ...angles import unit_vector
 from ...figures import Arc, Circle, Curve, EndlessLine, Line, Point
 from ...meet import meet_long
-from ...problem import Problem, Refused, refuse
+from ...problem import Problem, Refused, refusal
 from ...tangency.at_place import Element, at_place_radius, at_place_touching
 from ...tangency.centred import centre_on_touching_radius, centre_on_touching_two, centre_touching
 from ...tangency.choose import Stated, chosen, fits
@@ -186,7 +186,7 @@ def _curve(f: Facts, index: int) -> Curve:
     figure: Any = f.values[index][0]
     given = f.layout.givens[index]
     if not isinstance(figure, Curve):
-        raise refuse("no_curve", given.start, given.end, name=name_of(given))
+        raise refusal("no_curve", given.start, given.end, name=name_of(given))
     return figure
 
 
@@ -233,6 +233,6 @@ def _why_none(found: TouchingCircles, family: Family, radius: float | None, stat
         return why_no_three(lying, names)
     if family.centre is not None:
         if lying[0].line:
-            return refuse("centre_on_it", names=list(names))
-        return refuse("concentric", names=list(names))
-    return refuse("nothing_touches", names=list(names))
+            return refusal("centre_on_it", names=list(names))
+        return refusal("concentric", names=list(names))
+    return refusal("nothing_touches", names=list(names))

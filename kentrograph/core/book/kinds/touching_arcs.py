@@ -7,7 +7,7 @@ from ...angles import unit_vector
 from ...construct.arcs import Vector
 from ...construct.solution import Solution
 from ...figures import EndlessLine, Point
-from ...problem import Problem, Refused, refuse
+from ...problem import Problem, Refused, refusal
 from ...tangency.arcs import between, by_way_of, leaving_arc, leaving_until
 from ...tangency.choose import Stated, chosen
 from ...tangency.circles import TouchingCircles
@@ -125,7 +125,7 @@ def _leaving(p: Planner, statement: Statement, tip: Tip) -> Plan:
             fields = {**refused.problem.fields, "name": name, "names": ["what it leaves there", name]}
             raise Refused(Problem(refused.problem.kind, fields, givens[index].start, givens[index].end)) from None
         if not found.raws:
-            raise refuse("never_touches", givens[index].start, givens[index].end, name=name)
+            raise refusal("never_touches", givens[index].start, givens[index].end, name=name)
         solutions: list[Solution] = []
         for one in found:
             circle: Any = one.figure

@@ -10,7 +10,7 @@ from ...figures import Circle, Curve, Ellipse, Point
 from ...measure.closest import distance_between
 from ...meet import meet_long
 from ...meet.within import within
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...tangency.choose import chosen
 from ...tangency.ellipse_circles import Found, centred_on, touched_by, touching_ellipse
 from ...tolerance import TOLERANCE
@@ -30,18 +30,18 @@ def circles_beside_ellipses(f: Facts, family: Family) -> Outcome:
     for index, figure in zip(family.touched, figures, strict=True):
         if not isinstance(figure, Point | Curve):
             given = f.layout.givens[index]
-            raise refuse("no_touch", given.start, given.end, name=name_of(given))
+            raise refusal("no_touch", given.start, given.end, name=name_of(given))
     _check_different(figures, family.names)
     base = next(i for i, figure in enumerate(figures) if isinstance(figure, Ellipse))
     radius = f.values[family.size[0]][0] * family.size[1] if family.size else None
     if family.centre is not None:
         centre, e = f.values[family.centre][0], figures[base]
         if e.a == e.b and TOLERANCE.same_place(centre.x, centre.y, e.centre.x, e.centre.y):
-            raise refuse("concentric", names=[family.names[base]])
+            raise refusal("concentric", names=[family.names[base]])
         found = tuple(centred_on(centre, e))
     elif family.on or family.at is not None:
         given = f.layout.givens[family.touched[base]]
-        raise refuse("ellipse_givens", given.start, given.end, name=family.names[base])
+        raise refusal("ellipse_givens", given.start, given.end, name=family.names[base])
     else:
         found = touching_ellipse(figures[base], (*figures[:base], *figures[base + 1 :]), radius)
     if not found:
@@ -59,15 +59,15 @@ def _check_different(figures: Sequence[Any], names: Sequence[str]) -> None:
         else:
             alike = meet_long(a, b).how == "coincident"
         if alike:
-            raise refuse("touched_twice", names=[names[i], names[j]])
+            raise refusal("touched_twice", names=[names[i], names[j]])
 
 
 def _why_none(figures: Sequence[Any], family: Family, radius: float | None) -> Refused:
     if radius is not None:
         least = distance_between(figures[0], figures[1]) / 2.0
         if radius < least:
-            return refuse("radius_not_possible", radius=radius, nearest=least, how="least", names=list(family.names))
-    return refuse("nothing_touches", names=list(family.names))
+            return refusal("radius_not_possible", radius=radius, nearest=least, how="least", names=list(family.names))
+    return refusal("nothing_touches", names=list(family.names))
 
 
 def _solutions(found: Sequence[Found], figures: Sequence[Any], base: int, names: Sequence[str]) -> list[Solution]:

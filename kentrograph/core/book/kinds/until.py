@@ -1,7 +1,7 @@
 """What a line or an arc runs to: `until L1`, `until P2`."""
 
 from ...figures import Curve, Point
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import curve_of
 from ..tree import Name
 from .bindings import Facts
@@ -18,5 +18,5 @@ def ends_on(facts: Facts) -> Curve:
     fact = next(x for x in facts if x.word == "until")
     argument = fact.given.arguments[0]
     if not isinstance(argument, Name):
-        raise refuse("no_curve", fact.given.start, fact.given.end, name="the place")
+        raise refusal("no_curve", fact.given.start, fact.given.end, name="the place")
     return curve_of(fact.values[0], argument)

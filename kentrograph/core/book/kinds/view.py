@@ -3,7 +3,7 @@
 from typing import Any, cast
 
 from ...figures import Circle, Figure, Point
-from ...problem import refuse
+from ...problem import refusal
 from ..crossings import called
 from ..kind import GivenSpec, Kind
 from ..on_paper import Detail, View
@@ -35,13 +35,13 @@ def plan_view(p: Planner, statement: Statement) -> Plan:
             if isinstance(thing, Detail):
                 window = thing.circle
             elif isinstance(thing, Untouchable):
-                raise refuse("nothing_to_view", name.start, name.end, name=name.text)
+                raise refusal("nothing_to_view", name.start, name.end, name=name.text)
             else:
                 figures.append(thing)
                 shown.append(name.key)
         found = scale(env, last) if scale is not None else None
         if found is not None and not 1.0 / MOST_SCALE <= found <= MOST_SCALE:
-            raise refuse("bad_scale", has["scale"].start, has["scale"].end, most=MOST_SCALE)
+            raise refusal("bad_scale", has["scale"].start, has["scale"].end, most=MOST_SCALE)
         turned = turn(env, last) if turn is not None else 0.0
         return StepResult(View(sheet(env), tuple(figures), tuple(shown), found, turned, spot(env, last), window))
 

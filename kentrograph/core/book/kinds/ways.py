@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import cast
 
 from ...figures import Point, StraightCurve
-from ...problem import refuse
+from ...problem import refusal
 from ..planner import Env, Planner
 from ..tree import PLACES, Given, Name, Number
 
@@ -13,7 +13,7 @@ def plan_turn(p: Planner, given: Given) -> Callable[[Env, Point], float]:
     """A direction in degrees of the core, or that of a line or a number by its name. Raises `Refused` (no_line) for all else."""
     way = given.arguments[0]
     if isinstance(way, PLACES):
-        raise refuse("no_line", given.start, given.end, word=given.word)
+        raise refusal("no_line", given.start, given.end, word=given.word)
     if not isinstance(way, Name):
         turn = p.direction(cast(Number, way))
         return turn if not isinstance(turn, float) else lambda env, last: turn
@@ -25,6 +25,6 @@ def plan_turn(p: Planner, given: Given) -> Callable[[Env, Point], float]:
             return found.direction
         if isinstance(found, float):
             return p.manner.direction_to_core(found)
-        raise refuse("no_line", way.start, way.end, word=given.word)
+        raise refusal("no_line", way.start, way.end, word=given.word)
 
     return named

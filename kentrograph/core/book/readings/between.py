@@ -10,7 +10,7 @@ from ...measure.closest import distance_between, place_of
 from ...measure.gap import gap_between
 from ...meet.nearest import feet
 from ...meet.within import within
-from ...problem import refuse
+from ...problem import refusal
 from .reading_kind import Counting, Part, Read, ReadingKind, along_datum
 
 OFFSET: dict[str, Part] = {"across": ("length", "how far across, of a distance"), "up": ("length", "how far up, of a distance")}
@@ -38,11 +38,11 @@ def _distance(p: Counting, a: Any, b: Any) -> Read:
 def _direction(p: Counting, a: Any, b: Any = None) -> Read:
     if b is None:
         if not isinstance(a, StraightCurve):
-            raise refuse("no_line", word="direction")
+            raise refusal("no_line", word="direction")
         return p.manner.direction_from_core(a.direction), {}, ""
     start, end = place_of(a), place_of(b)
     if (start.x, start.y) == (end.x, end.y):
-        raise refuse("same_places")
+        raise refusal("same_places")
     return p.manner.direction_from_core(direction_of(end.x - start.x, end.y - start.y)), {}, ""
 
 
@@ -52,7 +52,7 @@ def _angle(p: Counting, a: Any, b: Any, c: Any = None) -> Read:
     elif isinstance(a, StraightCurve) and isinstance(b, StraightCurve):
         turn = between_lines(a, b)
     else:
-        raise refuse("no_angle")
+        raise refusal("no_angle")
     value = abs(turn)
     return value, {"turn": turn, "acute": min(value, 180.0 - value)}, ""
 

@@ -8,7 +8,7 @@ from ...figures import EndlessLine, Point
 from ...figures.box import box_of, empty_box
 from ...figures.similarity import carried, rotation
 from ...measure.traverse import inner_angles, legs_of, misclosure
-from ...problem import refuse
+from ...problem import refusal
 from ...tolerance import TOLERANCE
 from .between import OFFSET
 from .reading_kind import ANY, Counting, Read, ReadingKind, along_datum
@@ -21,7 +21,7 @@ def _box(p: Counting, *things: Any) -> Read:
     x0, y0, x1, y1 = empty_box()
     for thing in things:
         if isinstance(thing, EndlessLine):
-            raise refuse("no_length", name="it")
+            raise refusal("no_length", name="it")
         a, b, c, d = box_of(carried(thing, rotation(about, -level)) if level else thing)
         x0, y0, x1, y1 = min(x0, a), min(y0, b), max(x1, c), max(y1, d)
     return x1 - x0, {"height": y1 - y0}, ""

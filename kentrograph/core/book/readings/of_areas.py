@@ -8,7 +8,7 @@ from ...figures import Point
 from ...figures.figure_set import members_of
 from ...measure.area import area_of, balance, perimeter_of
 from ...measure.moments import moments_of
-from ...problem import Refused, refuse
+from ...problem import Refused, refusal
 from ...shape.faces import Face
 from ...shape.within import lies_within, overlap
 from .reading_kind import ANY, Counting, Read, ReadingKind
@@ -35,9 +35,9 @@ def _signed(count: int, spans: Sequence[_Span], things: Sequence[Any]) -> list[t
             if sign > 0.0:
                 continue
             if not lies_within(figure, whole):
-                raise Refused(refuse("hole_outside", name=name).problem.at(start, end))
+                raise Refused(refusal("hole_outside", name=name).problem.at(start, end))
             if any(overlap(figure, other) for other in off):
-                raise Refused(refuse("holes_overlap", name=name).problem.at(start, end))
+                raise Refused(refusal("holes_overlap", name=name).problem.at(start, end))
             off.append(figure)
         parts += taken
     return parts

@@ -3,7 +3,7 @@
 from typing import Any
 
 from ...figures import Arc, RoundCurve
-from ...problem import refuse
+from ...problem import refusal
 from .reading_kind import Counting, Part, Read, ReadingKind
 
 _CENTRE: dict[str, Part] = {"x": ("length", "across"), "y": ("length", "up")}
@@ -12,13 +12,13 @@ _CENTRE: dict[str, Part] = {"x": ("length", "across"), "y": ("length", "up")}
 def _length(p: Counting, a: Any) -> Read:
     length = getattr(a, "length", None)
     if length is None:
-        raise refuse("no_length", name="it")
+        raise refusal("no_length", name="it")
     return float(length), {}, ""
 
 
 def _radius(p: Counting, a: Any) -> Read:
     if not isinstance(a, RoundCurve):
-        raise refuse("no_rim", name="it")
+        raise refusal("no_rim", name="it")
     sweep = {"sweep": a.sweep} if isinstance(a, Arc) else {}
     return a.radius, {"diameter": 2.0 * a.radius, **sweep, "x": a.centre.x, "y": a.centre.y}, ""
 
