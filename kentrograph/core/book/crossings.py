@@ -13,8 +13,8 @@ from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
 from ..meet.meeting import NEITHER, Spot
 from ..problem import refusal
 from ..tolerance import TOLERANCE
-from .guide_lines import plan_sight
 from .planner import Env, NumberPlan, Planner
+from .sight_lines import plan_sight
 from .tree import Along, CrossingOf, FootOf, Name, OnAt, Past, Sight
 
 Names = tuple[Name | Sight, Name | Sight]

@@ -13,8 +13,8 @@ from ..book.kinds import STATEMENT_KINDS
 from ..book.kinds.touching import SIZES
 from ..figures import Outline, Point
 from ..language.vocabulary import PARTS
-from ..snap.guide_lines import coordinate
 from ..snap.kinds import KINDS as PLACE_KINDS
+from ..snap.sight_lines import coordinate
 from ..units import plain
 from .draft import Draft
 from .kinds.facet import figure_under

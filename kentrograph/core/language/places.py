@@ -27,9 +27,9 @@ from ..book.tree import (
     Toward,
 )
 from .cursor import LENGTH, Cursor, Wanted
-from .guide_lines import name_or_sight
 from .lexer import Token
 from .numbers import at_reading, direction, expression, named_number, number, part_of, part_of_name
+from .sight_lines import name_or_sight
 from .vocabulary import PLACE_WORDS, SIDES
 
 _COUNTING = frozenset({".", "+", "-", "*", "/", "^", ",", "..", "//", "%"})

@@ -16,10 +16,10 @@ from ..problem import Refused
 from ..tolerance import SPOT_SHARE
 from .away import edge_at
 from .crossings import MOST_CROSSED, add_crossings
-from .guide_lines import sights_near
 from .known import Candidate, known_places, parts, stepped
 from .query import Query
 from .scores import Scores
+from .sight_lines import sights_near
 
 _MOST_ALONG = 6
 """Of so many, the nearest, the places along them are offered, too."""

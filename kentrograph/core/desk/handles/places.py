@@ -13,7 +13,7 @@ from ...book.step import Step, planner_of
 from ...book.tree import Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
 from ...figures import Arc, Line, Point
 from ...meet.within import distance_along
-from ...snap.guide_lines import coordinate
+from ...snap.sight_lines import coordinate
 from ..draft import Draft
 from ..interpretation import env_of, given_texts
 from ..pointer import Pointer
