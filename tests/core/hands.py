@@ -4,9 +4,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from kentrograph.core.book.book import Book
-from kentrograph.core.book.edits import Edit
 from kentrograph.core.book.values import Reading, StepResult
-from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts, given_values
 from kentrograph.core.desk.line_views import look
@@ -110,13 +108,13 @@ class Table:
         except Refused as refused:
             raise AssertionError(f"offered, and then refused: {outcome.statement}: {refused}\n{self.story()}") from None
         before, after = self.book, self.book.edited(edit)[0]
-        self._check(view, outcome, key, before, after, edit)
+        self._check(view, outcome, key, after)
         self.before.append(before)
         self.book = after
         self.count += 1
         self.hand = replace(self.hand, id=f"h{self.count}")
 
-    def _check(self, view: LineView, outcome: Outcome, key: str, before: Book, after: Book, edit: Edit) -> None:
+    def _check(self, view: LineView, outcome: Outcome, key: str, after: Book) -> None:
         made = self.hand.mend or (self.hand.id if self.hand.id in after.steps else None)
         if made is None or outcome.do != "write":
             return
@@ -146,8 +144,3 @@ class Table:
     def story(self) -> str:
         """All that was done."""
         return "\n".join(self.done[-12:])
-
-
-def begins(kind: str) -> Draft:
-    """A kind that is taken from the tray."""
-    return Draft(kind)

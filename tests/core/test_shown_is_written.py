@@ -30,6 +30,7 @@ from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
 from kentrograph.core.problem import Refused
 
+from .hands import close
 from .support import book
 
 KINDS = [
@@ -72,17 +73,6 @@ def worth(b: Book, id: str) -> Any:
     if isinstance(value.figure, Reading | float):
         return value.figure
     return together(value.results)
-
-
-def close(one: Any, other: Any) -> bool:
-    """The same figure, but for what a side word instead of an index may change in the last digits."""
-    if isinstance(one, dict):
-        return isinstance(other, dict) and one.keys() == other.keys() and all(close(one[k], other[k]) for k in one)
-    if isinstance(one, list | tuple):
-        return len(one) == len(other) and all(close(a, b) for a, b in zip(one, other, strict=True))
-    if isinstance(one, float):
-        return abs(one - other) <= 1e-9 * (1.0 + abs(one))
-    return bool(one == other)
 
 
 def check_rows(b: Book, view: LineView, at: Hand) -> None:
