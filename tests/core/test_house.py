@@ -122,10 +122,10 @@ def test_core_needs_only_the_standard_library_and_one_persistent_map() -> None:
 def test_every_kind_of_problem_has_a_sentence() -> None:
     raised: set[str] = set()
     for file in (ROOT / "core").rglob("*.py"):
-        raised.update(re.findall(r"(?:refuse|Problem)\(\s*\"(\w+)\"", file.read_text(encoding="utf-8")))
+        raised.update(re.findall(r"(?:refusal|Problem)\(\s*\"(\w+)\"", file.read_text(encoding="utf-8")))
     for file in (ROOT / "exchange").rglob("*.py"):
-        raised.update(re.findall(r'refuse\("(\w+)"', file.read_text(encoding="utf-8")))
-    raised |= set(re.findall(r'refuse\("(\w+)"\)', (ROOT / "store" / "changes.py").read_text(encoding="utf-8")))
+        raised.update(re.findall(r'refusal\("(\w+)"', file.read_text(encoding="utf-8")))
+    raised |= set(re.findall(r'refusal\("(\w+)"\)', (ROOT / "store" / "changes.py").read_text(encoding="utf-8")))
     assert raised <= set(SENTENCES), raised - set(SENTENCES)
     assert set(SENTENCES) <= raised, f"sentences that nothing says: {set(SENTENCES) - raised}"
 
@@ -167,8 +167,8 @@ def test_every_kind_is_known_wherever_kinds_are_looked_for(word: str) -> None:
         assert [(one.title, one.group) for one in kind_views() if one.word == word] == [(kind.title, kind.group)]
         for ends in [kind.drag] if kind.drag else []:
             assert {ends.start, ends.end, ends.figure} - {""} <= {g.word for g in kind.givens}
-        if kind.held:
-            assert set(kind.held.words) <= {g.word for g in kind.givens if g.quantity in ("length", "direction", "turn")}
+        if kind.tab_order:
+            assert set(kind.tab_order.words) <= {g.word for g in kind.givens if g.quantity in ("length", "direction", "turn")}
 
 
 def test_files_stay_short() -> None:
