@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from ..book.book import Book
+from ..book.caches import Kept
 from ..book.kind import Drag
 from ..book.kinds import STATEMENT_KINDS
 from ..book.readings import READINGS
@@ -35,7 +36,7 @@ def dragged(book: Book, hand: Hand, index: int) -> tuple[Draft, Shown] | None:
         return None
     # From a figure, and not from a place of it: what is drawn between two figures.
     figured = words.figure != "" and _of_figure(book, start, draft, index)
-    first = under_pointer(book, draft, words.figure if figured else words.start, index, start, None, False)
+    first = _begun_at(book, draft, words.figure if figured else words.start, start, index)
     begun = first.click or first.line
     if begun.do not in ("given", "write") or begun.draft is None:
         return draft, first
@@ -48,6 +49,18 @@ def dragged(book: Book, hand: Hand, index: int) -> tuple[Draft, Shown] | None:
     return begun.draft, replace(read, line=stands(book, begun.draft, index))
 
 
+def _begun_at(book: Book, draft: Draft, word: str, start: Pointer, index: int) -> Shown:
+    """The line where the pointer went down; the last one is kept, since it is the same while the drag goes on."""
+    kept, key = _BEGUN.of(book), (draft, word, start, index)
+    if key not in kept:
+        kept.clear()
+        kept[key] = under_pointer(book, draft, word, index, start, None, False)
+    return kept[key]
+
+
+_BEGUN: Kept[dict[tuple[Draft, str, Pointer, int], Shown]] = Kept(dict)
+
+
 def _of_figure(book: Book, pointer: Pointer, draft: Draft, index: int) -> bool:
-    """Whether whoever points there means the figure more likely than the place."""
+    """Whether the figure there is meant more likely than the place."""
     return places_at(book, pointer, 1, draft, index)[0].kind in OF_FIGURE

@@ -12,7 +12,7 @@ export class Reading {
   private wanted: Hand | null = null;
   private readonly awaited = new Map<number, (line: Line | null) => void>();
   /** What was read last, and on which drawing: what is shown. */
-  private last: { readonly hand: string; readonly line: Line; readonly drawing: unknown } | null = null;
+  private last: { readonly hand: Hand; readonly line: Line; readonly drawing: unknown } | null = null;
   /** Readings that the core has and has not answered yet. */
   private readonly withCore = new Map<number, ReadRequest>();
 
@@ -33,7 +33,7 @@ export class Reading {
   shown(hand: Hand): Line | null {
     const { last } = this;
     if (!last || this.wanted !== null || last.drawing !== this.drawing()) return null;
-    return last.hand === JSON.stringify(hand) ? last.line : null;
+    return JSON.stringify(last.hand) === JSON.stringify(hand) ? last.line : null;
   }
 
   /** Reads the open line; an older reading that has not been sent yet is dropped. */
@@ -50,7 +50,7 @@ export class Reading {
       if (!this.send({ ...asked, type: "read", seq })) resolve(null);
       else
         this.awaited.set(seq, (line) => {
-          if (line) this.last = { hand: JSON.stringify(asked), line, drawing };
+          if (line) this.last = { hand: asked, line, drawing };
           resolve(line);
         });
     });
@@ -72,7 +72,7 @@ export class Reading {
       this.awaited.delete(line.seq);
       waiting(line);
     } else {
-      if (this.flying) this.last = { ...this.flying, hand: JSON.stringify(this.flying.hand), line };
+      if (this.flying) this.last = { ...this.flying, line };
       this.flying = null;
       this.onLine(line);
       this.pump();

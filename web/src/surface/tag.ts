@@ -18,6 +18,8 @@ export function showTag(
   const { draft, text, mend } = useInterface.getState();
   const rows: [string, string][] = [];
   const idle = isIdle(line);
+  // A row that was opened and is pointed at says what it would be now.
+  const pickedAgain = mend && line.row === "" ? line.picks[line.picked] : undefined;
   const handle = draft || text !== "" || line.carry ? null : words;
   if (handle !== null) {
     rows.push(["words", `pulling ${handle}`]);
@@ -30,7 +32,8 @@ export function showTag(
     line.picks.slice(0, MOST_READ).forEach((pick, n) => rows.push([n === line.picked ? "typed" : "live", pick]));
     if (line.picks.length > MOST_READ) rows.push(["live", `↑ ↓ ${line.picks.length - MOST_READ} more`]);
     if (line.picks.length === 0 && line.unfit === null) rows.push(["live", "nothing to read here"]);
-  } else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
+  } else if (pickedAgain !== undefined) rows.push(["words", pickedAgain]);
+  else if (line.tag && !mend && (draft ?? line.tag.kind !== "")) {
     const more = line.tag.more > 0 ? ` and ${line.tag.more} more` : "";
     const pick = line.picks[line.picked];
     if ((text.trim() === "" && !idle) || pick !== undefined) {
@@ -57,7 +60,7 @@ export function showTag(
   }
   line.carry?.words.forEach((row, n) => rows.push([n === 0 ? "words" : "live", row]));
   if (line.unfit !== null) rows.push(["live", line.unfit]);
-  if (draft && text.trim() !== "") {
+  if (draft && text.trim() !== "" && pickedAgain === undefined) {
     rows.push(["typed", line.value && line.value !== text.trim() ? `${text} = ${line.value}` : text]);
   }
   if (draft && line.live && !idle) {

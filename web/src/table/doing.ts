@@ -15,7 +15,7 @@ import { doOrSay, refuse } from "./writing";
 interface Stands {
   readonly session: Pick<Session, "act">;
   readonly rows: Pick<Rows, "leave">;
-  hand: () => Hand;
+  hand: (given: Given) => Hand;
   reads: (given: Given) => Promise<Line | null>;
   rest: () => void;
   refresh: () => void;
@@ -110,7 +110,7 @@ export class Doing {
 
   /** Enter or a click: the outcome of what is read for what was in hand. */
   private async takes({ key, given, shown, more }: Taken): Promise<boolean> {
-    const hand = { ...this.line.hand(), ...given };
+    const hand = this.line.hand(given);
     const line = await this.line.reads(given);
     const text = given.text ?? "";
     if (!line) return this.comesBack(text, null);

@@ -49,10 +49,11 @@ export class OpenLine {
 
   // What is in hand, and how it is shown ---------------------------------------------------------------
 
-  /** All that is in hand. */
-  hand(): Hand {
+  /** All that is in hand, with what was in hand when a key was pressed. */
+  hand(given: Given = {}): Hand {
     const { draft, text, mend, choice, pull } = useInterface.getState();
-    return {
+    const selected = selectedIds();
+    const whole = {
       draft,
       text,
       mend: mend?.id ?? null,
@@ -63,10 +64,12 @@ export class OpenLine {
       pointer: this.pointer,
       aimed: this.aimed,
       choice,
-      selected: [...selectedIds()],
       pull,
       ...this.hands.now,
+      ...given,
     };
+    // Only a word can begin something with all that is selected; while the pointer moves a thousand ids need not go with it.
+    return { ...whole, selected: whole.text === "" ? selected.slice(0, 1) : [...selected] };
   }
 
   refresh(): void {
@@ -87,7 +90,7 @@ export class OpenLine {
 
   /** The reading of what is in hand, with what was in hand when a key was pressed; it is shown before anything comes of it. */
   async reads(given: Given): Promise<Line | null> {
-    const hand = { ...this.hand(), ...given };
+    const hand = this.hand(given);
     let line = this.session.shown(hand);
     if (!line) {
       line = await this.session.readNow(hand);

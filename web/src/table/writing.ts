@@ -1,4 +1,4 @@
-/** What the open line has come to goes into the book: a step, or another text of one. What is refused says why beside the row. */
+/** What is done beside the open line: an act, or a step that is written. What is refused says why beside the row. */
 import type { Act } from "../api/types";
 import { refusal, useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";

@@ -11,9 +11,7 @@ from ...measure.gap import gap_between
 from ...meet.nearest import feet
 from ...meet.within import within
 from ...problem import refusal
-from .reading_kind import Counting, Part, Read, ReadingKind, along_datum
-
-OFFSET: dict[str, Part] = {"across": ("length", "how far across, of a distance"), "up": ("length", "how far up, of a distance")}
+from .reading_kind import OFFSET, Counting, Read, ReadingKind, along_datum
 
 
 def _distance(p: Counting, a: Any, b: Any) -> Read:

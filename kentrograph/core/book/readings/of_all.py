@@ -10,8 +10,7 @@ from ...figures.similarity import carried, rotation
 from ...measure.traverse import inner_angles, legs_of, misclosure
 from ...problem import refusal
 from ...tolerance import TOLERANCE
-from .between import OFFSET
-from .reading_kind import ANY, Counting, Read, ReadingKind, along_datum
+from .reading_kind import ANY, OFFSET, Counting, Read, ReadingKind, along_datum
 
 
 def _box(p: Counting, *things: Any) -> Read:

@@ -11,7 +11,7 @@ from ...measure.moments import moments_of
 from ...problem import Refused, refusal
 from ...shape.faces import Face
 from ...shape.within import lies_within, overlap
-from .reading_kind import ANY, Counting, Read, ReadingKind
+from .reading_kind import ANY, CENTRE, Counting, Read, ReadingKind
 
 _Span = tuple[str, int, int]
 """A name and where it stands; an empty one for a place."""
@@ -84,8 +84,7 @@ READINGS = (
         quantity="area",
         parts={
             "perimeter": ("length", "length of the edge of what is closed"),
-            "x": ("length", "across"),
-            "y": ("length", "up"),
+            **CENTRE,
         },
         ways=("less",),
         summed=True,
@@ -106,8 +105,7 @@ READINGS = (
             "smallest": ("moment", "the smallest moment"),
             "axis": ("turn", "direction of the axis about which it is greatest"),
             "area": ("area", "area of what is closed"),
-            "x": ("length", "across"),
-            "y": ("length", "up"),
+            **CENTRE,
         },
         ways=("less",),
         summed=True,

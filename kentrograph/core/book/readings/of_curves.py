@@ -4,9 +4,7 @@ from typing import Any
 
 from ...figures import Arc, RoundCurve
 from ...problem import refusal
-from .reading_kind import Counting, Part, Read, ReadingKind
-
-_CENTRE: dict[str, Part] = {"x": ("length", "across"), "y": ("length", "up")}
+from .reading_kind import CENTRE, Counting, Read, ReadingKind
 
 
 def _length(p: Counting, a: Any) -> Read:
@@ -47,7 +45,7 @@ READINGS = (
         said="radius",
         read=_radius,
         counts=(1,),
-        parts={"diameter": ("length", "diameter"), "sweep": ("turn", "sweep"), **_CENTRE},
+        parts={"diameter": ("length", "diameter"), "sweep": ("turn", "sweep"), **CENTRE},
         of_one=True,
     ),
     ReadingKind(
@@ -57,7 +55,7 @@ READINGS = (
         said="diameter",
         read=_diameter,
         counts=(1,),
-        parts={"radius": ("length", "radius"), **_CENTRE},
+        parts={"radius": ("length", "radius"), **CENTRE},
         of_one=True,
         rare=True,
     ),

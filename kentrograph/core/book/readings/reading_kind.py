@@ -17,6 +17,10 @@ Part = tuple[Quantity, str]
 """What a further number is measured in, and what it is."""
 
 
+CENTRE: dict[str, Part] = {"x": ("length", "across"), "y": ("length", "up")}
+OFFSET: dict[str, Part] = {"across": ("length", "how far across, of a distance"), "up": ("length", "how far up, of a distance")}
+
+
 class Counting(Protocol):
     """How coordinates and directions are counted; a `Planner` is one."""
 

@@ -10,7 +10,7 @@ def _rows(c: Click) -> list[str]:
     # A place held level or plumb is not one that a curve is asked to reach.
     if c.place.startswith("+") and c.pointer.level:
         return [c.place]
-    # Whoever leaves the last place sideways means an arc.
+    # Leaving the last place sideways means an arc.
     ways = [f"curve to {c.place}", c.place] if c.pointer.swing else [c.place, f"curve to {c.place}"]
     if closes(c.book, c.draft, c.pointer, c.index):
         ways.insert(0, "close")
