@@ -113,6 +113,24 @@ def test_a_new_kind_of_figure_is_found_by_the_type_checker() -> None:
             assert rest.startswith(("assert_never(", "raise ")), where
 
 
+KIND_OF = re.compile(r"(^|\.)(statement|step|draft|line\.draft)\.kind$|^kind$|\.figure_kind$|(^|_)kind\.word$")
+"""What holds the word of a statement kind."""
+OWN = ("core/book/kinds/", "core/desk/kinds/")
+
+
+def test_kinds_are_told_apart_by_what_they_declare() -> None:
+    """No word of a kind is compared with outside its own files: what differs is declared, in the kind or in its facet."""
+    for file in (ROOT / "core").rglob("*.py"):
+        name = file.relative_to(ROOT).as_posix()
+        compared = [n for n in ast.walk(ast.parse(file.read_text(encoding="utf-8"))) if isinstance(n, ast.Compare)]
+        for node in compared if not name.startswith(OWN) else ():
+            sides = [node.left, *node.comparators]
+            words = {n.value for side in sides for n in ast.walk(side) if isinstance(n, ast.Constant)} & ALL.keys()
+            assert not words or not any(KIND_OF.search(ast.unparse(side)) for side in sides), (
+                f"{name}, line {node.lineno}: {words}"
+            )
+
+
 def test_core_needs_only_the_standard_library_and_one_persistent_map() -> None:
     for file in (ROOT / "core").rglob("*.py"):
         text = file.read_text(encoding="utf-8")

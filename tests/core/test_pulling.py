@@ -11,10 +11,11 @@ from kentrograph.core.desk.datum import datum_in_numbers
 from kentrograph.core.desk.derived import values_of, ways_to_state
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
-from kentrograph.core.desk.handles import Handle, handles, pulled
+from kentrograph.core.desk.handles.handle import Handle
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointer import Pointer, Snapping
+from kentrograph.core.desk.pulling import handles, pulled
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.problem import Refused

@@ -18,7 +18,7 @@ from kentrograph.core.book.papers import PAPERS, SCALES, scale_words
 from kentrograph.core.desk.restating import restate
 from kentrograph.core.desk.set_out import set_out
 from kentrograph.core.desk.sheet_views import table_views
-from kentrograph.core.desk.working import working_of
+from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.figures import Circle, Line, Point
 from kentrograph.core.problem import Problem, Refused
 from kentrograph.core.sheet import letters

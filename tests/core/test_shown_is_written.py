@@ -22,10 +22,10 @@ from kentrograph.core.desk.interpretation import given_texts, given_values
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.outcomes import Outcome
 from kentrograph.core.desk.pointer import Pointer, Snapping
+from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.desk.trying import tried
 from kentrograph.core.desk.view_types import LineView
 from kentrograph.core.desk.views import together
-from kentrograph.core.desk.working import working_of
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
 from kentrograph.core.problem import Refused

@@ -11,8 +11,8 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete, Insert, Move, Replace
 from kentrograph.core.book.scene import pen_of
 from kentrograph.core.desk import intents
-from kentrograph.core.desk.handles import handles, pulled
 from kentrograph.core.desk.pointer import Pointer
+from kentrograph.core.desk.pulling import handles, pulled
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import place_along

@@ -7,7 +7,7 @@ import pytest
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import StepResult
-from kentrograph.core.desk.working import working_of
+from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.figures import Circle, EndlessLine, Line, Point
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.meet.carriers import way_of

@@ -16,14 +16,14 @@ ValueType = Literal[
     "distance from",
     "length", "factor", "count", "pair", "flats", "direction", "turn", "turns", "curve", "axis", "cut", "copies", "steps",
     "things", "way", "compared", "unit", "words", "two words", "scale", "spot", "choice",
-    "nothing",
+    "lying on", "direction from", "nothing",
 ]  # fmt: skip
 """What follows the word of a given."""
 
 QUANTITIES: dict[ValueType, Quantity] = {
     "length": "length", "pair": "length", "offset": "offset", "flats": "length", "distance from": "length", "curve": "length",
     "cut": "length", "compared": "length",
-    "way": "direction", "copies": "count", "steps": "offset",
+    "way": "direction", "direction from": "direction", "copies": "count", "steps": "offset",
     "direction": "direction", "turn": "turn", "turns": "turn",
     "factor": "factor", "scale": "factor", "count": "count", "axis": "count", "spot": "count",
 }  # fmt: skip
@@ -164,6 +164,13 @@ class Kind:
     """The given with which the next one begins, while the kind stays open; ``{name}`` is the one that was just written."""
     in_common: tuple[str, ...] = ()
     """The givens that the next one has in common with the one that was just written, while the kind stays open."""
+    another: str = ""
+    """With what a bare number is read that follows right behind one that was just written: it is the size of another one."""
+    told_apart: Callable[[Sequence[str]], Literal["curve", "end", "ends"]] = lambda has: "curve"
+    """By what the pointer tells several solutions apart, after the givens with these words: by how near they run, by where they
+    end, or by where they end or begin."""
+    along: bool = False
+    """Whether it runs along figures that it does not name."""
     endless: bool = False
     """Whether more can always be given: what can be drawn is kept when it is left, and mended with all its givens."""
 
@@ -181,6 +188,10 @@ class Kind:
     be left."""
     collects: bool = False
     """Whether what comes of it is a set of the figures that it names: they are shaped where it is."""
+    shown: bool = False
+    """Whether what stands on paper is a sheet or a view that others name where a figure is wanted."""
+    gathers: bool = False
+    """Whether the figures that it collects are meant, and not one that is made of them."""
     unseen: bool = False
     """Whether what comes of it is not drawn itself."""
     brush: bool = False

@@ -3,7 +3,7 @@
 from collections.abc import Container, Iterable
 from dataclasses import dataclass
 
-from .kinds import ALL
+from .kinds import ALL, is_reading
 from .manner import Conventions
 from .names import key_of
 from .pens import PENS
@@ -78,8 +78,7 @@ class Step:
         """What each of its names stands for; ``kind_of`` says it of the names that it works on."""
         kind = ALL.get(self.statement.kind)
         if kind is not None and kind.collects:
-            instead = kind.draws == "group"
-            return (SetKind(kind.draws, tuple(name.text for name in self.statement.operands), instead),)
+            return (SetKind(kind.draws, tuple(name.text for name in self.statement.operands), kind.gathers),)
         if kind is None or not kind.shapes:
             return (self.figure_kind,) * len(self.own)
         operands = self.statement.operands
@@ -91,6 +90,17 @@ class Step:
         carried = (kind_of(key_of(name)) for name in self.carried)
         own = naming.own_kind(self.statement, kind_of)
         return (*(naming.becomes(one) if one is not None else None for one in carried), *[own] * len(self.own))
+
+    @property
+    def reads(self) -> bool:
+        """Whether it is a reading."""
+        return is_reading(self.statement)
+
+    @property
+    def gathers(self) -> bool:
+        """Whether the figures that it names are meant where it is named."""
+        kind = ALL.get(self.statement.kind)
+        return kind is not None and kind.gathers
 
     @property
     def figure_kind(self) -> str:

@@ -165,7 +165,7 @@ def _traced(book: Book, id: str) -> bool:
     step = book.steps[book.step_of(id)]
     kind, operands = ALL[step.statement.kind], step.statement.operands
     if not (kind.collects and operands):
-        return kind.word == "outline"
+        return kind.along
     # Of several that are repeated together the second number is that of the one.
     numbers = id.split("/")[1:]
     operand = operands[int(numbers[1])] if len(operands) > 1 and len(numbers) > 1 else operands[0]

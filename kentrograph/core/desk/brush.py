@@ -5,7 +5,7 @@ Each is worked out on the drawing as the ones before it leave it, so that what i
 
 from dataclasses import dataclass, field
 from math import hypot
-from typing import Any, Literal
+from typing import Any
 
 from ..book.book import Book
 from ..book.caches import Kept
@@ -28,21 +28,25 @@ from ..tolerance import ROUGH_SHARE, SPOT_SHARE, TOLERANCE
 from .intents import Entry, take_away
 from .trying import tried
 
-BrushKind = Literal["ink", "trim"]
 Place = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True)
 class Brush:
-    """What is done, and how: ``whole`` figures, or stretches; with ``ink_only`` pencil is not there.
+    """What is done, by the word of its kind, and how: ``whole`` figures, or stretches; with ``ink_only`` pencil is not there.
 
     ``reach`` is how far from a figure the pointer may be where it goes down, in the drawing's unit.
     """
 
-    kind: BrushKind
+    word: str
     reach: float
     whole: bool = False
     ink_only: bool = False
+
+    @property
+    def inks(self) -> bool:
+        """Whether stretches are inked; otherwise they go."""
+        return STATEMENT_KINDS[self.word].marks == "inked over"
 
 
 @dataclass(slots=True)
@@ -100,7 +104,7 @@ def stroked(book: Book, brush: Brush, path: tuple[Place, ...], index: int) -> St
     state.path = path
     if not state.stroke.entries and not state.stroke.why:
         # Nothing is swallowed: the tag says beforehand that a click does nothing here.
-        return Stroke(why=f"There is nothing to {brush.kind} here.")
+        return Stroke(why=f"There is nothing to {brush.word} here.")
     return state.stroke
 
 
@@ -124,7 +128,7 @@ def _crossed(book: Book, brush: Brush, a: Point, b: Point, before: str | None) -
 
 def _preferred(book: Book, brush: Brush, alike: list[str]) -> str:
     """Of figures that lie one upon the other: what is inked is in pencil, what is trimmed is in ink, as far as there is any."""
-    wanted = [id for id in alike if (pen_of(book, id) == "pencil") == (brush.kind == "ink")]
+    wanted = [id for id in alike if (pen_of(book, id) == "pencil") == (brush.inks)]
     return (wanted or alike)[0]
 
 
@@ -140,7 +144,7 @@ def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None
     if stretch is None:
         return
     entry, whole = _entry(book, brush, stretch)
-    if brush.kind == "ink" and _inked(book, stretch, whole, book.key_at(book.index_before(before))):
+    if brush.inks and _inked(book, stretch, whole, book.key_at(book.index_before(before))):
         stroke.why = f"{stretch.name} is in ink there already."
         return
     number = len(stroke.entries)
@@ -159,15 +163,15 @@ def _do(state: _State, brush: Brush, at: Point, reach: float, before: str | None
     state.pending = edit
     stroke.stretches.append(book.figure_of(stretch.id) if whole else stretch.part)
     stroke.entries.append(entry)
-    stroke.words, stroke.why = _in_words(brush.kind, entry, stretch), ""
+    stroke.words, stroke.why = _in_words(brush.word, entry, stretch), ""
 
 
-def _in_words(kind: BrushKind, entry: Entry, stretch: Stretch) -> tuple[str, ...]:
+def _in_words(word: str, entry: Entry, stretch: Stretch) -> tuple[str, ...]:
     """What is done to which figure, and from where to where."""
     if not entry.text:
         return (f"{stretch.name} as a whole goes",)
-    ends = [f"{word} {stop.words}" for word, stop in (("from", stretch.start), ("to", stretch.end)) if stop is not None]
-    return (f"{kind} {stretch.name}", *(ends if " from " in entry.text else ()))
+    ends = [f"{side} {stop.words}" for side, stop in (("from", stretch.start), ("to", stretch.end)) if stop is not None]
+    return (f"{word} {stretch.name}", *(ends if " from " in entry.text else ()))
 
 
 def _stretch(book: Book, brush: Brush, id: str, at: Point, before: str | None) -> Stretch | None:
@@ -181,9 +185,9 @@ def _entry(book: Book, brush: Brush, stretch: Stretch) -> tuple[Entry, bool]:
     """What is written for a stretch, and whether it is the whole figure."""
     start, end = stretch.start, stretch.end
     if brush.whole or _is_all(book.figure_of(stretch.id), start, end):
-        return (Entry(f"ink {stretch.name}"), True) if brush.kind == "ink" else (Entry(away=stretch.name), True)
+        return (Entry(f"{brush.word} {stretch.name}"), True) if brush.inks else (Entry(away=stretch.name), True)
     sides = [f"{word} {stop.words}" for word, stop in (("from", start), ("to", end)) if stop is not None]
-    return Entry(f"{brush.kind} {stretch.name} {' '.join(sides)}"), False
+    return Entry(f"{brush.word} {stretch.name} {' '.join(sides)}"), False
 
 
 def _is_all(figure: Any, start: Stop | None, end: Stop | None) -> bool:
@@ -224,7 +228,7 @@ def offered_join(book: Book) -> str:
     kept = _OFFERS.of(book)
     if not kept:
         last = book.order[-1] if len(book.order) else None
-        kept.append(_chain(book, last) if last is not None and book.steps[last].statement.kind == "ink" else "")
+        kept.append(_chain(book, last) if last is not None and strokes(book.steps[last].statement.kind) else "")
     return kept[0]
 
 

@@ -59,7 +59,7 @@ def each_cause(book: Book, reading: str) -> Iterator[Cause]:
     """The same one by one, as they are found: each takes a while. No more are looked for once so many steps were evaluated that
     whoever asked would not wait for them."""
     book.position(reading)
-    if book.steps[reading].statement.kind != "measure":
+    if not book.steps[reading].reads:
         raise refusal("not_measured")
     value = _read(book, reading)
     if value is None:

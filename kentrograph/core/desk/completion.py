@@ -8,10 +8,11 @@ from dataclasses import dataclass
 
 from ..book.book import Book
 from ..book.kind import GivenSpec
-from ..book.kinds import ALL, STATEMENT_KINDS
+from ..book.kinds import ALL, READS, STATEMENT_KINDS, is_reading
 from ..book.kinds.comparing import compares
 from ..book.readings import READINGS
 from ..book.tree import CrossingOf, FootOf, Name, Statement
+from ..figures import FIGURE_NAMES, Line
 from ..language.vocabulary import PARTS, SIDES
 from ..problem import Refused
 from .draft import READING
@@ -92,8 +93,8 @@ def complete_beginning(typed: str) -> tuple[Completion, ...]:
     if typed and READING.startswith(typed):
         found.append(Completion(READING, "what lies under the pointer; a click keeps it"))
     for word, explanation in ((word, one.explanation) for word, one in READINGS.items()):
-        if typed and (f"measure {word}".startswith(typed) or word.startswith(typed)):
-            found.append(Completion(f"measure {word}", explanation))
+        if typed and (f"{READS} {word}".startswith(typed) or word.startswith(typed)):
+            found.append(Completion(f"{READS} {word}", explanation))
     return tuple(found[:MOST])
 
 
@@ -109,14 +110,19 @@ def _after(book: Book, before: str, at: int, partial: str) -> list[Completion]:
         # What something is the middle, an end or the centre of can be any figure.
         of = _names(book, at, None, partial) if before.rstrip().lower().endswith(" of") else []
         return [*of, *(c for wanted in problem.fields["expected"] for c in _wanted(book, wanted, at, partial))]
-    if statement.kind == "point" and not statement.givens:
-        # A point's place needs no word in front of it.
+    if not statement.givens and _bare_place(statement.kind):
         return [*_givens(statement), *_wanted(book, "a place", at, partial)]
     more, givens = _more(book, statement, at, partial), _givens(statement)
     if _measures(statement) and statement.operands:
         # Something is given already: what is to be said of it comes first.
         more, givens = givens, more
     return [*_sides(book, statement, at), *more, *givens]
+
+
+def _bare_place(kind: str) -> bool:
+    """Whether a kind begins with a place that needs no word in front of it."""
+    first = STATEMENT_KINDS[kind].givens[:1] if kind in STATEMENT_KINDS else ()
+    return bool(first) and first[0].takes == "place" and not first[0].written
 
 
 def _measures(statement: Statement) -> bool:
@@ -131,7 +137,7 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
     first = STATEMENT_KINDS[statement.kind].givens[:1] if statement.kind in STATEMENT_KINDS else ()
     if _measures(statement) and (given is None or given.takes in ("things", "nothing")):
         return [*_names(book, at, None, partial), *(Completion(w, e) for w, e in PLACE_WORDS.items())]
-    if statement.kind == "measure":
+    if is_reading(statement):
         last = statement.givens[-1] if statement.givens else None
         most = max(READINGS[last.word].counts) if last is not None and last.word in READINGS else 0
         more = last is not None and (last.word == "less" or len(last.arguments) < most)
@@ -141,7 +147,7 @@ def _more(book: Book, statement: Statement, at: int, partial: str) -> list[Compl
             return []
         corner = (
             [Completion("corner", PLACE_WORDS["corner"])]
-            if STATEMENT_KINDS[statement.kind].edges and statement.kind != "ink"
+            if STATEMENT_KINDS[statement.kind].edges and not STATEMENT_KINDS[statement.kind].brush
             else []
         )
         return [*_names(book, at, set(first[0].names) or None, partial), *corner]
@@ -186,9 +192,9 @@ def _wanted(book: Book, wanted: str, at: int, partial: str) -> list[Completion]:
 
 
 _NO_FIGURES = frozenset({"number", "reading"}) | {
-    kind.draws for kind in STATEMENT_KINDS.values() if kind.group == "paper" and kind.word not in ("sheet", "detail")
+    kind.draws for kind in STATEMENT_KINDS.values() if kind.group == "paper" and not kind.shown
 }
-"""What is no figure, and offered where a figure is wanted by no one: but a view is on a sheet, and shows a detail."""
+"""What is no figure, and offered where a figure is wanted by no one."""
 
 
 def _names(book: Book, at: int, kinds: set[str] | None, partial: str) -> list[Completion]:
@@ -208,7 +214,7 @@ def _names(book: Book, at: int, kinds: set[str] | None, partial: str) -> list[Co
 
 def _sides(book: Book, statement: Statement, at: int) -> list[Completion]:
     """Side words: those that the last given declares, those of the figure that it touches, those of a place in it."""
-    if not statement.givens or statement.kind in ("measure", "number"):
+    if not statement.givens or statement.kind not in STATEMENT_KINDS:
         return []
     last, given = statement.givens[-1], _last_given(statement)
     words = list(given.sides if given else ())
@@ -216,13 +222,13 @@ def _sides(book: Book, statement: Statement, at: int) -> list[Completion]:
     if isinstance(argument, CrossingOf | FootOf) and not argument.sides:
         words += _OF_PLACE
     if last.word == "touching" and isinstance(argument, Name):
-        straight = statement.kind == "line" or book.kind_at(argument.key, at) == "line"
+        straight = FIGURE_NAMES[Line] in (STATEMENT_KINDS[statement.kind].draws, book.kind_at(argument.key, at))
         words += _OF_LINE if straight else _OF_ROUND
     return [Completion(w, SIDE_WORDS[w]) for w in dict.fromkeys(words) if w not in last.sides and w in SIDES]
 
 
 def _givens(statement: Statement) -> list[Completion]:
-    if statement.kind == "measure":
+    if is_reading(statement):
         said = {g.word for g in statement.givens}
         # How far off is meant of what is wanted, so it stands behind that.
         limits = {"least", "most"}

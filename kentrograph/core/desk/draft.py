@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 from typing import Annotated
 
-from ..book.kinds import STATEMENT_KINDS
+from ..book.kinds import READS, STATEMENT_KINDS
 from ..book.readings import READINGS
+from ..book.readings.reading_kind import ReadingKind
 from .bounds import Bound, Index, Place, Text, Whole, Words
 
 READING = "read"
@@ -15,10 +16,20 @@ _LISTS = frozenset(kind.word for kind in STATEMENT_KINDS.values() if kind.givens
 """Kinds that begin with a list of places: what stands in two rows is not to be read as one."""
 
 
+def reading_named(kind: str) -> ReadingKind | None:
+    """The reading that a draft of this kind writes; None of a figure's."""
+    word, _, way = kind.partition(" ")
+    return READINGS.get(way) if word == READS else None
+
+
+def is_endless(kind: str) -> bool:
+    """Whether more can always be given to a draft of this kind."""
+    return kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].endless
+
+
 def known(kind: str) -> str:
     """A kind of figure or of reading that can be written row by row. Raises `ValueError` for any other word."""
-    word, _, reading = kind.partition(" ")
-    if kind in STATEMENT_KINDS or kind == READING or (word == "measure" and reading in READINGS):
+    if kind in STATEMENT_KINDS or kind == READING or reading_named(kind) is not None:
         return kind
     raise ValueError(f"is no kind of figure: {', '.join(STATEMENT_KINDS)}, or measure and a kind of reading")
 
@@ -66,6 +77,6 @@ class Draft(Whole):
         at = len(self.rows) if self.at is None else min(self.at, len(self.rows))
         before = [r for r in (*self.rows[:at], row) if r]
         after = [r for r in self.rows[at:] if r]
-        joint = "; " if self.kind.startswith("measure") or self.kind in _LISTS else " "
+        joint = "; " if reading_named(self.kind) or self.kind in _LISTS else " "
         head = f"{self.kind} {joint.join(before)}".strip()
         return (joint.join([head, *after]) if before else f"{self.kind} {joint.join(after)}".strip()), len(head)

@@ -6,8 +6,7 @@ from ..book.book import Book
 from ..book.caches import Kept
 from ..book.kind import Drag
 from ..book.kinds import STATEMENT_KINDS
-from ..book.readings import READINGS
-from .draft import Draft
+from .draft import Draft, reading_named
 from .hand import Hand
 from .picks import Shown, under_pointer
 from .pointer import Pointer
@@ -16,8 +15,8 @@ from .pointing import OF_FIGURE, places_at, stands
 
 def drag_of(kind: str) -> Drag | None:
     """The words of the two ends of a drag of a kind; None where it takes no two places."""
-    reading = READINGS.get(kind.removeprefix("measure "))
-    if reading is not None and kind not in STATEMENT_KINDS:
+    reading = reading_named(kind)
+    if reading is not None:
         return Drag("", "") if reading.between else None
     return STATEMENT_KINDS[kind].drag if kind in STATEMENT_KINDS else None
 

@@ -4,6 +4,8 @@ from collections import Counter
 from dataclasses import dataclass
 
 from ..book.book import Book
+from ..book.kinds.place import placed_symbols
+from ..book.kinds.symbol import SYMBOL
 from ..book.pens import PENS
 from ..book.scene import hidden_pen, pen_of, seen
 from ..book.values import StepResult, Untouchable
@@ -55,11 +57,11 @@ def groups_view(book: Book) -> GroupsView:
         for id, members in groups(book).items()
     ]
     said = (step.statement for step in book.steps.values())
-    placed = Counter(one.operands[0].key for one in said if one.kind == "place" and one.operands)
+    placed = Counter(name.key for one in said for name in placed_symbols(one))
     symbols = [
         SymbolView(id, step.name, step.statement.text, sum(placed[key] for key in step.keys))
         for id in book.order
-        if (step := book.steps[id]).statement.kind == "symbol"
+        if (step := book.steps[id]).statement.kind == SYMBOL
     ]
     drawn: dict[str, list[str]] = {pen: [] for pen in PENS}
     for id in book.order:

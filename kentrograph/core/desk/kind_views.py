@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ..book.kind import Kind, TabOrder
-from ..book.kinds import STATEMENT_KINDS
+from ..book.kinds import READS, STATEMENT_KINDS
 from ..book.readings import READINGS
 from .draft import READING
 
@@ -40,7 +40,7 @@ def kind_views() -> list[KindView]:
     ]
     readings = [
         KindView(
-            f"measure {word}",
+            f"{READS} {word}",
             one.title,
             "read",
             one.explanation,

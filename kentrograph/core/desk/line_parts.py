@@ -12,9 +12,9 @@ from ..construct.solution import Solution
 from ..figures import Point
 from ..language import display
 from ..language.report import figure_data
-from .draft import Draft
+from .draft import Draft, reading_named
 from .hand import Hand
-from .handles import Handle
+from .handles.handle import Handle
 from .interpretation import given_texts, given_values
 from .open_line import OpenLine
 from .outcomes import Outcome, outcome_of
@@ -30,7 +30,7 @@ def line_of(book: Book, hand: Hand, line: OpenLine, shown: OpenLine, index: int,
     draft = hand.draft
     # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
     kind = STATEMENT_KINDS.get(draft.kind) if draft is not None else None
-    places = draft is not None and not draft.kind.startswith("measure") and not (kind is not None and kind.group == "paper")
+    places = draft is not None and reading_named(draft.kind) is None and not (kind is not None and kind.group == "paper")
     # No more does the choice of what something is done with.
     choosing = kind is not None and kind.givens[0].word == "figures" and draft is not None and not draft.rows
     last = last_of_draft(book, draft, index)
@@ -87,7 +87,7 @@ def _solution(one: Solution) -> SolutionView:
 
 
 def _rows(book: Book, line: OpenLine, index: int) -> list[Row]:
-    if line.step is None or line.step.statement.kind == "measure":
+    if line.step is None or line.step.reads:
         return [Row(row, "") for row in (line.draft.rows if line.draft else ())]
     texts, values = given_texts(line.step.statement), given_values(book, line.step, index)
     return [Row(t, v) for t, v in zip(texts, values, strict=True)]

@@ -20,7 +20,7 @@ from .draft import READING, Draft
 from .draft_from import before_kind, draft_of
 from .dragging import dragged
 from .hand import Hand
-from .handles import Handle, Pulled, handles, pulled
+from .handles.handle import Handle
 from .intents import mended
 from .line_parts import handles_of, line_of
 from .open_line import OpenLine, read_mend, read_open_line
@@ -28,6 +28,7 @@ from .outcomes import Outcome, leaving_outcome, mend_outcome, outcome_of
 from .picks import Shown, under_pointer
 from .pointer import Pointer
 from .pointing import Pointed, exactly_at, later_place, place_at, places_passed, with_solution
+from .pulling import Pulled, handles, pulled
 from .read_at import area_there, named_there, readings_at, wanted_of
 from .told import told
 from .view_types import BrushView, CarryView, FollowView, LineView, PullView, TagView
@@ -114,23 +115,23 @@ def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | N
 def _brush_view(book: Book, hand: Hand, draft: Draft, index: int) -> LineView:
     """A kind that is done by pointing at stretches: what is under the pointer, or under a stroke, as it would be then."""
     line = read_open_line(book, draft, "", index)
-    gone = draft.kind == "trim"
-    join = offered_join(book) if not gone and index == len(book.order) else ""
+    pointer = hand.pointer
+    # Nothing that is stroked over is held level: the key means the whole figure here.
+    brush = Brush(draft.kind, pointer.reach, pointer.level, pointer.snapping.ink_only) if pointer else Brush(draft.kind, 0.0)
+    join = offered_join(book) if brush.inks and index == len(book.order) else ""
     if join:
         line = joining(book, line, join)
     view = replace(line_of(book, hand, line, line, index, None), last=None, live=None, preview=None, box=None)
-    if hand.pointer is None:
+    if pointer is None:
         return view
-    # Nothing that is stroked over is held level: the key means the whole figure here.
-    brush = Brush("trim" if gone else "ink", hand.pointer.reach, hand.pointer.level, hand.pointer.snapping.ink_only)
-    stroke = stroked(book, brush, hand.stroke or ((hand.pointer.x, hand.pointer.y),), index)
+    stroke = stroked(book, brush, hand.stroke or ((pointer.x, pointer.y),), index)
     stretches = [figure_data(figure) for figure in stroke.stretches]
     entries = tuple(stroke.entries)
     click = Outcome(do="nothing", draft=draft, why=stroke.why)
     if entries:
         act = WriteAll(do="write_all", id=hand.id, entries=entries, in_front_of=hand.in_front_of, pen=hand.pen)
         click = Outcome(do="write", act=act, draft=draft)
-    return replace(view, click=click, brush=BrushView(gone, stretches, entries, list(stroke.words), stroke.why))
+    return replace(view, click=click, brush=BrushView(not brush.inks, stretches, entries, list(stroke.words), stroke.why))
 
 
 def _read_view(book: Book, hand: Hand, index: int) -> LineView:

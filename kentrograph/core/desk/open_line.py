@@ -9,11 +9,10 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ..book.book import Book
-from ..book.kinds import STATEMENT_KINDS
+from ..book.kinds import READS, STATEMENT_KINDS
 from ..book.kinds.dimension import WAYS
 from ..book.manner import Header
 from ..book.names import key_of
-from ..book.readings import READINGS
 from ..book.step import Step
 from ..book.tree import Statement
 from ..book.values import StepResult, Value
@@ -25,7 +24,7 @@ from ..problem import Problem, Refused
 from ..snap.kinds import ASKING
 from .completion import Completion, complete, complete_beginning, complete_given
 from .datum import datum_in_numbers
-from .draft import READING, Draft
+from .draft import READING, Draft, is_endless, reading_named
 from .draft_from import draft_from
 from .expectation import beginning_hint, expected_words, hint
 from .intents import helped, mended
@@ -218,11 +217,12 @@ def _takes_number(kind: str, word: str) -> bool:
 
 
 def _series(book: Book, draft: Draft, at: int) -> list[str]:
-    """Another size about the centre of the circle that was written last."""
-    if not draft.again or draft.rows or draft.kind != "circle" or at == 0:
+    """Another size of what was written last."""
+    kind = STATEMENT_KINDS.get(draft.kind)
+    if not draft.again or draft.rows or kind is None or not kind.another or at == 0:
         return []
     last = book.steps[book.order[at - 1]]
-    return [f"centre {last.name} radius"] if last.figure_kind == "circle" else []
+    return [kind.another.format(name=last.name)] if last.figure_kind == kind.draws else []
 
 
 def _needed(book: Book, draft: Draft, at: int) -> Problem | None:
@@ -263,7 +263,7 @@ def understood(line: OpenLine) -> tuple[int, int]:
 
 def _rows(draft: Draft, row: str, step: Step | None) -> tuple[str, ...]:
     """The rows after one more: each given of the statement on its own."""
-    if step is None or draft.kind.startswith("measure"):
+    if step is None or reading_named(draft.kind) is not None:
         return (*draft.rows, row)
     return tuple(given_texts(step.statement))
 
@@ -275,7 +275,7 @@ def finished(kind: str, step: Step | None) -> bool:
     if kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].givens[0].takes == "things":
         # Of a list of places and figures more can be named; an empty row says that there are no more.
         return bool(step.statement.givens) and step.statement.givens[-1].word not in ("figures", *WAYS)
-    if kind in STATEMENT_KINDS and STATEMENT_KINDS[kind].endless:
+    if is_endless(kind):
         return bool(step.statement.givens) and step.statement.givens[-1].word == "close"
     return True
 
@@ -365,15 +365,13 @@ def _begins_anew(typed: str) -> bool:
     if re.match(r"[A-Za-z]\w*\s*=", typed):
         # A name of its own is given to a step, not to a given.
         return True
-    return first in STATEMENT_KINDS or first in HEADERS or first in PENS or first == "measure"
+    return first in STATEMENT_KINDS or first in HEADERS or first in PENS or first == READS
 
 
 def _kind_word(typed: str) -> str | None:
     words = typed.lower().split()
     if len(words) == 1 and words[0] in STATEMENT_KINDS:
         return words[0]
-    if len(words) == 2 and words[0] == "measure" and words[1] in READINGS:
-        return " ".join(words)
-    if len(words) == 1 and words[0] in READINGS and words[0] not in STATEMENT_KINDS:
-        return f"measure {words[0]}"
+    whole = " ".join(words)
+    return next((kind for kind in (whole, f"{READS} {whole}") if reading_named(kind) is not None), None)
     return None

@@ -6,13 +6,12 @@ from typing import Literal
 
 from ..book.book import Book
 from ..book.kinds import STATEMENT_KINDS
-from ..book.readings import READINGS
 from ..book.scene import seen
 from .acts import Act, Mend, Write
 from .afterwards import going_on
 from .bounds import MOST_FIGURES, Whole
 from .carrying import names_of
-from .draft import Draft
+from .draft import Draft, is_endless, reading_named
 from .hand import Hand
 from .intents import in_words
 from .open_line import DRAFT_ID, Do, OpenLine
@@ -69,7 +68,7 @@ def mend_outcome(book: Book, id: str, line: OpenLine, hand: Hand, before: str) -
 def leaving_outcome(book: Book, hand: Hand, index: int) -> Outcome:
     """What Escape does with a figure that is begun: what can be drawn of a chain is kept, anything else is let go."""
     draft = hand.draft
-    if draft is None or hand.mend is not None or draft.kind not in STATEMENT_KINDS or not STATEMENT_KINDS[draft.kind].endless:
+    if draft is None or hand.mend is not None or not is_endless(draft.kind):
         return Outcome(do="nothing")
     return replace(outcome_of(book, hand, stands(book, draft, index), index), draft=None)
 
@@ -86,7 +85,7 @@ def _most_of(kind: str) -> int:
     """Of how many figures that are selected a kind begins with them; 0 where it begins with none."""
     declared = STATEMENT_KINDS.get(kind)
     if declared is None:
-        reading = READINGS.get(kind.removeprefix("measure "))
+        reading = reading_named(kind)
         return 1 if reading is not None and reading.of_one else 0
     first = declared.givens[0] if declared.givens else None
     if first is None or first.word != "figures" or declared.brush or not (declared.shapes or declared.marks):

@@ -122,7 +122,8 @@ def _measured(book: Book, draft: Draft, typed: str, index: int, pointer: Pointer
     else:
         away = hypot(dx, dy) / SIZES.get(word, 1.0)
         number = f"{plain(away if place.special else rounded(pointer, away), 12)}{book.suffix}"
-    through = [f"through {place.words}"] if place.special and draft.kind == "circle" and word in SIZES else []
+    held = place.special and word in SIZES and STATEMENT_KINDS[draft.kind].given("through")
+    through = [f"through {place.words}"] if held else []
     rows = [*through, f"{typed} {number}"]
     return [*rows, *part] if place.special else [*part, *rows]
 

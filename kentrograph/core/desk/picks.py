@@ -222,18 +222,17 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     return Picks(found, refused)
 
 
-_HOLDS = ("length ", "direction ")
-
-
 def _lifted(draft: Draft, pointer: Pointer) -> tuple[Draft, Pointer, bool]:
     """With the key held that keeps a line level: where a hold lasts already, it is that hold which is lifted."""
     s = pointer.snapping
     stepped = bool(s.turn or s.turns or s.step or s.grid)
-    held = draft.kind == "line" and any(row.startswith(_HOLDS) for row in draft.rows)
+    kind = STATEMENT_KINDS.get(draft.kind)
+    holds = tuple(f"{word} " for word in kind.tab_order.words) if kind is not None and kind.tab_order is not None else ()
+    held = any(row.startswith(holds) for row in draft.rows)
     if not pointer.level or not (stepped or held):
         return draft, pointer, False
     free = replace(s, turn=0.0, turns=(), step=0.0, grid=0.0)
-    rows = tuple(row for row in draft.rows if not (held and row.startswith(_HOLDS)))
+    rows = tuple(row for row in draft.rows if not row.startswith(holds))
     return replace(draft, rows=rows), replace(pointer, level=False, snapping=free), True
 
 
@@ -249,14 +248,13 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     last = last_of_draft(book, draft, index)
     (lx, ly), (x, y) = book.writing.from_world(last), book.writing.from_world(pointed.at)
     held, other = ("level", "plumb") if abs(x - lx) >= abs(y - ly) else ("plumb", "level")
-    word = "to " if draft.kind == "line" else ""
     if pointed.special and pointed.kind not in OF_THE_LAST:
-        return [f"{word}crossing of ({held}) ({other} {pointed.words})"]
+        return [f"crossing of ({held}) ({other} {pointed.words})"]
     figure, name = figure_under(book, pointed)
     if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
         return []
     sides = ("",) if isinstance(figure, StraightCurve) else (" entering", " leaving", "")
-    return nearest_only(book, draft, [f"{word}crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
+    return nearest_only(book, draft, [f"crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
 
 
 def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:

@@ -1,19 +1,20 @@
 """The pointer as a way of writing: the words for the place it is at, and distances that go toward it."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, inf
 
 from ..angles import direction_of
 from ..book.book import Book
 from ..book.caches import Kept
+from ..book.kinds import STATEMENT_KINDS
 from ..book.names import key_of
 from ..book.step import planner_of
 from ..book.tree import Statement
 from ..book.values import StepResult
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
-from ..figures import Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+from ..figures import FIGURE_NAMES, Arc, Circle, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.outline import Piece
 from ..language.script import named_step
@@ -24,7 +25,7 @@ from ..snap.kinds import KINDS
 from ..snap.query import Passed, Query, decimals_for
 from ..tolerance import SPOT_SHARE
 from ..units import plain
-from .draft import Draft
+from .draft import Draft, is_endless
 from .intents import mended
 from .interpretation import worked_out
 from .open_line import DRAFT_ID, OpenLine, read_open_line
@@ -99,7 +100,7 @@ _ON_ITS_OWN = frozenset({"point", "end", "centre", "crossing"})
 
 def _own_pieces(book: Book, draft: Draft | None, index: int) -> tuple[Piece, ...]:
     """The pieces of the chain being written, as it stands; none of another kind."""
-    if draft is None or draft.kind != "path" or not draft.rows:
+    if draft is None or not is_endless(draft.kind) or not draft.rows:
         return ()
     value = stands(book, draft, index).value
     figure = value.figure if isinstance(value, StepResult) else None
@@ -182,7 +183,7 @@ def _passed(book: Book, words: str, index: int) -> list[Passed]:
 def _found_again(book: Book, words: str, index: int) -> list[Passed]:
     """A place in words, or a line by its name; nothing where it can no longer be found."""
     step = book.find(key_of(words), index)
-    if step is not None and step.figure_kind == "line":
+    if step is not None and step.figure_kind == FIGURE_NAMES[Line]:
         return [Passed(words, None, step.id)]
     try:
         made, value = tried(book, f"point {words}", DRAFT_ID, index)
@@ -205,7 +206,7 @@ def passed_over(book: Book, pointed: Pointed) -> str | None:
     if pointed.special and pointed.kind not in ("foot", "touch", "sights"):
         return pointed.words
     step = book.steps[book.step_of(pointed.figure)] if pointed.figure else None
-    return step.name if step is not None and step.figure_kind == "line" else None
+    return step.name if step is not None and step.figure_kind == FIGURE_NAMES[Line] else None
 
 
 def rounded(pointer: Pointer, value: float) -> float:
@@ -265,15 +266,8 @@ def with_solution(
         which = clicked
     elif pointer is not None and not stated:
         at = Point(pointer.x, pointer.y)
-        words = [g.word for g in step.statement.givens]
-        if words.count("square") == 2 or "until" in words:
-            # Between two figures, or up to one, it ends on the side that is pointed at.
-            which = nearest_solution(value.solutions, lambda line: hypot(line.end.x - at.x, line.end.y - at.y))
-        elif step.statement.kind == "extend":
-            # The longer one runs under the pointer, too: the end that is brought there says which is meant.
-            which = nearest_solution(value.solutions, lambda figure: _nearer_end(figure, at))
-        else:
-            which = nearest_solution(value.solutions, lambda figure: distance_between(at, figure))
+        apart = STATEMENT_KINDS[step.statement.kind].told_apart([g.word for g in step.statement.givens])
+        which = nearest_solution(value.solutions, lambda figure: _FAR_OFF[apart](figure, at))
     else:
         return line
     try:
@@ -285,9 +279,20 @@ def with_solution(
     return replace(line, do="write", several=False, step=step, value=value, statement=step.statement.text, hint=hint)
 
 
-def _nearer_end(figure: Figure, at: Point) -> float:
-    ends = (getattr(figure, word, None) for word in ("start", "end"))
-    return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
+def _nearest_end(*words: str) -> Callable[[Figure, Point], float]:
+    def off(figure: Figure, at: Point) -> float:
+        ends = (getattr(figure, word, None) for word in words)
+        return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
+
+    return off
+
+
+_FAR_OFF: dict[str, Callable[[Figure, Point], float]] = {
+    "curve": lambda figure, at: distance_between(at, figure),
+    "end": _nearest_end("end"),
+    "ends": _nearest_end("start", "end"),
+}
+"""How far off the pointer a solution is, by what tells them apart."""
 
 
 def _on_one(solutions: Sequence[Solution], pointer: Pointer) -> bool:
@@ -335,18 +340,21 @@ def last_of_givens(book: Book, statement: Statement, index: int) -> Point | None
 
 def turning_about(book: Book, draft: Draft | None, index: int) -> Point | None:
     """The centre of the arc being written, once it has a beginning and while its end is free."""
-    if draft is None or draft.kind != "arc" or draft.at is not None:
+    if draft is None or draft.at is not None:
+        return None
+    kind = STATEMENT_KINDS.get(draft.kind)
+    if kind is None or not {"centre", "from", "sweep"} <= {given.word for given in kind.givens}:
         return None
     centre = [row for row in draft.rows if row.startswith("centre ")]
     words = {word for row in draft.rows for word in row.split()[:1]}
     if not centre or "from" not in words or words & {"to", "sweep"}:
         return None
-    return last_of_draft(book, Draft("arc", (centre[0],)), index)
+    return last_of_draft(book, Draft(draft.kind, (centre[0],)), index)
 
 
 def leaving(book: Book, draft: Draft | None, index: int) -> float | None:
     """The direction in which a chain leaves its last end; None while it has no piece yet."""
-    if draft is None or draft.kind != "path" or draft.at is not None or len(draft.rows) < 2:
+    if draft is None or not is_endless(draft.kind) or draft.at is not None or len(draft.rows) < 2:
         return None
     value = stands(book, draft, index).value
     figure = value.figure if isinstance(value, StepResult) else None

@@ -6,6 +6,7 @@ from typing import Any
 
 from ..book.book import Book
 from ..book.index import index_of
+from ..book.kinds import READS
 from ..book.planner import DRAWING
 from ..book.step import Step
 from ..book.surroundings import Surroundings
@@ -39,7 +40,7 @@ def readings_at(book: Book, pointed: Pointed, pointer: Pointer, index: int) -> l
     found: list[Kept] = []
     for text in dict.fromkeys(_texts(book, pointed, pointer, index)):
         try:
-            step, value = tried(book, f"measure {text}", DRAFT_ID, index)
+            step, value = tried(book, f"{READS} {text}", DRAFT_ID, index)
         except Refused:
             continue
         if isinstance(value, StepResult) and isinstance(value.figure, Reading):
@@ -83,7 +84,7 @@ def _already(book: Book, made: Step) -> str:
     names = made.statement.uses
     of = book.find(names[0].key) if names else None
     others = book.users_of(of.id) if of is not None else book.users_of(DRAWING)
-    same = (book.steps[id] for id in others if book.steps[id].statement.kind == "measure")
+    same = (book.steps[id] for id in others if book.steps[id].reads)
     return next((one.name for one in same if one.statement.text[one.statement.kind_start :] == made.statement.text), "")
 
 

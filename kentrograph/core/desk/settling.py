@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from ..book.book import Book
 from ..book.caches import Kept
 from ..book.edits import Edit, Insert, Several
+from ..book.kinds import STATEMENT_KINDS
 from ..book.values import StepResult
 from ..checks.finding import Finding, Place
 from ..checks.loose_ends import around_an_edit, loose_ends
@@ -17,10 +18,10 @@ from ..measure.away import away
 from ..problem import Refused, refusal
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..tolerance import SPOT_SHARE
-from .handles import handles, pulled
 from .intents import mend, take_away, write
 from .pointer import Pointer, Snapping
 from .pointing import exactly_at
+from .pulling import handles, pulled
 
 _PLACES = frozenset({"point", "end", "centre", "crossing", "middle"}) & PLACE_KINDS.keys()
 """The kinds of place to which an end is snapped."""
@@ -77,7 +78,8 @@ def _tried(book: Book, finding: Finding, limit: float) -> Iterator[tuple[str, Ed
         case "open":
             yield from _snapped(book, first, second)
             step = book.steps[book.step_of(first.figure)]
-            if step.statement.kind == "join" and not any(g.word == "within" for g in step.statement.givens):
+            kind = STATEMENT_KINDS.get(step.statement.kind)
+            if kind is not None and kind.given("within") and not any(g.word == "within" for g in step.statement.givens):
                 edit, _ = mend(book, step.id, f"{step.statement.text} within {finding.amount * 1.01:.1g}")
                 yield f"Close {step.name}", edit
         case "double":

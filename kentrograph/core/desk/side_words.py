@@ -64,8 +64,8 @@ def _with_sides(statement: Statement, solution: Solution) -> str | None:
         return None
     touched = [g for g in statement.givens if g.word in _TOUCHED]
     words = list(solution.sides)
-    # The ends of an arc are places that it goes through: they have no word.
-    if statement.kind == "arc" and any(g.word in ("from", "continuing") for g in statement.givens):
+    # What an arc begins from has no word.
+    if len(words) > len(touched) and not words[0]:
         words = words[1:]
     if len(words) < len(touched):
         return None

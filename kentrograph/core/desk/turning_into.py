@@ -2,6 +2,7 @@
 
 from ..book.book import Book
 from ..book.edits import Edit
+from ..book.kinds import READS
 from ..book.kinds.comparing import compares
 from ..book.on_paper import Dimension
 from ..book.values import Reading, StepResult
@@ -29,4 +30,4 @@ def turned_into_other(book: Book, step: str, id: str) -> tuple[Edit, str]:
     if not way:
         # A line by itself has a length; two things lie apart.
         way = _WAYS.get(held.form) or ("length" if len(things) == 1 else "distance")
-    return write(book, f"measure {way} {'; '.join(things)} {' '.join(kept)}".strip(), id)
+    return write(book, f"{READS} {way} {'; '.join(things)} {' '.join(kept)}".strip(), id)

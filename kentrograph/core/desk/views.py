@@ -25,8 +25,10 @@ from ..sheet.of_book import Annotation, note_of
 from ..tolerance import TOLERANCE
 from ..units import plain
 from .derived import values_of, ways_to_state
+from .draft import is_endless
 from .intents import beside_of, helped
 from .interpretation import given_texts, given_values, named
+from .show_working import working_of
 from .suggest import suggestion
 from .traverse_table import legs_table
 from .view_types import (
@@ -43,7 +45,6 @@ from .view_types import (
     WayView,
     WorkingView,
 )
-from .working import working_of
 
 TITLES = {"measure": "Reading", UNREAD: "Unread"}
 
@@ -61,7 +62,7 @@ def step_view(book: Book, id: str) -> StepView:
     rows = [Row(t, v, named(g)) for t, v, g in zip(texts, values, step.statement.givens, strict=False)]
     if step.statement.kind == UNREAD:
         rows = [Row(step.statement.text, "")]
-    if step.statement.kind == "path":
+    if is_endless(step.statement.kind):
         rows = folded(rows)
     shown = [one for one in book.figures_of(id) if not isinstance(one[2], Untouchable) and seen(book, one[0])]
     return StepView(

@@ -42,8 +42,6 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
             return [_chooser(c)]
         spec = kind.given(word)
         if spec is not None and spec.word == word and spec.written and not _is_name_here(c, kind):
-            if kind.word == "point":
-                return [_point_given(c, spec)]
             if spec.takes in ("compared", "unit"):
                 return compared(c, of_dimension(c)) if spec.takes == "compared" else shown_in(c, "")
             c.advance()
@@ -51,8 +49,8 @@ def read_given(c: Cursor, kind: Kind) -> list[Given]:
     chosen = next((g for g in kind.givens if token.kind == "word" and token.text in g.choices), None)
     if chosen is not None:
         return choice(c, chosen, token.start)
-    if kind.word == "point":
-        return [_bare_point(c)]
+    if kind.givens and kind.givens[0].takes == "place" and not kind.givens[0].written:
+        return [_bare_place(c)]
     if kind.givens and kind.givens[0].takes == "things" and (token.kind == "num" or at_thing(c)):
         return things(c, kind)
     if _at_copies(c, kind):
@@ -101,26 +99,20 @@ def _chooser(c: Cursor) -> Given:
     return _given(c, token.text, token.start, place(c) if token.text == "near" else number(c))
 
 
-def _point_given(c: Cursor, spec: GivenSpec) -> Given:
-    start = c.tok.start
-    if spec.word == "on":
-        c.advance()
-        name = c.name()
-        if c.take_word("at"):
-            return _given(c, "place", start, OnAt(name, direction(c)))
-        return _given(c, "on", start, name)
-    if spec.word == "direction":
-        c.advance()
-        way = direction(c)
-        c.need_word("from")
-        return _given(c, "direction", start, way, place(c))
-    if spec.word in ("x", "y"):
-        c.advance()
-        return _given(c, spec.word, start, number(c))
-    return _bare_point(c)
+def _lying_on(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    name = c.name()
+    if c.take_word("at"):
+        return [_given(c, "place", start, OnAt(name, direction(c)))]
+    return [_given(c, spec.word, start, name)]
 
 
-def _bare_point(c: Cursor) -> Given:
+def _direction_from(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
+    way = direction(c)
+    c.need_word("from")
+    return [_given(c, spec.word, start, way, place(c))]
+
+
+def _bare_place(c: Cursor) -> Given:
     """Coordinates, or a distance from something: ``120 from P1``, ``30 from L1 left``."""
     start = c.tok.start
     value = place_or_number(c)
@@ -362,6 +354,8 @@ READERS: dict[str, Callable[[Cursor, GivenSpec, int], list[Given]]] = {
     "pair": _size,
     "flats": _flats,
     "direction": _direction,
+    "direction from": _direction_from,
+    "lying on": _lying_on,
     "turn": _direction,
     "turns": _range,
     "curve": _curve,

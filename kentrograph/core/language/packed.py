@@ -10,6 +10,7 @@ from math import isfinite
 from typing import Any
 
 from ..book.book import Book, Known
+from ..book.kinds.symbol import SYMBOL
 from ..book.manner import Conventions
 from ..book.planned import PlannedLater
 from ..book.planner import DRAWING
@@ -65,7 +66,7 @@ def _known(book: Book, step: Step) -> Row:
     statement = step.statement
     planned, links = book.plan_of(step.id)
     simple = not (step.carried or step.marked or step.off or statement.hinges or statement.problem or planned.problem)
-    if not simple or step.figure_kind == "symbol" or not all(isinstance(need, str) and need != DRAWING for need in links):
+    if not simple or step.statement.kind == SYMBOL or not all(isinstance(need, str) and need != DRAWING for need in links):
         return []
     value = _value_data(book.values[step.id])
     if value is None:

@@ -9,6 +9,8 @@ from typing import Any
 from ..book.book import Book
 from ..book.edits import Insert, Several
 from ..book.kinds import ALL
+from ..book.kinds.place import placed_symbols
+from ..book.kinds.symbol import SYMBOL
 from ..book.manner import Datum, Header
 from ..book.names import key_of
 from ..book.scene import pen_of, seen
@@ -134,7 +136,7 @@ def _placed_in(body: str, start: int) -> Iterator[Name]:
     for at, line in _with_offsets(body, start):
         statement = read(line.strip())
         indent = len(line) - len(line.lstrip())
-        uses = statement.operands if statement.kind == "place" else statement.uses if statement.kind == "symbol" else ()
+        uses = statement.uses if statement.kind == SYMBOL else placed_symbols(statement)
         yield from (Name(n.text, n.start + at + indent, n.end + at + indent) for n in uses if n.key not in own)
         own.update(map(key_of, statement.names))
 

@@ -162,7 +162,7 @@ def _members(book: Book, names: Sequence[str]) -> frozenset[str]:
         if name not in found:
             found.add(name)
             step = book.find(name, len(book.order))
-            if step is not None and step.statement.kind == "group":
+            if step is not None and step.gathers:
                 waiting += [operand.key for operand in step.statement.operands]
     return frozenset(found)
 

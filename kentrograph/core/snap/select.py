@@ -133,7 +133,7 @@ def _is_within(outer: Figure, figure: Figure) -> bool:
 def groups(book: Book) -> dict[str, tuple[str, ...]]:
     """The groups of a drawing by the ids of their steps: for each the figures that it names, as they stand at the end; of a group
     in a group its members."""
-    return {id: tuple(dict.fromkeys(_members(book, id))) for id in book.order if book.steps[id].statement.kind == "group"}
+    return {id: tuple(dict.fromkeys(_members(book, id))) for id in book.order if book.steps[id].gathers}
 
 
 def _members(book: Book, group: str) -> Iterator[str]:
@@ -141,7 +141,7 @@ def _members(book: Book, group: str) -> Iterator[str]:
         version = book.version(name.key, END)
         if version is None:
             continue
-        if book.steps[book.step_of(version)].statement.kind == "group" and version != group:
+        if book.steps[book.step_of(version)].gathers and version != group:
             yield from _members(book, version)
         else:
             yield version

@@ -69,6 +69,16 @@ STATEMENT_KINDS: dict[str, Kind] = {
 """Those that begin with their word, and are read by what they declare."""
 
 
+READS = measure.KIND.word
+"""The word with which a reading begins."""
+
+
+def is_reading(statement: Statement) -> bool:
+    """Whether a statement reads something, and draws nothing."""
+    kind = ALL.get(statement.kind)
+    return kind is not None and kind.group == "read"
+
+
 def plan_statement(planner: Planner, statement: Statement) -> Plan:
     """The plan of a statement. Raises `Refused` for what no names can mend: a given missing, a number too large."""
     if statement.problem is not None:

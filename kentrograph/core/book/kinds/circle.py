@@ -220,6 +220,7 @@ KIND = Kind(
     letter="C",
     draws="circle",
     puts_place=True,
+    another="centre {name} radius",
     first="Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",
     implied_words=bare_entries,
     next_hint=lambda has, done: (

@@ -37,6 +37,7 @@ KIND = Kind(
     letter="X",
     draws="detail",
     puts_place=False,
+    shown=True,
     first="Point at what is shown larger, and say how far around it.",
     givens=(
         GivenSpec("at", "place", "its middle"),

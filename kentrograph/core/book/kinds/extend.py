@@ -99,5 +99,6 @@ KIND = Kind(
         ("extend L3 end by -12", "by a length; less than 0 is shorter"),
     ),
     shapes=True,
+    told_apart=lambda has: "ends",
     naming=Naming(carried=first_operand),
 )

@@ -48,5 +48,6 @@ KIND = Kind(
     shapes=True,
     always_keeps=True,
     collects=True,
+    gathers=True,
     unseen=True,
 )

@@ -266,6 +266,8 @@ KIND = Kind(
     letter="L",
     draws="line",
     puts_place=True,
+    # Between two figures, or up to one, it ends on the side that is pointed at.
+    told_apart=lambda has: "end" if has.count("square") == 2 or "until" in has else "curve",
     first="Where does it begin? 40, 25, or point; or click on what it touches; or through, parallel, bisecting.",
     implied_words=bare_entries,
     next_hint=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",

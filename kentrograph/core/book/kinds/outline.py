@@ -50,6 +50,7 @@ KIND = Kind(
         ("outline at 30, 30 ink", "along what is drawn in ink only"),
     ),
     shapes=True,
+    along=True,
     always_keeps=True,
     naming=Naming(own=lambda statement, kind_of: "outline", counted=True),
 )

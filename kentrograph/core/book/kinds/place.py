@@ -9,7 +9,7 @@ from ..chain import place_in
 from ..crossings import called
 from ..kind import Drag, GivenSpec, Kind, TabOrder, after_figures
 from ..planner import Env, Plan, Planner
-from ..tree import Number, Statement
+from ..tree import Name, Number, Statement
 from ..values import StepResult
 from .bindings import check_words
 from .cutting import only_operand
@@ -65,3 +65,8 @@ KIND = Kind(
     ),
     examples=(("place boss at P3 turned 30 scale 1.5", "a symbol, as often as one likes; its figures are `S1.C1` and so on"),),
 )
+
+
+def placed_symbols(statement: Statement) -> tuple[Name, ...]:
+    """The symbols that a statement places."""
+    return statement.operands if statement.kind == KIND.word else ()

@@ -174,11 +174,11 @@ KIND = Kind(
     first="Give its place: 40, 25 or 50 at 30 or + 5, 0.",
     givens=(
         GivenSpec("place", "place", "where it is: 40, 25 or 50 at 30 or + 5, 0"),
-        GivenSpec("on", "figure", "lies on a figure", repeats=True, sides=("entering", "leaving")),
+        GivenSpec("on", "lying on", "lies on a figure", repeats=True, sides=("entering", "leaving")),
         GivenSpec("from", "distance from", "a distance from a place or from a line", repeats=True, sides=("left", "right")),
         GivenSpec("x", "length", "its x"),
         GivenSpec("y", "length", "its y"),
-        GivenSpec("direction", "direction", "its direction, followed by from and a place"),
+        GivenSpec("direction", "direction from", "its direction, followed by from and a place"),
     ),
     examples=(
         ("point 40, 25", "coordinates from the datum; `40..25` on a keypad"),

@@ -69,6 +69,7 @@ KIND = Kind(
     letter="Sheet",
     draws="sheet",
     puts_place=False,
+    shown=True,
     first="Say the paper: A4 to A0, and what stands in its title block.",
     givens=(
         GivenSpec("paper", "choice", "its size by name", choices=tuple(PAPERS)),

@@ -30,3 +30,5 @@ KIND = Kind(
     first="A symbol is a block of lines in a text, from symbol and its name to end symbol.",
     unseen=True,
 )
+SYMBOL = KIND.word
+"""The word with which a symbol begins, and its body follows."""

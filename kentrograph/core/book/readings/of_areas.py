@@ -89,6 +89,7 @@ READINGS = (
         ways=("less",),
         summed=True,
         of_one=True,
+        whole=True,
     ),
     ReadingKind(
         word="moments",

@@ -37,6 +37,7 @@ READINGS = (
         parts={"rest": ("length", "the other way round, of a length along what is closed")},
         ways=("from", "to"),
         of_one=True,
+        whole=True,
     ),
     ReadingKind(
         word="radius",

@@ -64,5 +64,7 @@ class ReadingKind:
     """Whether it is taken from one place to another: a drag states both."""
     of_one: bool = False
     """Whether it is a measure of one figure: it begins with what is selected."""
+    whole: bool = False
+    """Whether of an outline the whole is meant more often than the edge under the pointer."""
     rare: bool = False
     """Whether it stands on the tray only where there is room."""

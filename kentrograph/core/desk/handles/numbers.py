@@ -80,7 +80,7 @@ def _named_number(book: Book, given: Given, before: int) -> Step | None:
     """The number that a given names, where it was typed as such: `radius hub` after `hub = 20`."""
     argument = given.arguments[0]
     step = book.find(argument.name.key, before) if isinstance(argument, Named) else None
-    typed = step is not None and step.statement.kind == "number" and literal(step.statement.givens[0])
+    typed = step is not None and isinstance(book.figure_of(step.id), float) and literal(step.statement.givens[0])
     return step if typed else None
 
 

@@ -48,7 +48,7 @@ def place_handles(book: Book, step: Step, handles_of: HandlesOf) -> Iterator[Han
 
 def _of_named(book: Book, place: NamedPlace, before: int, handles_of: HandlesOf) -> Iterator[Handle]:
     named = book.find(place.name.key, before)
-    if named is not None and named.statement.kind == "point":
+    if named is not None and isinstance(book.figure_of(named.id), Point):
         own = next(iter(handles_of(book, named.id)), None)
         if own is not None:
             yield replace(own, words=f"moves {named.name}")
@@ -82,8 +82,7 @@ def _row(step: Step, given: Given, n: int, text: str, place: Place) -> _Row | No
     sides = "" if given.word == "curve radius" else "".join(f" {side}" for side in given.sides)
     bare = text.removesuffix(sides)
     if len(given.arguments) == 1:
-        worded = given.word != "place" and (step.statement.kind not in ("path", "join") or bare.startswith(given.word))
-        before = f"{given.word} " if worded else ""
+        before = f"{given.word} " if bare.startswith(f"{given.word} ") else ""
         return _Row(n, text, before, bare.removeprefix(before), sides)
     found = _TWO[given.word].fullmatch(bare) if given.word in _TWO else None
     if found is None or _TO.search(found[2]):

@@ -1,6 +1,7 @@
 """Arcs: both ends first; then a number is the radius, and a third place is one that it goes through."""
 
 from ...figures import Ellipse, StraightCurve
+from ..working.arcs import arc_working
 from .facet import ROUND, Click, Facet
 
 
@@ -36,4 +37,4 @@ def _places(c: Click) -> list[str]:
     ]
 
 
-FACET = Facet(_rows)
+FACET = Facet(_rows, working=arc_working)

@@ -3,10 +3,11 @@
 from ...book.kind import Kind
 from ...book.kinds import STATEMENT_KINDS
 from ...figures import StraightCurve
-from .facet import Click, Facet
+from .facet import Click
 
 
-def _rows(c: Click) -> list[str]:
+def rows(c: Click) -> list[str]:
+    """The rows, likeliest first."""
     kind = STATEMENT_KINDS[c.draft.kind]
     if kind.givens[0].word == "figures":
         return _of_figures(c, kind)
@@ -29,6 +30,3 @@ def _of_figures(c: Click, kind: Kind) -> list[str]:
     # On a figure, and not at a place of it, it is another one to be worked on, as long as nothing else was given.
     another = bool(c.name) and not c.special and c.has == {"figures"} and not in_line
     return [*figures, *placed] if another else [*placed[:1], *figures, *placed[1:]]
-
-
-FACET = Facet(_rows)

@@ -1,6 +1,7 @@
 """Circles: touching what the pointer is on; a special place is the centre first, then one that it goes through."""
 
 from ...figures import Point, StraightCurve
+from ..working.rounds import round_working
 from .facet import PASSED_THROUGH, ROUND, Click, Facet
 
 
@@ -20,4 +21,4 @@ def _rows(c: Click) -> list[str]:
     return [*placed, *touching]
 
 
-FACET = Facet(_rows)
+FACET = Facet(_rows, working=round_working)

@@ -1,27 +1,29 @@
 """What a click may state of a kind: the facet that a kind has for the desk, beside its declaration in the book."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from math import hypot, inf
 
 from ...book.book import Book
 from ...book.kinds import STATEMENT_KINDS
+from ...book.kinds.bindings import Facts
 from ...book.tree import Statement
 from ...book.values import StepResult
 from ...figures import Arc, Circle, Ellipse, Outline, Point
 from ...snap.away import edge_at
-from ..draft import Draft
+from ..draft import Draft, reading_named
+from ..handles.handle import Handle
+from ..handles.typed import Typed
 from ..open_line import OpenLine, read_open_line
 from ..pointer import Pointer
 from ..pointing import Pointed, plain_position
+from ..working.sheet import Sheet
 
 ROUND = Circle | Arc | Ellipse
 OF_THE_LAST = ("sights", "foot", "touch")
 """Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
 PASSED_THROUGH = ("middle", "part", "foot", "touch", "quarter", "past")
 """Kinds of place that a figure has of itself: where others are touched, a click there means that it is touched as well."""
-_WHOLE = frozenset({"length", "area"})
-"""Readings of whole outlines more often than of an edge of one."""
 
 
 def figure_under(book: Book, pointed: Pointed, whole: bool = False) -> tuple[object, str]:
@@ -59,7 +61,8 @@ class Click:
         """Whether whole outlines are meant rather than an edge of one."""
         kind = STATEMENT_KINDS.get(self.draft.kind)
         if kind is None:
-            return self.draft.kind.removeprefix("measure ") in _WHOLE
+            reading = reading_named(self.draft.kind)
+            return reading is not None and reading.whole
         return kind.word == "join" or (kind.shapes and not kind.edges)
 
     @property
@@ -106,6 +109,12 @@ def nearest_only(book: Book, draft: Draft, rows: list[str], at: Point, index: in
 
 @dataclass(frozen=True, slots=True)
 class Facet:
-    """What a click on a place could mean: rows, likeliest first; not all of them can be read."""
+    """What the table does with a kind beyond what its givens say.
 
-    rows: Callable[[Click], list[str]]
+    ``rows`` are what a click on a place could mean, likeliest first; not all of them can be read. ``handles`` are those of the
+    numbers that shape it, ``working`` draws what is done with compasses to find it.
+    """
+
+    rows: Callable[[Click], list[str]] | None = None
+    handles: Callable[[Typed, StepResult], Iterator[Handle]] = lambda typed, value: iter(())
+    working: Callable[[Sheet, Facts, StepResult], None] | None = None

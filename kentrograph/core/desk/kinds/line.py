@@ -6,6 +6,7 @@ from ...book.values import StepResult
 from ...figures import Line, StraightCurve
 from ...units import plain
 from ..pointing import last_of_draft, rounded
+from ..working.lines import line_working
 from .facet import OF_THE_LAST, ROUND, Click, Facet
 
 _LEADING = 3.0
@@ -79,4 +80,4 @@ def _length(c: Click) -> str:
     return f"{plain(rounded(c.pointer, along / unit) or 1.0, 12)}{c.book.suffix}"
 
 
-FACET = Facet(_rows)
+FACET = Facet(_rows, working=line_working)

@@ -7,6 +7,7 @@ from ...book.values import StepResult
 from ...figures import Point
 from ..pointer import Pointer
 from ..pointing import stands
+from ..working.tables import table_working
 from .facet import Click, Facet
 
 
@@ -50,4 +51,5 @@ def _note(c: Click) -> list[str]:
     return [f"at {c.here}"] if "at" not in c.has else []
 
 
-DIMENSION, NOTE, TABLE = Facet(_dimension), Facet(_note), Facet(lambda c: c.thing)
+DIMENSION, NOTE = Facet(_dimension), Facet(_note)
+TABLE = Facet(lambda c: c.thing, working=table_working)

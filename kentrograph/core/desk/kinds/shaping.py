@@ -7,6 +7,8 @@ from ...measure.away import away
 from ...shape.stretch import is_closed
 from ...units import plain
 from ..pointing import rounded
+from ..working.offsets import offset_working
+from ..working.rounds import round_working
 from .facet import Click, Facet
 
 
@@ -62,4 +64,6 @@ def _corner(c: Click) -> list[str]:
     return [*corner, *(reversed(_figures(c)) if given else _figures(c))]
 
 
-OFFSET, SPLIT, EXTEND, CORNER = Facet(_offset), Facet(_split), Facet(_extend), Facet(_corner)
+OFFSET = Facet(_offset, working=offset_working)
+SPLIT, EXTEND = Facet(_split), Facet(_extend)
+FILLET, CHAMFER = Facet(_corner, working=round_working), Facet(_corner)
