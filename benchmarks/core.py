@@ -7,7 +7,6 @@ import time
 import tokenize
 import tracemalloc
 from collections.abc import Callable
-from statistics import median
 
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Replace
@@ -24,9 +23,9 @@ Row = tuple[str, str, str, str]
 
 
 def paired(ours: Callable[[], object], other: Callable[[], object], calls: int = 1) -> tuple[float, float]:
-    """Median seconds of both, taken in turn so that both meet the same moods of the machine. ``calls`` of ours a round."""
-    first: list[float] = []
-    second: list[float] = []
+    """Seconds of both in the round with the median ratio: they are taken in turn, so that both meet the same moods of the machine.
+    ``calls`` of ours a round."""
+    rounds: list[tuple[float, float]] = []
     ours(), other()
     gc.collect()
     gc.disable()
@@ -36,10 +35,9 @@ def paired(ours: Callable[[], object], other: Callable[[], object], calls: int =
             ours()
         middle = time.perf_counter()
         other()
-        first.append((middle - begun) / calls)
-        second.append(time.perf_counter() - middle)
+        rounds.append(((middle - begun) / calls, time.perf_counter() - middle))
     gc.enable()
-    return median(first), median(second)
+    return sorted(rounds, key=lambda one: one[0] / one[1])[ROUNDS // 2]
 
 
 def book_text(count: int) -> tuple[str, list[Callable[[], object]]]:

@@ -22,7 +22,7 @@ from .drawings import get_drawing
 from .errors import NoRevision, TooMuch
 from .history import keep_snapshot
 from .merging import Own, check_base
-from .rows import log_change, write_difference
+from .rows import write_difference
 from .tables import Change, Drawing
 
 Alone = Callable[[], AbstractContextManager[None]]
@@ -66,7 +66,7 @@ class Asked:
 
     author: str
     base: int | None = None
-    key: str | None = None
+    idempotency_key: str | None = None
 
 
 class KeptBefore(Exception):
@@ -94,7 +94,12 @@ def change(session: Session, cache: BookCache, id: UUID, asked: Asked, own: Own,
         raise TooMuch(f"A drawing has at most {MOST_STEPS:,} steps; this would make {len(after.order):,}.")
     revision = row.revision + 1
     data = edit_data(edit)
-    log_change(session, id, revision, asked.author, label, "do", None, data, edit_data(inverse), revision, None, key=asked.key)
+    session.add(
+        Change(
+            drawing_id=id, revision=revision, author=asked.author, label=label, act="do", edit=data, inverse=edit_data(inverse),
+            next_undo=revision, idempotency_key=asked.idempotency_key,
+        )
+    )  # fmt: skip
     return _finish(session, row, before, after, data)
 
 
@@ -130,7 +135,12 @@ def _again(
     with alone():
         after, _ = before.edited(edit_from(edit))
     target = of.revision if kind == "undo" else of.target
-    log_change(session, row.id, row.revision + 1, asked.author, of.label, kind, target, edit, inverse, *following, key=asked.key)
+    session.add(
+        Change(
+            drawing_id=row.id, revision=row.revision + 1, author=asked.author, label=of.label, act=kind, target=target, edit=edit,
+            inverse=inverse, next_undo=following[0], next_redo=following[1], idempotency_key=asked.idempotency_key,
+        )
+    )  # fmt: skip
     return _finish(session, row, before, after, edit)
 
 
@@ -144,8 +154,8 @@ def author_of(session: Session, id: UUID, revision: int) -> str:
 
 def _locked(session: Session, id: UUID, asked: Asked, own: Own) -> Drawing:
     row = get_drawing(session, id, lock=True)
-    if asked.key is not None:
-        before = session.scalar(select(Change.revision).where(Change.drawing_id == id, Change.key == asked.key))
+    if asked.idempotency_key is not None:
+        before = session.scalar(select(Change.revision).where(Change.drawing_id == id, Change.idempotency_key == asked.idempotency_key))
         if before is not None:
             raise KeptBefore(before)
     check_base(session, row, asked.base, own)

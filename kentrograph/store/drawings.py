@@ -16,8 +16,8 @@ from .errors import NoDrawing, StoreError
 from .people import Known
 from .pictures import keep_picture
 from .rights import May, share
-from .rows import insert_steps, log_change
-from .tables import Drawing
+from .rows import insert_steps
+from .tables import Change, Drawing
 
 LONGEST_NAME = 200
 WAITS = "200ms"
@@ -108,7 +108,8 @@ def store_drawing(session: Session, name: str, book: Book, person: Known, label:
     session.flush()
     insert_steps(session, row.id, book)
     nothing = {"op": "several", "edits": []}
-    log_change(session, row.id, 0, person.name, label, "do", None, nothing, nothing, None, None)
+    session.add(Change(drawing_id=row.id, revision=0, author=person.name, label=label, act="do", edit=nothing, inverse=nothing))
+    session.flush()
     keep_picture(session, row.id, 0, book)
     share(session, row.id, "person", person.id, May.OWN)
     session.refresh(row)

@@ -10,7 +10,7 @@ from ..core.book.book import Book
 from ..core.book.manner import Header
 from ..core.book.step import Step
 from ..core.language.codec import header_from, manner_data, statement_data, step_from
-from .tables import Change, Drawing, StepRow
+from .tables import Drawing, StepRow
 
 
 def load_steps(session: Session, drawing: Drawing) -> tuple[Header, list[Step], list[tuple[int, ...]]]:
@@ -61,38 +61,6 @@ def write_difference(session: Session, drawing_id: UUID, before: Book, after: Bo
             session.execute(update(StepRow).where(StepRow.drawing_id == drawing_id, StepRow.id == id).values(place=place))
     if new:
         session.execute(insert(StepRow), new)
-
-
-def log_change(
-    session: Session,
-    drawing_id: UUID,
-    revision: int,
-    author: str,
-    label: str,
-    act: str,
-    target: int | None,
-    edit: dict[str, Any],
-    inverse: dict[str, Any],
-    next_undo: int | None,
-    next_redo: int | None,
-    key: str | None = None,
-) -> None:
-    """Appends one change to the log."""
-    session.execute(
-        insert(Change).values(
-            drawing_id=drawing_id,
-            revision=revision,
-            author=author,
-            label=label,
-            act=act,
-            target=target,
-            edit=edit,
-            inverse=inverse,
-            next_undo=next_undo,
-            next_redo=next_redo,
-            key=key,
-        )
-    )
 
 
 def _row(drawing_id: UUID, book: Book, id: str) -> dict[str, Any]:

@@ -99,8 +99,8 @@ class Change(Base):
     """The change that undo takes back after this one."""
     next_redo: Mapped[int | None]
     """The undo that redo takes back after this one."""
-    key: Mapped[str | None]
-    """What it is called by whoever asked for it: asked for again, it is not done again."""
+    idempotency_key: Mapped[str | None] = mapped_column("key")
+    """The name that the client gave it: asked for again, it is not done again."""
 
     __table_args__ = (Index("changes_by_key", "drawing_id", "key", unique=True, postgresql_where=text("key IS NOT NULL")),)
 

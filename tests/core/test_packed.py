@@ -35,16 +35,16 @@ def same(one: Book, other: Book) -> None:
     assert tuple(one.order) == tuple(other.order)
     assert [one.order.key(id) for id in one.order] == [other.order.key(id) for id in other.order]
     assert one.header == other.header
-    for table in ("steps", "values", "_links", "_definers", "_markers"):
+    for table in ("steps", "values", "links", "defined", "marked"):
         ours, theirs = getattr(one, table), getattr(other, table)
         assert dict(ours.items()) == dict(theirs.items()), table
-    assert {k: sorted(v) for k, v in one._users.items()} == {k: sorted(v) for k, v in other._users.items()}
+    assert {k: sorted(v) for k, v in one.users.items()} == {k: sorted(v) for k, v in other.users.items()}
     for id in one.order:
-        ours, theirs = one._plans[id], other._plans[id]
+        ours, theirs = one.plans[id], other.plans[id]
         for field in ("names", "needed", "needs_last", "problem"):
             assert getattr(ours, field) == getattr(theirs, field), (id, field)
         assert (ours.plan is None, ours.fast_plan is None) == (theirs.plan is None, theirs.fast_plan is None)
-    assert set(TABLES) == {"steps", "values", "_plans", "_links", "_users", "_definers", "_markers"}
+    assert set(TABLES) == {"steps", "values", "plans", "links", "users", "defined", "marked"}
 
 
 @pytest.mark.parametrize("file", sorted(DEMO.glob("*.kent")), ids=lambda file: str(file.stem))

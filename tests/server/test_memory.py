@@ -26,7 +26,7 @@ def test_collector_rests_until_the_last_book_is_made() -> None:
 def test_a_book_that_is_let_go_is_gone_though_the_collector_leaves_it_out() -> None:
     with making_books():
         made = book("P1 = point 0, 0", "circle centre P1 radius 5", "line from P1 touching C1", "move C1 by 4, 0")
-        gone = weakref.ref(made._plans["s2"].plan)  # type: ignore[arg-type]
+        gone = weakref.ref(made.plans["s2"].plan)  # type: ignore[arg-type]
     del made
     assert gone() is None
     gc.unfreeze()

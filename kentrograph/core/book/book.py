@@ -12,12 +12,12 @@ from typing import Any, NamedTuple
 from immutables import Map
 
 from ..figures import Point
-from ..problem import refusal
-from .edits import Delete, Edit, Insert, Move, Replace, SetHeader, Several
+from .editing import Editing
+from .edits import Edit
 from .evaluation import Evaluation
 from .manner import Conventions, Header
 from .names import parted
-from .network import TABLES, Need, key_of_own, result_of
+from .network import TABLES, Need, Network, key_of_own, result_of
 from .order import Key, Order
 from .pieces import part_or_none
 from .planned import Planned
@@ -36,7 +36,7 @@ class Known(NamedTuple):
     value: Value
 
 
-class Book(Evaluation):
+class Book(Network):
     """Steps in order with what they hold. Make one with `Book.new` and `Book.edited`."""
 
     __slots__ = ()
@@ -48,14 +48,11 @@ class Book(Evaluation):
         book.header = header or Header()
         every = tuple(steps)
         book.order = Order((step.id for step in every), keys)
-        book._hold_open(*TABLES)
-        for step in every:
-            book.steps[step.id] = step
-            book._define(step)
-            book._plans[step.id] = Planned(step, book.header.manner.unit)
-        book._link(book.order, set())
-        book._evaluate_all()
-        book._close()
+        editing = Editing(book)
+        editing.bring(every)
+        editing.link(book.order, set())
+        editing.close()
+        Evaluation(book).all()
         return book
 
     @classmethod
@@ -72,20 +69,18 @@ class Book(Evaluation):
             if step.id in known:
                 for key in step.keys:
                     definers[key] = (*definers[key], step.id) if key in definers else (step.id,)
-        book.steps, book._definers = Map({step.id: step for step in every}), Map(definers)  # type: ignore[assignment]
-        book._plans = Map({id: found.planned for id, found in known.items()})  # type: ignore[assignment]
-        book._links = Map({id: found.links for id, found in known.items()})  # type: ignore[assignment]
-        book._hold_open(*TABLES)
-        book._use({id: found.links for id, found in known.items() if found.links})
+        book.steps, book.defined = Map({step.id: step for step in every}), Map(definers)  # type: ignore[assignment]
+        book.plans = Map({id: found.planned for id, found in known.items()})  # type: ignore[assignment]
+        book.links = Map({id: found.links for id, found in known.items()})  # type: ignore[assignment]
+        book.values = Map({id: found.value for id, found in known.items()})  # type: ignore[assignment]
+        editing = Editing(book)
+        editing.use({id: found.links for id, found in known.items() if found.links})
         rest = [step for step in every if step.id not in known]
-        for step in rest:
-            book._define(step)
-            book._plans[step.id] = Planned(step, header.manner.unit)
+        editing.bring(rest)
         ids = [step.id for step in rest]
-        book._link(ids, set())
-        book.values = Map({id: found.value for id, found in known.items()}).mutate()  # type: ignore[assignment]
-        book._evaluate_these(ids)
-        book._close()
+        editing.link(ids, set())
+        Evaluation(book).these(ids)
+        editing.close()
         return book
 
     # Reading ------------------------------------------------------------------------------------------
@@ -101,7 +96,7 @@ class Book(Evaluation):
 
     def plan_of(self, id: str) -> tuple[Planned, tuple[Need, ...]]:
         """A step's plan, and the steps that it needs."""
-        return self._plans[id], self._links[id]
+        return self.plans[id], self.links[id]
 
     def names_like(self, first: str, before: int) -> dict[str, str]:
         """The names that begin with a letter and are defined before an index, by the form in which they are compared; of a
@@ -117,35 +112,35 @@ class Book(Evaluation):
 
     def users_of_names(self, keys: set[str], after: str) -> list[Step]:
         """The steps behind one that use any of these names, whichever version of it, in the order of the book."""
-        definers = {d for key in keys for d in self._definers.get(key, ())}
-        users = {u for d in definers for u in self._users.get(d, ())} | {u for key in keys for u in self._hopeful(key)}
+        definers = {d for key in keys for d in self.defined.get(key, ())}
+        users = {u for d in definers for u in self.users.get(d, ())} | {u for key in keys for u in self.hopeful(key)}
         at = self.order.key(after)
         found = [u for u in users if self.order.key(u) > at and any(n.key in keys for n in self.steps[u].statement.uses)]
         return [self.steps[u] for u in sorted(found, key=self.order.key)]
 
     def find(self, key: str, before: int | None = None) -> Step | None:
         """The step that a name means at an index, or at the end."""
-        id = self._resolve(key, self.key_at(before))
+        id = self.resolved(key, self.key_at(before))
         return self.steps[id] if id is not None else None
 
     def owner(self, key: str) -> Step | None:
         """The step that gives a name, which those that carry it on stand behind."""
-        return next((self.steps[d] for d in self._definers.get(key, ()) if key_of_own(self.steps[d], key)), None)
+        return next((self.steps[d] for d in self.defined.get(key, ()) if key_of_own(self.steps[d], key)), None)
 
     def figure_named(self, key: str, before: int) -> Any:
         """What a name stands for at an index; None where it stands for nothing."""
         key, path = parted(key)
-        id = self._resolve(key, self.key_at(before))
+        id = self.resolved(key, self.key_at(before))
         figure = result_of(self.values[id], self.steps[id].keys.index(key)) if id is not None else None
         return part_or_none(figure, path) if path and figure is not None else figure
 
     def taken_names(self) -> InUse:
         """Names in use, and names that waiting steps hope for; none of them is dealt again."""
-        return InUse(self._definers, self._users, self._tried)
+        return InUse(self.defined, self.users, self.tried)
 
     def last_place(self, before: int | None = None) -> Point:
         """Where relative entries count from, for a step at this index."""
-        provider = self._last_provider(self.key_at(before))
+        provider = self.last_provider(self.key_at(before))
         value = self.values.get(provider) if provider else None
         return (
             value.last
@@ -176,17 +171,15 @@ class Book(Evaluation):
     def try_statement(self, step: Step, index: int) -> Value:
         """What a step would hold at ``index``, without putting it into the book."""
         at = self.key_at(index)
-        settled = step.statement.settled(lambda key: self._kind_at(key, at))
+        settled = step.statement.settled(lambda key: self.kind_before(key, at))
         step = step if settled is step.statement else replace(step, statement=settled)
         planned = Planned(step, self.header.manner.unit)
-        return self._value(step, planned, self._needs(planned, at), at)
+        return Evaluation(self).value(step, planned, self.needs(planned, at), at)
 
     def evaluated_anew(self) -> "Book":
         """The same book with every step evaluated again; its plans and links are those it has."""
         book = self._copy()
-        book.values = Map()  # type: ignore[assignment]
-        book._evaluate_all()
-        book._close()
+        Evaluation(book).all()
         return book
 
     # Changing -----------------------------------------------------------------------------------------
@@ -197,107 +190,18 @@ class Book(Evaluation):
         Raises `Refused`: no_step, step_twice, name_taken.
         """
         book = self._copy()
-        touched: set[str] = set()
-        inverse = book._apply(edit, touched)
-        book._settle(touched)
-        book._close()
-        book.before, book.touched = self.stamp, touched.union(book.changed)
+        editing = Editing(book)
+        inverse = editing.apply(edit)
+        editing.settle()
+        editing.close()
+        book.before, book.touched = self.stamp, editing.touched.union(book.changed)
         return book, inverse
 
     def _copy(self) -> "Book":
-        """A book that shares every table with this one, until an edit holds it open."""
+        """A book that shares every table with this one."""
         book = Book()
-        book.header, book.order, book.shared, book._tried = self.header, self.order, self.shared, self._tried.copy()
-        book._carriers = self._carriers
+        book.header, book.order, book.shared, book.tried = self.header, self.order, self.shared, self.tried.copy()
+        book.carriers = self.carriers
         for table in TABLES:
             setattr(book, table, getattr(self, table))
         return book
-
-    def _apply(self, edit: Edit, touched: set[str]) -> Edit:
-        match edit:
-            case Insert(step, in_front_of):
-                return self._insert(step, in_front_of, touched)
-            case Delete(id):
-                return self._delete(id, touched)
-            case Replace(step):
-                return self._replace(step, touched)
-            case Move(id, in_front_of):
-                return self._move(id, in_front_of, touched)
-            case SetHeader(header):
-                before, self.header = self.header, header
-                self._hold_open("_plans")
-                if header.manner.unit != before.manner.unit:
-                    for id in self.order:
-                        self._plans[id] = Planned(self.steps[id], header.manner.unit)
-                    touched.update(self.order)
-                return SetHeader(before)
-            case Several(edits):
-                inverses = [self._apply(e, touched) for e in edits]
-                return Several(tuple(reversed(inverses)))
-
-    def _insert(self, step: Step, in_front_of: str | None, touched: set[str]) -> Edit:
-        order = self.order.inserted(step.id, in_front_of)
-        self._check_name(step)
-        self._bring_in(step, order, touched)
-        self._hold_open("steps", "_plans")
-        self.steps[step.id] = step
-        self._plans[step.id] = Planned(step, self.header.manner.unit)
-        return Delete(step.id)
-
-    def _bring_in(self, step: Step, order: Order, touched: set[str]) -> None:
-        """Takes an order in which a step has come to stand, and touches those that see others of its names, or another last
-        place, because of it."""
-        self.order, at = order, order.key(step.id)
-        touched.update(self._users_between(step.keys, at))
-        if step.puts_place:
-            touched.update(self._relative_after(at))
-        self._define(step)
-        touched.add(step.id)
-
-    def _delete(self, id: str, touched: set[str]) -> Edit:
-        in_front_of = self.order.next_to(id)
-        self._hold_open("steps", "_plans", "values", "_users")
-        step = self.steps.pop(id)
-        touched.update(self._users.get(id, ()))
-        touched.add(id)
-        self._undefine(step)
-        self.order = self.order.without(id)
-        del self._plans[id], self.values[id]
-        self._unlink(id)
-        self._users.pop(id, None)
-        return Insert(step, in_front_of)
-
-    def _replace(self, step: Step, touched: set[str]) -> Edit:
-        if step.id not in self.order:
-            raise refusal("no_step", id=step.id)
-        at, before = self.order.key(step.id), self.steps[step.id]
-        if before.own != step.own:
-            self._check_name(step)
-        if before.keys != step.keys or before.marked != step.marked:
-            touched.update(self._users.get(step.id, ()))
-            self._undefine(before)
-            touched.update(self._users_between({*before.keys, *step.keys}, at))
-            self._define(step)
-        self._hold_open("steps", "_plans")
-        if before.figure_kind != step.figure_kind or step.statement.operands:
-            # Those that use it may read otherwise now.
-            touched.update(self._users.get(step.id, ()))
-        self.steps[step.id] = step
-        self._plans[step.id] = Planned(step, self.header.manner.unit)
-        touched.add(step.id)
-        if before.puts_place != step.puts_place or before.off != step.off:
-            touched.update(self._users.get(step.id, ()))
-            touched.update(self._relative_after(at))
-        return Replace(before)
-
-    def _move(self, id: str, in_front_of: str | None, touched: set[str]) -> Edit:
-        stood_in_front_of = self.order.next_to(id)
-        if in_front_of == id:
-            in_front_of = stood_in_front_of
-        step = self.steps[id]
-        touched.update(self._users.get(id, ()))
-        # Whoever looks at the whole drawing, and stood behind it, looks again.
-        touched.update(self._lookers_behind(self.order.key(id)))
-        self._undefine(step)
-        self._bring_in(step, self.order.without(id).inserted(id, in_front_of), touched)
-        return Move(id, stood_in_front_of)

@@ -4,26 +4,24 @@ Names resolve to the nearest earlier step that defines them.
 """
 
 from bisect import bisect_left
-from collections.abc import Collection, Iterable, Iterator, Mapping
-from dataclasses import replace
+from collections.abc import Collection, Iterable, Iterator
 from itertools import zip_longest
 from typing import Any
 
 from immutables import Map
 
-from ..figures import FigureSet
-from ..problem import refusal
+from ..figures import FigureSet, Point
 from .manner import Conventions, Header
 from .names import Path, copy_name, key_of, parted
 from .order import END, Key, Order
 from .pieces import kind_of_part
 from .planned import Planned
 from .planner import DRAWING
-from .step import Step, like_name
+from .step import Step
 from .table import PersistentMap
 from .values import StepResult, Value
 
-TABLES = ("steps", "values", "_plans", "_links", "_users", "_definers", "_markers")
+TABLES = ("steps", "values", "plans", "links", "users", "defined", "marked")
 
 Need = str | tuple[str, int, Path]
 """A step that another one needs, with the number of the figure that comes of it where that is not the first, and what is meant of
@@ -66,28 +64,27 @@ def _leaves(id: str, name: str, figure: Any) -> Iterator[tuple[str, str, Any]]:
 
 
 class Network:
-    """Steps, their plans and links. `Evaluation` adds what they hold, `Book` reading and editing."""
+    """Steps, their plans and links, and what they hold, to be looked up. `Book` adds reading and editing."""
 
     __slots__ = (
-        "_carriers",
-        "_definers",
-        "_links",
-        "_markers",
-        "_open",
-        "_plans",
-        "_tried",
-        "_users",
         "before",
+        "carriers",
         "changed",
+        "defined",
         "evaluating",
         "hand",
         "header",
         "kept",
+        "links",
+        "marked",
         "order",
+        "plans",
         "shared",
         "stamp",
         "steps",
         "touched",
+        "tried",
+        "users",
         "values",
     )
 
@@ -106,116 +103,64 @@ class Network:
         """The stamp of the book that this one was made from by an edit."""
         self.touched: set[str] | frozenset[str] = frozenset()
         """Ids of all steps that the last edit brought, changed, evaluated, moved or took out."""
-        self._plans: PersistentMap[Planned] = Map()  # type: ignore[assignment]
-        self._links: PersistentMap[tuple[Need, ...]] = Map()  # type: ignore[assignment]
+        self.plans: PersistentMap[Planned] = Map()  # type: ignore[assignment]
+        self.links: PersistentMap[tuple[Need, ...]] = Map()  # type: ignore[assignment]
         """For each step, the steps it needs; the one that puts down its last place stands at the end."""
-        self._users: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
-        self._definers: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
-        self._markers: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self.users: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self.defined: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
+        self.marked: PersistentMap[tuple[str, ...]] = Map()  # type: ignore[assignment]
         """For each name, the steps that change how what it stands for is drawn, or whether it is: see `scene`."""
         self.shared: dict[Any, Any] = {}
         """What `Shared` caches keep for all revisions."""
         self.kept: dict[Any, Any] = {}
         """What `Kept` caches keep for this revision."""
-        self._carriers = 0
+        self.carriers = 0
         """How many steps carry names on: without them no name has more than one version."""
-        self._tried: dict[str, int] = {}
+        self.tried: dict[str, int] = {}
         """For each stem of names, up to which number they are known to be in use."""
         self.evaluating = False
         """Whether some of its steps are worked out already and others are not."""
-        self._open: set[str] = set()
-        """Tables that an edit holds open."""
-
-    def _hold_open(self, *tables: str) -> None:
-        for table in tables:
-            if table not in self._open:
-                setattr(self, table, getattr(self, table).mutate())
-                self._open.add(table)
-
-    def _close(self) -> None:
-        for table in self._open:
-            setattr(self, table, getattr(self, table).finish())
-        self._open.clear()
 
     # Names and links ----------------------------------------------------------------------------------
 
-    def _check_name(self, step: Step) -> None:
-        for name in step.own:
-            key = key_of(name)
-            # Steps that carry a name on do not take it: they stand behind the one that gives it.
-            if any(d != step.id and key_of_own(self.steps[d], key) for d in self._definers.get(key, ())):
-                raise refusal("name_taken", 0, len(name), name=name, free=like_name(name, self._definers))
-
-    def _define(self, step: Step) -> None:
-        """Puts a step among the definers of its names, which stand in the order of the book."""
-        self._hold_open("_definers", "_markers")
-        self._carriers += bool(step.carried)
-        for table, keys in ((self._definers, step.keys), (self._markers, step.marked)):
-            for key in dict.fromkeys(keys):
-                ids = table.get(key, ())
-                at = bisect_left(ids, self.order.key(step.id), key=self.order.key) if ids else 0
-                table[key] = (*ids[:at], step.id, *ids[at:])
-
-    def _undefine(self, step: Step) -> None:
-        self._hold_open("_definers", "_markers")
-        self._carriers -= bool(step.carried)
-        for table, keys in ((self._definers, step.keys), (self._markers, step.marked)):
-            for key in dict.fromkeys(keys):
-                rest = tuple(d for d in table[key] if d != step.id)
-                if rest:
-                    table[key] = rest
-                    continue
-                del table[key]
-                if table is self._definers:
-                    self._comes_free(key)
-
-    def _comes_free(self, key: str) -> None:
-        """A name is no longer in use: it may be dealt again."""
-        stem = key.rstrip("0123456789")
-        number = key[len(stem) :]
-        if number and stem in self._tried:
-            self._tried[stem] = min(self._tried[stem], int(number))
-
-    def _users_between(self, keys: Iterable[str], at: Key) -> list[str]:
+    def users_between(self, keys: Iterable[str], at: Key) -> list[str]:
         """Steps behind ``at`` that use one of these names as it stands there: they would use another version of it if a step
         at that place came to define it, or no longer did."""
         found: list[str] = []
         for key in keys:
-            version = self._resolve(key, at)
-            users = self._users.get(version, ()) if version is not None else ()
-            found += [
-                u for u in users if self.order.key(u) >= at and any(parted(name)[0] == key for name in self._plans[u].names)
-            ]
-            found += self._hopeful(key)
+            version = self.resolved(key, at)
+            users = self.users.get(version, ()) if version is not None else ()
+            found += [u for u in users if self.order.key(u) >= at and any(parted(name)[0] == key for name in self.plans[u].names)]
+            found += self.hopeful(key)
         return found
 
-    def _hopeful(self, key: str) -> tuple[str, ...]:
+    def hopeful(self, key: str) -> tuple[str, ...]:
         """Steps that use this name where no earlier step defines it."""
-        return self._users.get(f"?{key}", ()) if key else ()
+        return self.users.get(f"?{key}", ()) if key else ()
 
-    def _relative_after(self, at: Key) -> list[str]:
+    def relative_after(self, at: Key) -> list[str]:
         """Steps behind ``at`` whose last place is the one of the nearest step before it."""
-        users = self._users.get(self._last_provider(at) or "", ())
-        return [u for u in users if self._plans[u].needs_last and self.order.key(u) >= at]
+        users = self.users.get(self.last_provider(at) or "", ())
+        return [u for u in users if self.plans[u].needs_last and self.order.key(u) >= at]
 
-    def _lookers_behind(self, at: Key) -> list[str]:
+    def lookers_behind(self, at: Key) -> list[str]:
         """Steps behind ``at`` that look at all that is drawn before them."""
-        return [user for user in self._users.get(DRAWING, ()) if self.order.key(user) > at]
+        return [user for user in self.users.get(DRAWING, ()) if self.order.key(user) > at]
 
-    def _last_provider(self, at: Key) -> str | None:
+    def last_provider(self, at: Key) -> str | None:
         """The step whose place is the last one put down before ``at``."""
         steps = self.steps
         return next((id for id in self.order.before(at) if steps[id].puts_place), None)
 
-    def _resolve(self, key: str, at: Key) -> str | None:
+    def resolved(self, key: str, at: Key) -> str | None:
         """The step that a name means at a place in the order: the nearest one before it that defines it."""
-        ids = self._definers.get(key)
+        ids = self.defined.get(key)
         if not ids:
             return None
         found = bisect_left(ids, at, key=self.order.key)
         return ids[found - 1] if found else None
 
-    def _needs(self, planned: Planned, at: Key) -> tuple[Need, ...]:
+    def needs(self, planned: Planned, at: Key) -> tuple[Need, ...]:
         """What a plan needs at a place in the order: the step, with the number of the figure where that is not its first;
         ``?name`` for a name that nothing before it defines."""
         found: list[Need] = []
@@ -224,10 +169,10 @@ class Network:
                 found.append(DRAWING)
                 continue
             name, path = parted(key)
-            id = self._resolve(name, at)
+            id = self.resolved(name, at)
             which = self.steps[id].keys.index(name) if id is not None else 0
             found.append(f"?{name}" if id is None else (id, which, path) if which or path else id)
-        return (*found, self._last_provider(at) or "") if planned.needs_last else tuple(found)
+        return (*found, self.last_provider(at) or "") if planned.needs_last else tuple(found)
 
     def key_at(self, index: int | None) -> Key:
         """The place in the order of a step at ``index``; behind all of them where that is None."""
@@ -235,11 +180,12 @@ class Network:
 
     def kind_at(self, key: str, index: int) -> str | None:
         """What a name stands for where a step at ``index`` uses it; None where nothing before it defines it."""
-        return self._kind_at(key, self.key_at(index))
+        return self.kind_before(key, self.key_at(index))
 
-    def _kind_at(self, key: str, at: Key) -> str | None:
+    def kind_before(self, key: str, at: Key) -> str | None:
+        """The same for a step at a place in the order."""
         key, path = parted(key)
-        found = self._resolve(key, at)
+        found = self.resolved(key, at)
         if found is None:
             return None
         step, place = self.steps[found], self.order.key(found)
@@ -247,65 +193,14 @@ class Network:
             value, which = self.values.get(found), step.keys.index(key)
             there = type(value) is StepResult and which < len(value.results)
             return kind_of_part(value.results[which] if there else None, path)
-        return step.kinds(lambda operand: self._kind_at(operand, place))[step.keys.index(key)]
-
-    def _settle_reading(self, id: str, again: set[str]) -> bool:
-        """Reads a step anew where its reading hinges on names that stand for something else now; whether it has become
-        another kind of thing."""
-        step, at = self.steps[id], self.order.key(id)
-        settled = step.statement.settled(lambda key: self._kind_at(key, at))
-        if settled is not step.statement:
-            self._hold_open("steps", "_plans")
-            read = replace(step, statement=settled)
-            if (read.keys, read.marked) != (step.keys, step.marked):
-                self._undefine(step)
-                again.update(self._users_between({*step.keys, *read.keys}, at))
-                self._define(read)
-            self.steps[id] = read
-            self._plans[id] = Planned(self.steps[id], self.header.manner.unit)
-        return self.steps[id].figure_kind != step.figure_kind
-
-    def _link(self, ids: Iterable[str], again: set[str]) -> list[str]:
-        """Links steps to what they need, in the order of the book; those that have become another kind of thing. ``again`` is
-        given those that have to be linked once more: they use names that are defined elsewhere now."""
-        other_kinds: list[str] = []
-        linked: dict[str, tuple[Need, ...]] = {}
-        for id in ids:
-            if self.steps[id].statement.hinges and self._settle_reading(id, again):
-                other_kinds.append(id)
-            elif self.steps[id].statement.operands:
-                # What comes of a verb is of the kind of what it works on, which may be another one now.
-                other_kinds.append(id)
-            needs = self._needs(self._plans[id], self.order.key(id))
-            if needs != self._links.get(id):
-                self._hold_open("_links", "_users")
-                self._unlink(id)
-                self._links[id] = linked[id] = needs
-        if linked:
-            self._use(linked)
-        return other_kinds
-
-    def _use(self, linked: Mapping[str, tuple[Need, ...]]) -> None:
-        """Puts steps down as users of what they need. All at once: a place that a hundred thousand steps hang on would have its
-        users copied as often."""
-        users: dict[str, list[str]] = {}
-        for id, needs in linked.items():
-            for need in {step_of(need) for need in needs}:
-                users.setdefault(need, []).append(id)
-        self._hold_open("_users")
-        for need, more in users.items():
-            self._users[need] = (*self._users.get(need, ()), *more)
-
-    def _unlink(self, id: str) -> None:
-        self._hold_open("_links", "_users")
-        for need in {step_of(need) for need in self._links.pop(id, ())}:
-            rest = tuple(u for u in self._users.get(need, ()) if u != id)
-            if rest:
-                self._users[need] = rest
-            elif self._users.pop(need, None) and need.startswith("?"):
-                self._comes_free(need[1:])
+        return step.kinds(lambda operand: self.kind_before(operand, place))[step.keys.index(key)]
 
     # What comes of steps, by ids and names --------------------------------------------------------------------
+
+    def datum_place(self, written: Conventions) -> Point:
+        """The datum of a manner, in the drawing's unit: a step counts from the one that stood when it was written."""
+        manner = written.in_unit(self.header.manner.unit)
+        return Point(manner.datum.x, manner.datum.y)
 
     def figure_of(self, id: str | None) -> Any:
         """What a step draws, or one figure of several (see `figures_of`), or a member of a set (see `leaves_of`): a figure, a
@@ -362,19 +257,15 @@ class Network:
     @property
     def has_versions(self) -> bool:
         """Whether any step shapes or marks what others have drawn."""
-        return self._carriers > 0 or len(self._markers) > 0
+        return self.carriers > 0 or len(self.marked) > 0
 
     def is_shaped(self, key: str) -> bool:
         """Whether a name has more than one version."""
-        return len(self._definers.get(key, ())) > 1
-
-    def resolved(self, key: str, at: Key) -> str | None:
-        """The step that a name means at a place in the order."""
-        return self._resolve(key, at)
+        return len(self.defined.get(key, ())) > 1
 
     def version(self, key: str, at: Key) -> str | None:
         """The figure that a name means at a place in the order, by its id as `figures_of` gives it."""
-        found = self._resolve(parted(key)[0], at)
+        found = self.resolved(parted(key)[0], at)
         if found is None:
             return None
         number = self.steps[found].keys.index(parted(key)[0])
@@ -382,19 +273,19 @@ class Network:
 
     def definers(self, key: str) -> tuple[str, ...]:
         """The steps that define a name, in the order of the book."""
-        found: tuple[str, ...] = self._definers.get(key, ())
+        found: tuple[str, ...] = self.defined.get(key, ())
         return found
 
     def markers(self, key: str) -> tuple[str, ...]:
         """The steps that mark a name, in the order of the book."""
-        found: tuple[str, ...] = self._markers.get(key, ())
+        found: tuple[str, ...] = self.marked.get(key, ())
         return found
 
     def needs_of(self, id: str) -> list[str]:
         """The steps that one needs, those that it looks at the whole drawing for aside."""
-        return [need for need in dict.fromkeys(map(step_of, self._links.get(id, ()))) if need in self.steps]
+        return [need for need in dict.fromkeys(map(step_of, self.links.get(id, ()))) if need in self.steps]
 
     def users_of(self, id: str) -> tuple[str, ...]:
         """The steps that need one."""
-        found: tuple[str, ...] = self._users.get(id, ())
+        found: tuple[str, ...] = self.users.get(id, ())
         return found

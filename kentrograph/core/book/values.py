@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import partial
 from typing import Any, NamedTuple
 
 from ..construct.solution import Solution
@@ -45,9 +44,13 @@ class StepResult(NamedTuple):
         return (self.figure, *self.more)
 
 
-drawn_plainly = partial(tuple.__new__, StepResult)
-"""A `StepResult` from all six of its fields, without the call in Python that naming them takes: for the everyday plans."""
+_new = tuple.__new__
+
+
+def drawn(figure: Figure, last: Point | None) -> StepResult:
+    """The only figure that comes of a step. As `StepResult` with these two, in half the time: every plan comes by here."""
+    return _new(StepResult, (figure, last, (), 0, "", ()))
 
 Value = StepResult | Problem
 
-__all__ = ["Mark", "OnPaper", "Reading", "StepResult", "Untouchable", "Value", "drawn_plainly"]
+__all__ = ["Mark", "OnPaper", "Reading", "StepResult", "Untouchable", "Value", "drawn"]

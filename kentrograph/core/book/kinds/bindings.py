@@ -11,7 +11,7 @@ from ...problem import Refused
 from ..chain import ArgumentPlan, chain_of, number_plan
 from ..planner import Env, Plan, Planner
 from ..tree import PLACES, Argument, Given, Name, NamedPlace, Portion, Statement, SymbolBody, Words
-from ..values import StepResult, drawn_plainly
+from ..values import StepResult, drawn
 from .given import too_many
 
 
@@ -136,7 +136,7 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
             values = read_all(env, last)
         made = construct(*values)
         if type(made) is not list:
-            return drawn_plainly((made, last_of(made), (), 0, "", ()))
+            return drawn(made, last_of(made))
         index = 0
         if only:
             # One word, and it is the whole signature.
@@ -147,7 +147,7 @@ def plan_direct(p: Planner, statement: Statement, construct: Callable[..., Any],
         elif layout.stated:
             index = _stated(Outcome(made, layout.stated), layout)
         one = made[index]
-        return drawn_plainly((one.figure, last_of(one.figure), made if len(made) > 1 else (), index, one.note, ()))
+        return StepResult(one.figure, last_of(one.figure), made if len(made) > 1 else (), index, one.note)
 
     return plan
 

@@ -19,7 +19,7 @@ from ..crossings import called
 from ..kind import Drag, GivenSpec, Kind
 from ..planner import Env, Plan, Planner
 from ..tree import Name, NamedPlace, Statement
-from ..values import StepResult, drawn_plainly
+from ..values import StepResult, drawn
 from .bindings import Draw, Facts, Outcome, check_words, own_givens, plan_direct, plan_facts, stated, value, words_of
 from .given import by_word, length_of_given, needs, place_of_given, too_many
 from .touching import SIZES, Family, check_family, chosen_circle, family_of, touching_circles
@@ -88,7 +88,7 @@ def _everyday(p: Planner, statement: Statement, family: Family, whole: Plan) -> 
         except (Refused, IndexError):
             return whole(env, last)
         centre = Point(x, y)
-        return drawn_plainly((Circle(centre, r), centre, found, index, found.note(index), ()))
+        return StepResult(Circle(centre, r), centre, found, index, found.note(index))
 
     return plan
 
@@ -121,13 +121,13 @@ def _about_centre(p: Planner, statement: Statement, words: list[str], sizes: lis
             at = env[slot] if slot >= 0 else None
             if type(at) is not Point:
                 at = centre(env, last)
-            return drawn_plainly((Circle(at, fixed), at, (), 0, "", ()))
+            return drawn(Circle(at, fixed), at)
 
         return draw_fixed
 
     def draw(env: Env, last: Point) -> StepResult:
         at = centre(env, last)
-        return drawn_plainly((Circle(at, size(env, at) * share), at, (), 0, "", ()))
+        return drawn(Circle(at, size(env, at) * share), at)
 
     return draw
 

@@ -14,7 +14,7 @@ from ..kind import Drag, GivenSpec, Kind, TabOrder
 from ..places import plan_next, plan_place
 from ..planner import Env, Plan, Planner, as_function
 from ..tree import Name, NamedPlace, Statement
-from ..values import StepResult, drawn_plainly
+from ..values import StepResult, drawn
 from .bindings import Draw, Facts, Outcome, check_words, plan_direct, plan_facts, stated, value, words_of
 from .given import needs, place_of_given, too_many
 from .tangents import WAYS, plan_tangent
@@ -54,7 +54,7 @@ def _from_to(p: Planner, statement: Statement) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         a = last if start is None else start(env, last)
         b = end(env, a)
-        return drawn_plainly((Line(a, b), b, (), 0, "", ()))
+        return drawn(Line(a, b), b)
 
     places = [place_of_given(givens[w]) for w in ("from", "to") if w in givens]
     slots = [p.slot(place.name) for place in places if isinstance(place, NamedPlace)]
@@ -67,7 +67,7 @@ def _to_from(p: Planner, statement: Statement) -> Plan:
 
     def draw(env: Env, last: Point) -> StepResult:
         b, a = (value for _, value, _ in follow(chain, env, last))
-        return drawn_plainly((Line(a, b), b, (), 0, "", ()))
+        return drawn(Line(a, b), b)
 
     return draw
 
@@ -78,7 +78,7 @@ def between_points(first: int, second: int, otherwise: Plan) -> Plan:
     def draw(env: Env, last: Point) -> StepResult:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
-            return drawn_plainly((Line(a, b), b, (), 0, "", ()))
+            return drawn(Line(a, b), b)
         return otherwise(env, last)
 
     return draw
@@ -91,7 +91,7 @@ def _between_places(first: int, second: int, otherwise: Plan) -> Plan:
         a, b = env[first], env[second]
         if type(a) is Point and type(b) is Point:
             line = lines.bisector_of_places(a, b)
-            return drawn_plainly((line, line.through, (), 0, "", ()))
+            return drawn(line, line.through)
         return otherwise(env, last)
 
     return draw

@@ -15,7 +15,7 @@ from ..kind import GivenSpec, Kind
 from ..places import plan_place
 from ..planner import Env, Plan, Planner
 from ..tree import CrossingOf, FootOf, Given, Name, Statement
-from ..values import StepResult, drawn_plainly
+from ..values import StepResult
 from .bindings import Fact, Facts, Outcome, plan_facts, words_of
 from .given import needs, place_of_given, too_many
 
@@ -62,7 +62,7 @@ def _at_place(p: Planner, statement: Statement) -> Plan:
                 index = 0 if first.sign == sides[0] else 1 if second.sign == sides[0] else -1
                 if index >= 0 and first.past is NEITHER and second.past is NEITHER:
                     at = second.at if index else first.at
-                    return drawn_plainly((at, at, found, index, "", ()))
+                    return StepResult(at, at, found, index, "")
             index = take(found, sides) if sides else 0
             one = found[index]
             kept = found if type(found) is Spots else tuple(found)

@@ -17,7 +17,7 @@ from ...tangency.touched import Touched, touched
 from ...tolerance import SPOT_SHARE
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Name, Statement
-from ..values import StepResult, drawn_plainly
+from ..values import StepResult
 from .bindings import Facts, Outcome, check_words, own_givens, plan_facts, words_of
 from .given import needs, too_many
 from .touching import name_of
@@ -98,7 +98,7 @@ def _everyday(p: Planner, names: list[Name], layout: Layout, whole: Plan) -> Pla
         if merged:
             return whole(env, last)
         end = Point(qx, qy)
-        return drawn_plainly((Line(Point(px, py), end), end, found, index, "", ()))
+        return StepResult(Line(Point(px, py), end), end, found, index, "")
 
     return plan
 
