@@ -14,8 +14,8 @@ from kentrograph.core.construct.circles import through_three, through_two_radius
 from kentrograph.core.construct.lines import bisector_of_places
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Circle, Line, Point
+from kentrograph.core.intersect import intersect_long
 from kentrograph.core.language.script import read, read_script
-from kentrograph.core.meet import meet_long
 
 SEED = 20260501
 ROUNDS = 15
@@ -23,7 +23,7 @@ Row = tuple[str, str, str, str]
 
 
 def paired(ours: Callable[[], object], other: Callable[[], object], calls: int = 1) -> tuple[float, float]:
-    """Seconds of both in the round with the median ratio: they are taken in turn, so that both meet the same moods of the machine.
+    """Seconds of both in the round with the median ratio; they are taken in turn, so that both meet the same machine.
     ``calls`` of ours a round."""
     rounds: list[tuple[float, float]] = []
     ours(), other()
@@ -53,7 +53,7 @@ def book_text(count: int) -> tuple[str, list[Callable[[], object]]]:
         ("line from P1 to P3", lambda: Line(o, b)),
         ("circle centre P2 radius 70", lambda: Circle(a, 70)),
         ("line bisecting P1 P2", lambda: bisector_of_places(o, a)),
-        ("point crossing of C1 {circle} left", lambda: meet_long(c1, c2)),
+        ("point crossing of C1 {circle} left", lambda: intersect_long(c1, c2)),
     ]
     circle = "C1"
     while len(lines) < count:

@@ -15,10 +15,10 @@ from kentrograph.core.book.index import index_of
 from kentrograph.core.construct.outlines import closed_through
 from kentrograph.core.figures import Arc, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
+from kentrograph.core.intersect import intersect_outlines
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.measure.closest import distance_between
 from kentrograph.core.measure.gap import gap_between
-from kentrograph.core.meet import meet_outlines
 from kentrograph.core.shape.offset import offset
 from kentrograph.core.snap.stretches import stretch_under
 from tools.large import PITCH, large_text
@@ -130,7 +130,7 @@ def _outlines() -> list[Row]:
         ways = [closed_through([_tooth(n, count, x) for n in range(count)]) for x in (0.0, 50.0, 250.0)]
         a, b, c = ways
         for what, work in (
-            ("crossings", lambda a=a, b=b: meet_outlines(a, b)),  # type: ignore[misc]
+            ("crossings", lambda a=a, b=b: intersect_outlines(a, b)),  # type: ignore[misc]
             ("distance", lambda a=a, c=c: distance_between(a, c)),  # type: ignore[misc]
             ("gap", lambda a=a, b=b: gap_between(a, b)),  # type: ignore[misc]
         ):

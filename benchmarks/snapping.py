@@ -10,7 +10,7 @@ from kentrograph.core.book.index import Index, index_of
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Point
 from kentrograph.core.language.script import book_of, read_script
-from kentrograph.core.measure.away import away
+from kentrograph.core.measure.distance_to import distance_to
 from kentrograph.core.snap.candidates import take_at
 from kentrograph.core.snap.kinds import KINDS
 from kentrograph.core.snap.query import Passed, Query
@@ -72,7 +72,7 @@ def _times(counts: tuple[int, ...]) -> dict[int, tuple[list[float], list[float],
             bare[count].append(time.perf_counter() - middle)
             queries[count].append(middle - begun)
             around = index.around(x, y, REACH)
-            reached[count] += sum(1 for id in around if away(book.values[id].figure, x, y) <= REACH)  # type: ignore[union-attr]
+            reached[count] += sum(1 for id in around if distance_to(book.values[id].figure, x, y) <= REACH)  # type: ignore[union-attr]
     gc.enable()
     return {count: (queries[count], bare[count], reached[count] / POINTERS) for count in counts}
 
@@ -82,7 +82,7 @@ def bare_nearest(index: Index, book: Book, x: float, y: float) -> tuple[str, flo
     best: tuple[str, float] | None = None
     values = book.values
     for id in index.around(x, y, REACH):
-        off = away(values[id].figure, x, y)  # type: ignore[union-attr]
+        off = distance_to(values[id].figure, x, y)  # type: ignore[union-attr]
         if off <= REACH and (best is None or off < best[1]):
             best = (id, off)
     return best

@@ -59,7 +59,7 @@ def checks() -> list[Check]:
         ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB, 0),
         ("web types", ["npx", "tsc", "--noEmit"], WEB, 0),
         ("web tests", ["npx", "vitest", "run"], WEB, 0),
-        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", *folders("core", "files", "page", "tools")], ROOT, 0),
+        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", *folders("core", "files", "replica", "tools")], ROOT, 0),
         # Killed again and again, beside the tests of a server that is not.
         ("kills", [pytest, KILLS], ROOT, 0),
         ("server tests", [pytest, "tests/server", f"--ignore={KILLS}"], ROOT, 1),

@@ -80,7 +80,7 @@ def drawn(text: str) -> str:
     if isinstance(value.figure, Mark):
         # It draws nothing: what it names is shown.
         results = tuple(book.figure_named(name.key, len(book.order)) for name in book.steps[new].statement.operands)
-    shown += [Styled(s.figure, OTHER, 0.5) for i, s in enumerate(value.solutions) if i != value.taken]
+    shown += [Styled(s.figure, OTHER, 0.5) for i, s in enumerate(value.solutions) if i != value.chosen_index]
     shown += [Styled(figure, INK, 0.9 if not isinstance(figure, Point) else 1.1) for figure in results]
     box = empty_box()
     for one in shown:

@@ -21,11 +21,11 @@ from ..core.problem import Refused
 from ..store.database import UNANSWERED, engine_for, unanswered
 from ..store.errors import StoreError
 from . import file_routes, history_routes, people_routes, selecting, sharing_routes, sheet_routes
+from .authorization import Authorization
 from .backups import back_up_daily
 from .caller import Callers, caller_of
 from .declared import DeclaredView
 from .doors import Doors
-from .gate import Gate
 from .limits import Limits
 from .listener import listen
 from .live_session import LiveSession
@@ -79,7 +79,7 @@ def create_app(
     )  # fmt: skip
     app.state.service, app.state.rooms, app.state.packing = service, rooms, packing
     app.add_middleware(Limits, forget=service.forget)
-    app.add_middleware(Gate, callers=callers)
+    app.add_middleware(Authorization, callers=callers)
     app.add_middleware(Doors, origins=origins)
     app.add_middleware(Tracking)
     app.include_router(people_routes.router)

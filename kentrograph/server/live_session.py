@@ -14,16 +14,16 @@ from starlette.types import Message
 
 from ..core.book.book import Book
 from ..core.language.messages import sentence
-from ..core.page.answers import read_within
 from ..core.problem import Refused
+from ..core.replica.answers import read_within
 from ..store import packed
 from ..store.changes import Asked
 from ..store.database import UNANSWERED, unanswered
 from ..store.errors import StaleBase, StoreError
+from .authorization import check
 from .caller import Caller, Callers
-from .gate import check
 from .metrics import READ_SECONDS as READS
-from .needs import MESSAGES, Need
+from .permissions import MESSAGES, Need
 from .refusals import CLOSED, LONGEST_REASON
 from .rooms import Room, Rooms
 from .sentences import schema_sentence

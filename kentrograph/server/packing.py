@@ -14,7 +14,7 @@ from sqlalchemy.exc import SQLAlchemyError
 from ..core.book.index import index_of
 from ..core.desk.view_types import StepView
 from ..core.desk.views import step_view
-from ..core.page.differing import difference
+from ..core.replica.differing import difference
 from ..store import packed
 from ..store.changes import State
 from ..store.errors import NoDrawing

@@ -13,8 +13,8 @@ from ..store.errors import StoreError
 from ..store.people import SIGNED_IN, Known, NotSignedIn
 from ..store.people_tables import Invitation, Person
 from ..store.secrets import hashed_password, is_password
+from .authorization import NotShared
 from .caller import LOOKING_COOKIE, MOST_LOOKED_AT, SIGN_IN_COOKIE, caller_of, person_of
-from .gate import NotShared
 from .people_schemas import (
     InvitationView,
     InvitedView,

@@ -10,7 +10,7 @@ from ..core.book.book import Book
 from ..core.desk.view_types import HeaderView
 from ..core.desk.views import step_view
 from ..core.language.codec import header_data
-from ..core.page.differing import Difference, difference
+from ..core.replica.differing import Difference, difference
 from ..store.changes import State
 from .schemas import BookView
 

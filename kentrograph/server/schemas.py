@@ -14,7 +14,7 @@ from ..core.desk.bounds import WRITABLE, Id, Number, Revision, Text
 from ..core.desk.help_views import HelpKind
 from ..core.desk.view_types import HeaderView, StepView
 from ..core.language.report import FigureData
-from ..core.page.differing import Placed
+from ..core.replica.differing import Placed
 
 LONGEST_BOOK = 8_000_000
 Typed = Annotated[str, Field(max_length=400, pattern=WRITABLE)]

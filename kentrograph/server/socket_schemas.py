@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from ..core.desk.bounds import FigureId, Id, Number, Revision
 from ..core.desk.hand import Hand
 from ..core.desk.view_types import LineView
-from ..core.page.held import AheadView
+from ..core.replica.held import AheadView
 from .schemas import Act, BookView, MayWord, Model
 
 MOST_SHOWN = 20

@@ -11,7 +11,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from ..store.errors import StoreError
 from .metrics import FAULTS, REQUEST_SECONDS, REQUESTS, TABLES
-from .needs import asked_of
+from .permissions import asked_of
 from .refusals import answer_refused
 
 log = logging.getLogger("kentrograph")

@@ -56,7 +56,7 @@ def opened(found: Loaded | Kept, id: UUID, cache: BookCache) -> Book:
 
 
 def source(session: Session, id: UUID) -> bytes:
-    """A drawing as it stands as JSON, as `core.page.held` takes it: as it was kept, or its steps as they are written."""
+    """A drawing as it stands as JSON, as `core.replica.held` takes it: as it was kept, or its steps as they are written."""
     found = kept(session, id)
     return found.source() if found is not None else orjson.dumps(_written(session, session.get_one(Drawing, id)))
 

@@ -155,7 +155,9 @@ def author_of(session: Session, id: UUID, revision: int) -> str:
 def _locked(session: Session, id: UUID, asked: Asked, own: Own) -> Drawing:
     row = get_drawing(session, id, lock=True)
     if asked.idempotency_key is not None:
-        before = session.scalar(select(Change.revision).where(Change.drawing_id == id, Change.idempotency_key == asked.idempotency_key))
+        before = session.scalar(
+            select(Change.revision).where(Change.drawing_id == id, Change.idempotency_key == asked.idempotency_key)
+        )
         if before is not None:
             raise KeptBefore(before)
     check_base(session, row, asked.base, own)

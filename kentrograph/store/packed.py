@@ -65,7 +65,7 @@ class Kept:
         return followed(book, self.edits)
 
     def source(self) -> bytes:
-        """Both as JSON, as `core.page.held` takes it."""
+        """Both as JSON, as `core.replica.held` takes it."""
         head = orjson.dumps({"revision": self.revision, "edits": self.edits})
         return head[:-1] + b"," + zlib.decompress(self.content)[1:]
 

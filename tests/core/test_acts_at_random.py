@@ -23,9 +23,9 @@ from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
-from kentrograph.core.page.asked import from_data
-from kentrograph.core.page.differing import difference
 from kentrograph.core.problem import Refused
+from kentrograph.core.replica.asked import from_data
+from kentrograph.core.replica.differing import difference
 
 from ..conftest import ROOT
 from .support import book

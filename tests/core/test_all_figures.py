@@ -15,14 +15,14 @@ from kentrograph.core.book.parts import PARTS, parts_of
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import heading, place_along
 from kentrograph.core.figures.box import box_of
-from kentrograph.core.figures.similarity import Similarity, carried, dilation, reflection, rotation
+from kentrograph.core.figures.similarity import Similarity, dilation, reflection, rotation, transformed
+from kentrograph.core.intersect import Intersection, feet, intersect, intersect_long, nearest
+from kentrograph.core.intersect.within import distance_along, within
 from kentrograph.core.language.report import figure_data
 from kentrograph.core.measure.area import area_of, perimeter_of
-from kentrograph.core.measure.away import away
 from kentrograph.core.measure.closest import closest, distance_between
+from kentrograph.core.measure.distance_to import distance_to
 from kentrograph.core.measure.gap import Gap, State, gap_between
-from kentrograph.core.meet import Meeting, feet, meet, meet_long, nearest
-from kentrograph.core.meet.within import distance_along, within
 from kentrograph.core.problem import Refused
 from kentrograph.core.tolerance import TOLERANCE
 from kentrograph.exchange.svg import Styled, picture
@@ -126,7 +126,7 @@ def test_places_along_a_figure_lie_on_it_and_are_found_again(name: str) -> None:
         at = place_along(figure, share * length)
         assert within(figure, at)
         assert hypot(nearest(figure, at).x - at.x, nearest(figure, at).y - at.y) <= noise(figure)
-        assert away(figure, at.x, at.y) <= noise(figure)
+        assert distance_to(figure, at.x, at.y) <= noise(figure)
         assert min(hypot(f.x - at.x, f.y - at.y) for f in feet(figure, at)) <= noise(figure)
         off = distance_along(figure, at) - share * length
         if isinstance(figure, Circle) or (isinstance(figure, Ellipse) and figure.whole):
@@ -154,17 +154,17 @@ def test_every_pair_meets_in_a_declared_way(one: str, two: str) -> None:
         assert apart <= 10.0 * TOLERANCE.length(size(a, b)) + noise(a, b)
     if isinstance(a, Point | Outline) or isinstance(b, Point | Outline):
         return
-    long, drawn = meet_long(a, b), meet(a, b)
-    assert type(long) is Meeting
-    assert type(drawn) is Meeting
+    long, drawn = intersect_long(a, b), intersect(a, b)
+    assert type(long) is Intersection
+    assert type(drawn) is Intersection
     for spot in long.spots:
         for figure, past in ((a, spot.past[0]), (b, spot.past[1])):
             if not past:
-                assert away(figure, spot.at.x, spot.at.y) <= 1e-6 + 10 * noise(a, b), (spot, figure)
+                assert distance_to(figure, spot.at.x, spot.at.y) <= 1e-6 + 10 * noise(a, b), (spot, figure)
     for spot in drawn.spots:
         assert spot.true
     # Seen from the other one there are as many, in the same places.
-    back = meet_long(b, a)
+    back = intersect_long(b, a)
     assert back.how == long.how
     assert len(back.spots) == len(long.spots)
     for spot in long.spots:
@@ -184,7 +184,7 @@ NEAR = [n for n in FIGURES if "far" not in n and "very large" not in n]
 @pytest.mark.parametrize("name", NEAR)
 def test_a_carried_figure_is_the_same_figure_elsewhere(name: str, how: str) -> None:
     figure, by = FIGURES[name], CARRIERS[how]
-    there: Any = carried(figure, by)
+    there: Any = transformed(figure, by)
     assert type(there) is type(figure)
     if not isinstance(figure, Point | EndlessLine):
         assert there.length == pytest.approx(by.factor * figure.length, rel=1e-9)
@@ -192,7 +192,7 @@ def test_a_carried_figure_is_the_same_figure_elsewhere(name: str, how: str) -> N
             at, image = place_along(figure, share * figure.length), place_along(there, share * there.length)
             if isinstance(figure, Circle) or (isinstance(figure, Ellipse) and figure.whole):
                 # A closed figure begins where its kind says, not where it was carried.
-                assert away(there, by.place(at).x, by.place(at).y) <= 1e-6
+                assert distance_to(there, by.place(at).x, by.place(at).y) <= 1e-6
             else:
                 assert hypot(by.place(at).x - image.x, by.place(at).y - image.y) <= 1e-6
     area = answered(area_of, figure)
@@ -204,6 +204,6 @@ def test_a_carried_figure_is_the_same_figure_elsewhere(name: str, how: str) -> N
 @pytest.mark.parametrize(("one", "two"), [p for p in PAIRS if p[0] in NEAR and p[1] in NEAR])
 def test_how_two_figures_stand_is_kept_when_both_are_carried(one: str, two: str, how: str) -> None:
     a, b, by = FIGURES[one], FIGURES[two], CARRIERS[how]
-    there, back = carried(a, by), carried(b, by)
+    there, back = transformed(a, by), transformed(b, by)
     assert distance_between(there, back) == pytest.approx(by.factor * distance_between(a, b), abs=1e-8, rel=1e-8)
     assert gap_between(there, back).state == gap_between(a, b).state

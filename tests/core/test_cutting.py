@@ -14,8 +14,8 @@ from kentrograph.core.book.scene import pen_of, seen
 from kentrograph.core.book.values import StepResult
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from kentrograph.core.figures.along import Longish, place_along
+from kentrograph.core.intersect import nearest
 from kentrograph.core.measure.closest import distance_between
-from kentrograph.core.meet import nearest
 from kentrograph.core.shape.cut import kept, split, trimmed, whole
 from kentrograph.core.shape.extend import extended_by, extended_to_place
 from kentrograph.core.shape.stretch import Cut, cut_at, end_of, is_closed, start_of

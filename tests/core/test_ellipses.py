@@ -12,9 +12,9 @@ import shapely.affinity
 
 from kentrograph.core.figures import Arc, Circle, Curve, Ellipse, Line, Point
 from kentrograph.core.figures.along import place_along
+from kentrograph.core.intersect import intersect, nearest
 from kentrograph.core.measure.closest import distance_between
 from kentrograph.core.measure.gap import gap_between
-from kentrograph.core.meet import meet, nearest
 
 from .support import figure, report
 
@@ -96,7 +96,7 @@ def degrees_between(a: tuple[float, float], b: tuple[float, float]) -> float:
 
 
 def agrees(e: Ellipse, other: Ellipse | Circle) -> None:
-    found, wanted = meet(e, other), exact_crossings(e, other)
+    found, wanted = intersect(e, other), exact_crossings(e, other)
     assert len(found.spots) == len(wanted), (e, other, found, [(float(x), float(y)) for x, y in wanted])
     size = max(e.a, e.b, getattr(other, "a", 0.0), getattr(other, "b", 0.0), getattr(other, "radius", 0.0))
     for x, y in wanted:
@@ -110,7 +110,7 @@ def test_as_many_crossings_in_the_same_places_as_at_fifty_digits(part: int) -> N
         agrees(some_ellipse(dice), some_ellipse(dice))
         e, other, gap = nearly_touching(dice)
         agrees(e, other)
-        assert (meet(e, other).how == "apart") <= (gap > 0) or len(exact_crossings(e, other)) == 0
+        assert (intersect(e, other).how == "apart") <= (gap > 0) or len(exact_crossings(e, other)) == 0
 
 
 @pytest.mark.parametrize(
@@ -124,12 +124,12 @@ def test_as_many_crossings_in_the_same_places_as_at_fifty_digits(part: int) -> N
     ],
 )
 def test_a_small_circle_on_the_rim_crosses_twice(e: Ellipse, other: Circle) -> None:
-    assert meet(e, other).how == "crossing"
+    assert intersect(e, other).how == "crossing"
     agrees(e, other)
 
 
 def test_a_line_just_inside_the_sharp_end_crosses_twice() -> None:
-    met = meet(Ellipse(ORIGIN, 100.0, 1.0), Line(Point(99.999999, -5.0), Point(99.999999, 5.0)))
+    met = intersect(Ellipse(ORIGIN, 100.0, 1.0), Line(Point(99.999999, -5.0), Point(99.999999, 5.0)))
     # y = b sqrt(1 - x²/a²), common practice.
     half = float(mp.sqrt(1 - (mp.mpf("99.999999") / 100) ** 2))
     assert [s.at.y for s in met.spots] == pytest.approx([-half, half], abs=1e-10)
@@ -141,7 +141,7 @@ def test_where_they_touch_the_place_is_exact(turn: float, away: float) -> None:
     """`axes 10,4` and a circle of 3 about the place 7 above its centre touch at the end of the short axis; common practice."""
     c, s = cos(radians(turn)), sin(radians(turn))
     centre = Point(away, away / 3)
-    met = meet(Ellipse(centre, 10.0, 4.0, turn), Circle(Point(centre.x - 7 * s, centre.y + 7 * c), 3.0))
+    met = intersect(Ellipse(centre, 10.0, 4.0, turn), Circle(Point(centre.x - 7 * s, centre.y + 7 * c), 3.0))
     assert met.how == "touching"
     assert hypot(met.spots[0].at.x - (centre.x - 4 * s), met.spots[0].at.y - (centre.y + 4 * c)) <= 1e-12 * max(10.0, 10 * away)
 

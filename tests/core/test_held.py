@@ -12,10 +12,10 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.desk.acts import Act, Write
 from kentrograph.core.language.codec import edit_data
 from kentrograph.core.language.script import book_of, read_script, write_script
-from kentrograph.core.page.asked import from_data
-from kentrograph.core.page.differing import difference
-from kentrograph.core.page.held import Held
 from kentrograph.core.problem import Refused, refusal
+from kentrograph.core.replica.asked import from_data
+from kentrograph.core.replica.differing import difference
+from kentrograph.core.replica.held import Held
 
 from ..page.recorded import source_of
 
@@ -127,7 +127,7 @@ def test_what_cannot_be_read_is_refused_as_the_server_does(monkeypatch: pytest.M
     def refusing(*_: object) -> object:
         raise refusal("no_step", 2, 5, id="nowhere")
 
-    monkeypatch.setattr("kentrograph.core.page.held.read_within", refusing)
+    monkeypatch.setattr("kentrograph.core.replica.held.read_within", refusing)
     said = json.loads(held_of(book_of(read_script(START))).read(json.dumps({"seq": 9, "text": "point 1, 1"})))
     assert {key: said[key] for key in ("type", "seq", "code", "start", "end")} == {
         "type": "refused", "seq": 9, "code": "no_step", "start": 2, "end": 5,

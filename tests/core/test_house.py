@@ -23,8 +23,8 @@ from kentrograph.core.language.vocabulary import READINGS, SIDES
 
 ROOT = Path(kentrograph.__file__).parent
 ROOMS = [
-    "budget", "tolerance", "problem", "angles", "units", "figures", "meet", "measure", "construct", "tangency", "shape",
-    "book", "snap", "checks", "language", "sheet", "desk", "page",
+    "budget", "tolerance", "problem", "angles", "units", "figures", "intersect", "measure", "construct", "tangency", "shape",
+    "book", "snap", "checks", "language", "sheet", "desk", "replica",
 ]  # fmt: skip
 
 

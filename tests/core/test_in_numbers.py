@@ -7,7 +7,7 @@ import pytest
 from kentrograph.core.desk.clipboard import copied, made_symbol, pasted
 from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.figures import Ellipse, Point
-from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
+from kentrograph.core.figures.similarity import dilation, rotation, shift, transformed
 from kentrograph.core.language.in_numbers import statements_of
 from kentrograph.core.language.script import write_script
 from kentrograph.core.measure.closest import distance_between
@@ -22,7 +22,7 @@ ORIGIN = Point(0.0, 0.0)
 @pytest.mark.parametrize("name", sorted(FIGURES))
 @pytest.mark.parametrize("away", [0.0, 1234.56789])
 def test_figures_read_back(name: str, away: float) -> None:
-    figure: Any = carried(FIGURES[name], shift(away, -away))
+    figure: Any = transformed(FIGURES[name], shift(away, -away))
     lines = list(statements_of(figure))
     again = book(*lines)
     found = [again.figure_of(id) for id in again.order]
@@ -64,8 +64,8 @@ def test_what_is_copied_is_put_down_as_it_was(header: tuple[str, ...], target: t
     turn = other.header.manner.datum.turn
     found = [after.figure_of(id) for id in after.order if id.startswith("p")]
     assert len(found) == len(ids)
-    by = lambda figure: carried(
-        carried(carried(carried(figure, shift(-10.0, -10.0)), dilation(ORIGIN, scale)), rotation(ORIGIN, turn)),
+    by = lambda figure: transformed(
+        transformed(transformed(transformed(figure, shift(-10.0, -10.0)), dilation(ORIGIN, scale)), rotation(ORIGIN, turn)),
         shift(200.0, 300.0),
     )
     for one, id in zip(found, ids, strict=True):

@@ -13,9 +13,9 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from kentrograph.core.figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from kentrograph.core.intersect import intersect, nearest
 from kentrograph.core.measure.area import area_centre, area_of
 from kentrograph.core.measure.closest import distance_between
-from kentrograph.core.meet import meet, nearest
 
 DIVISIONS = 4096
 
@@ -65,7 +65,7 @@ PAIRS = list(combinations_with_replacement(sorted(FIGURES), 2))
 @pytest.mark.parametrize(("first", "second"), PAIRS, ids=[f"{a} and {b}" for a, b in PAIRS])
 def test_pair_meets_where_shapely_says(first: str, second: str) -> None:
     a, b = FIGURES[first], FIGURES[second]
-    found = meet(a, b)
+    found = intersect(a, b)
     if first == second:
         assert found.how == "coincident"
         return
@@ -76,7 +76,7 @@ def test_pair_meets_where_shapely_says(first: str, second: str) -> None:
         for figure in (a, b):
             foot = nearest(figure, spot.at)
             assert hypot(foot.x - spot.at.x, foot.y - spot.at.y) < 1e-11
-    assert (meet(b, a).how, len(meet(b, a).spots)) == (found.how, len(found.spots))
+    assert (intersect(b, a).how, len(intersect(b, a).spots)) == (found.how, len(found.spots))
     assert distance_between(a, b) == pytest.approx(divided(a).distance(divided(b)), abs=2e-5)
 
 
@@ -115,7 +115,7 @@ TOUCHING = [
 @pytest.mark.parametrize(("a", "b", "at", "why"), TOUCHING, ids=[t[3] for t in TOUCHING])
 @pytest.mark.parametrize("scale", [1e-3, 1.0, 1e6])
 def test_touching_is_one_place(a: Curve, b: Curve, at: Point, why: str, scale: float) -> None:
-    found = meet(scaled(a, scale), scaled(b, scale))
+    found = intersect(scaled(a, scale), scaled(b, scale))
     assert found.how == "touching", why
     assert len(found.spots) == 1
     spot = found.spots[0].at
@@ -160,7 +160,7 @@ ON_ONE = [
 @pytest.mark.parametrize(("a", "b", "how", "count", "why"), ON_ONE, ids=[t[4] for t in ON_ONE])
 def test_figures_on_one_carrier(a: Curve, b: Curve, how: str, count: int, why: str) -> None:
     for one, other in ((a, b), (b, a)):
-        found = meet(one, other)
+        found = intersect(one, other)
         assert (found.how, len(found.spots)) == (how, count), why
 
 

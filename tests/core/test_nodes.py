@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kentrograph.core.figures import Circle, EndlessLine, Line, Point
-from kentrograph.core.meet import meet
+from kentrograph.core.intersect import intersect
 from kentrograph.core.shape.nodes import Nodes, Other
 from kentrograph.core.shape.stretch import cut_at, part_of
 
@@ -35,7 +35,7 @@ def test_nodes_that_are_looked_for_only_where_asked_are_all_that_are_met(own: An
     """Compared with every crossing worked out exactly; walked from any place on, both ways."""
     own, *others = (moved(one, far, -far) for one in (own, *others))
     nodes = Nodes(Other.of(("A", 0), own), [Other.of((f"B{n}", 0), one) for n, one in enumerate(others)])
-    met = {(f"B{n}", 0): meet(own, one) for n, one in enumerate(others)}
+    met = {(f"B{n}", 0): intersect(own, one) for n, one in enumerate(others)}
     every = list(nodes.all())
     assert [node.along for node in every] == sorted(node.along for node in every)
     for id, meeting in met.items():

@@ -15,8 +15,8 @@ import shapely
 
 from kentrograph.core.figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
+from kentrograph.core.intersect import intersect, nearest
 from kentrograph.core.measure.area import signed_area
-from kentrograph.core.meet import meet, nearest
 from kentrograph.core.shape.offset import offset
 
 from .support import problem, report
@@ -221,7 +221,7 @@ def test_nothing_of_it_crosses_itself(seed: int) -> None:
             for i in range(len(pieces)):
                 for j in range(i + 2, len(pieces)):
                     if (j + 1) % len(pieces) != i:
-                        assert meet(pieces[i], pieces[j]).how == "apart"
+                        assert intersect(pieces[i], pieces[j]).how == "apart"
 
 
 @pytest.mark.parametrize(("size", "x", "y"), [(1e-6, 0.0, 0.0), (1e9, 0.0, 0.0), (1.0, 1e7, -1e7)])

@@ -26,7 +26,7 @@ from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import Ellipse, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
-from kentrograph.core.figures.similarity import carried, dilation, rotation, shift
+from kentrograph.core.figures.similarity import dilation, rotation, shift, transformed
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.measure.moments import moments_of
 from kentrograph.core.problem import Problem
@@ -196,7 +196,9 @@ def test_moments_go_with_what_is_done_to_the_figure(text: str, turn: float, fact
     """Metamorphic: moving leaves them, turning turns them, scaling by k makes them k⁴ times as large."""
     outline = figure(book(f"Q_ = {text}"), "Q_")
     before = moments_of([(1.0, outline)])
-    moved = carried(carried(carried(outline, rotation(Point(1.0, 2.0), turn)), dilation(Point(0.0, 0.0), factor)), shift(dx, dy))
+    moved = transformed(
+        transformed(transformed(outline, rotation(Point(1.0, 2.0), turn)), dilation(Point(0.0, 0.0), factor)), shift(dx, dy)
+    )
     after = moments_of([(1.0, moved)])
     back = after.turned(turn)
     size = factor**4 * (before.xx + before.yy)
@@ -290,7 +292,7 @@ def test_what_may_follow_a_wanted_value_is_offered() -> None:
 def test_far_from_the_datum() -> None:
     """Moving by 1e7 costs digits of the place, not of the area: 1e7 is known to 2e-9."""
     outline = figure(book(f"Q_ = {ROUNDED[0]}"), "Q_")
-    far = moments_of([(1.0, carried(outline, shift(1e7, -1e7)))])
+    far = moments_of([(1.0, transformed(outline, shift(1e7, -1e7)))])
     near = moments_of([(1.0, outline)])
     assert far.xx == pytest.approx(near.xx, rel=1e-7)
     assert hypot(far.centre.x - 1e7 - near.centre.x, far.centre.y + 1e7 - near.centre.y) < 1e-7

@@ -18,7 +18,7 @@ from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.figures import Line, Outline, Point
 from kentrograph.core.figures.along import place_along
-from kentrograph.core.figures.similarity import Similarity, carried, dilation, reflection, rotation, shift
+from kentrograph.core.figures.similarity import Similarity, dilation, reflection, rotation, shift, transformed
 from kentrograph.core.language.codec import step_data, step_from
 from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.naming import edited_in_full
@@ -113,14 +113,14 @@ def test_offsets_and_corners_go_with_whatever_carries_their_figure(seed: int) ->
     while one is None:
         one = some_outline(dice)
     by = some_similarity(dice)
-    there: Any = carried(one, by)
+    there: Any = transformed(one, by)
     for side in ("inside", "outside"):
         distance, rounded = dice.uniform(0.3, 4), dice.random() < 0.5
         here = offset(one, distance, side, rounded, "K")
         moved = offset(there, distance * by.factor, side, rounded, "K")
         assert len(here) == len(moved)
         for made, other in zip(here, moved, strict=True):
-            alike(carried(made, by), other)  # type: ignore[arg-type]
+            alike(transformed(made, by), other)  # type: ignore[arg-type]
     ways: list[tuple[Way, Way]] = [(rounding(0.4), rounding(0.4 * by.factor)), (cutting_off(0.3, 0.5, None), _cut_by(by))]
     for way, scaled in ways:
         try:
@@ -129,7 +129,7 @@ def test_offsets_and_corners_go_with_whatever_carries_their_figure(seed: int) ->
             continue
         shaped, unfit_there = corners_shaped(there, scaled, "K")
         assert unfit == unfit_there
-        alike(carried(rounded_off, by), shaped)  # type: ignore[arg-type]
+        alike(transformed(rounded_off, by), shaped)  # type: ignore[arg-type]
 
 
 def _cut_by(by: Similarity) -> Way:

@@ -85,7 +85,7 @@ def test_a_click_takes_the_solution_nearest_to_the_pointer() -> None:
         value = shown.click.value
         assert isinstance(value, StepResult)
         gaps = [abs(hypot(s.figure.centre.x - at[0], s.figure.centre.y - at[1]) - 60) for s in value.solutions]  # type: ignore[union-attr]
-        assert gaps[value.taken] == min(gaps)
+        assert gaps[value.chosen_index] == min(gaps)
 
 
 HELD = ("P1 = point 0, 0", "P2 = point 40, 13", "L1 = line from 60, -40 to 60, 80", "C1 = circle centre 120, 0 radius 20")

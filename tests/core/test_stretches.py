@@ -10,9 +10,9 @@ import pytest
 
 from kentrograph.core.figures import Outline, Point
 from kentrograph.core.figures.along import place_along
+from kentrograph.core.intersect import intersect_outlines
 from kentrograph.core.language.script import write_script
 from kentrograph.core.measure.closest import distance_between
-from kentrograph.core.meet import meet_outlines
 from kentrograph.core.snap.stretches import stretch_under
 
 from .support import book, figure
@@ -92,6 +92,6 @@ def test_the_words_mean_what_is_shown_and_nothing_cuts_it(seed: int) -> None:
         for id in b.order:
             if b.name_of(id) != found.name:
                 part = found.part if isinstance(found.part, Outline) else Outline((found.part,), False)  # type: ignore[arg-type]
-                for at in meet_outlines(part, inner.figure_of(id)):
+                for at in intersect_outlines(part, inner.figure_of(id)):
                     ends = (found.start.cut.at, found.end.cut.at)
                     assert min(hypot(at.x - end.x, at.y - end.y) for end in ends) <= 1e-6, (text, at)

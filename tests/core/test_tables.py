@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from immutables import Map
 
-from kentrograph.core.page import tables
+from kentrograph.core.replica import tables
 
 KEYS = st.sampled_from("abcdefg")
 ACTS = st.lists(st.tuples(st.sampled_from(["set", "delete", "many"]), KEYS, st.integers()), max_size=12)

@@ -16,10 +16,10 @@ from kentrograph.core.desk.pulling import handles, pulled
 from kentrograph.core.desk.rename import rename
 from kentrograph.core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
-from kentrograph.core.figures.similarity import Similarity, carried, dilation, reflection, rotation, shift
+from kentrograph.core.figures.similarity import Similarity, dilation, reflection, rotation, shift, transformed
+from kentrograph.core.intersect import nearest
 from kentrograph.core.language.script import write_script
 from kentrograph.core.measure.area import area_of
-from kentrograph.core.meet import nearest
 from kentrograph.core.problem import Problem, Refused
 from kentrograph.core.snap.candidates import take_at
 from kentrograph.core.snap.query import Query
@@ -281,7 +281,7 @@ def test_what_is_carried_is_where_its_places_are_carried(one: Figure) -> None:
     dice = Random(4)
     for _ in range(40):
         by = some_similarity(dice)
-        made = carried(one, by)
+        made = transformed(one, by)
         assert type(made) is type(one)
         if isinstance(one, Point):
             assert made == by.place(one)

@@ -9,8 +9,8 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.figures import Circle, EndlessLine, Line, Point
+from kentrograph.core.intersect.supporting_curves import way_of
 from kentrograph.core.language.examples import DRAWING, EXAMPLES
-from kentrograph.core.meet.carriers import way_of
 
 from .support import book
 from .test_touching_values import GROUND

@@ -10,7 +10,7 @@ import psycopg
 import pytest
 from websockets.sync.client import ClientConnection, connect
 
-from kentrograph.core.page.held import Held
+from kentrograph.core.replica.held import Held
 from kentrograph.server.packing import EVERY
 from kentrograph.store.packed import FROM, core_version
 from tools.large import large_text

@@ -12,7 +12,7 @@ from pydantic import TypeAdapter
 from websockets.exceptions import InvalidStatus
 from websockets.sync.client import connect
 
-from kentrograph.server.needs import MESSAGES, NEEDS, Asked, Need, asked_of
+from kentrograph.server.permissions import MESSAGES, PERMISSIONS, Asked, Need, asked_of
 from kentrograph.server.socket_schemas import ClientMessage
 
 from ..conftest import Server
@@ -35,7 +35,7 @@ MAY = {
 
 def test_every_address_says_what_it_asks_for() -> None:
     sockets = {f"SOCKET {route.path}" for route in APP.routes if isinstance(route, APIWebSocketRoute)}
-    assert {f"{method} {path}" for method, path in ROUTES} | sockets == set(NEEDS)
+    assert {f"{method} {path}" for method, path in ROUTES} | sockets == set(PERMISSIONS)
     schema = TypeAdapter(ClientMessage).json_schema()
     assert set(MESSAGES) == set(schema["discriminator"]["mapping"])
 
@@ -76,7 +76,7 @@ def drawing_of(everyone: dict[str, Person]) -> str:
 def test_every_address_lets_in_whom_it_should(everyone: dict[str, Person], method: str, path: str) -> None:
     if path == "/api/sign-out":
         pytest.skip("it would sign the others out; test_people tries it")
-    need = NEEDS[f"{method} {path}"]
+    need = PERMISSIONS[f"{method} {path}"]
     for standing in STANDINGS:
         # Afresh for each: what one of them deletes the next one could not see.
         id = drawing_of(everyone)

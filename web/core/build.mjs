@@ -26,7 +26,7 @@ const put = (path, data) => {
 };
 for (const file of coreFiles()) put(`${HOME}/${file}`, readFileSync(join(PROGRAM, file)));
 // The package is compiled for other machines; here a plain stand-in of our own takes its place.
-put(`${HOME}/immutables/__init__.py`, "from kentrograph.core.page.tables import Map as Map\n");
+put(`${HOME}/immutables/__init__.py`, "from kentrograph.core.replica.tables import Map as Map\n");
 python.runPython(readFileSync(join(here, "warm.py"), "utf8"));
 
 const LOCK = JSON.parse(readFileSync(join(PYODIDE, "pyodide-lock.json"), "utf8"));

@@ -4,7 +4,7 @@ import gc
 import json
 
 from kentrograph.core.language.packed import packed
-from kentrograph.core.page.held import Held
+from kentrograph.core.replica.held import Held
 
 MANNER = {"unit": "mm", "zero": "east", "clockwise": False, "datum": [0, 0, 0]}
 POINTER = {"x": 3.0, "y": 4.0, "reach": 2.0, "pixel": 0.1}

@@ -8,9 +8,9 @@ from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import heading, place_along
+from ..intersect import feet, intersect_long, intersect_outlines, nearest, tangent_places
+from ..intersect.intersection import NEITHER, Spot
 from ..measure.closest import closest
-from ..meet import feet, meet_long, meet_outlines, nearest, tangent_places
-from ..meet.meeting import NEITHER, Spot
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .planner import Env, NumberPlan, Planner
@@ -59,7 +59,7 @@ def plan_crossings(p: Planner, node: CrossingOf) -> Solutions:
             for thing, name in zip((a, b), names, strict=True):
                 if isinstance(name, Name):
                     curve_of(thing, name)
-        found = meet_long(a, b)
+        found = intersect_long(a, b)
         if found.how == "coincident":
             raise refusal("same_locus", node.start, node.end, first=names[0].text, second=names[1].text)
         if not found.spots:
@@ -118,7 +118,7 @@ def _apart(a: Any, b: Any, node: CrossingOf) -> Exception:
 
 def _outline_crossings(a: Any, b: Any, node: CrossingOf) -> list[Solution]:
     """Crossings with an outline as it is drawn, in the order of the first figure's pieces."""
-    found = meet_outlines(
+    found = intersect_outlines(
         a if isinstance(a, Outline) else _curve(a, node.first), b if isinstance(b, Outline) else _curve(b, node.second)
     )
     if not found:
@@ -221,7 +221,7 @@ def plan_on_at(p: Planner, node: OnAt) -> PlaceFunction:
         if isinstance(figure, Ellipse):
             rim = on_rim(figure.centre, 1.0, direction)
             ray = EndlessLine(figure.centre, rim.x - figure.centre.x, rim.y - figure.centre.y)
-            return meet_long(ray, Ellipse(figure.centre, figure.a, figure.b, figure.turn)).spots[-1].at
+            return intersect_long(ray, Ellipse(figure.centre, figure.a, figure.b, figure.turn)).spots[-1].at
         raise refusal("no_rim", node.name.start, node.name.end, name=node.name.text)
 
     return place

@@ -32,7 +32,7 @@ class StepResult(NamedTuple):
     figure: Figure | float | Reading | Mark | OnPaper
     last: Point | None = None
     solutions: Sequence[Solution] = ()
-    taken: int = 0
+    chosen_index: int = 0
     note: str = ""
     """What a person should know of it: that a crossing lies past an end."""
     more: tuple[Figure, ...] = ()
@@ -50,6 +50,7 @@ _new = tuple.__new__
 def drawn(figure: Figure, last: Point | None) -> StepResult:
     """The only figure that comes of a step. As `StepResult` with these two, in half the time: every plan comes by here."""
     return _new(StepResult, (figure, last, (), 0, "", ()))
+
 
 Value = StepResult | Problem
 

@@ -8,7 +8,7 @@ from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..figures.outline import Piece
-from ..meet import meet
+from ..intersect import intersect
 from ..tolerance import TOLERANCE
 from .finding import Finding, Place
 from .looked import Looked
@@ -51,7 +51,7 @@ def crossing_of_itself(outline: Outline) -> Point | None:
             if k <= n:
                 continue
             shared = _shared(outline, n, k)
-            for spot in meet(piece, pieces[k]).spots:
+            for spot in intersect(piece, pieces[k]).spots:
                 slack = _SPOT * TOLERANCE.length(size, max(abs(spot.at.x), abs(spot.at.y)))
                 if all(hypot(spot.at.x - p.x, spot.at.y - p.y) > slack for p in shared):
                     return spot.at

@@ -5,10 +5,10 @@ from math import hypot
 
 from ..figures import Arc, Circle, Curve, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import place_along
-from ..measure.away import away
-from ..meet import meet
-from ..meet.carriers import way_of
-from ..meet.nearest import nearest
+from ..intersect import intersect
+from ..intersect.nearest import nearest
+from ..intersect.supporting_curves import way_of
+from ..measure.distance_to import distance_to
 from ..tolerance import TOLERANCE
 from .finding import Finding, Place
 from .looked import Looked
@@ -92,20 +92,20 @@ def _of_places(one: Place, other: Place, apart: float) -> Finding:
 
 def _of_body(f: Looked, place: Place, g: Looked, off: float, limit: float) -> Finding:
     at = place.at
-    curve = min(g.curves, key=lambda one: away(one, at.x, at.y))
+    curve = min(g.curves, key=lambda one: distance_to(one, at.x, at.y))
     second = Place(g.id, "body", nearest(curve, at))
     if place.what == "point":
         return Finding("beside", place, off, second)
     own = f.curves[0] if place.what == "start" else f.curves[-1]
-    past = any(hypot(spot.at.x - at.x, spot.at.y - at.y) <= 4.0 * limit for spot in meet(own, curve).spots)
+    past = any(hypot(spot.at.x - at.x, spot.at.y - at.y) <= 4.0 * limit for spot in intersect(own, curve).spots)
     return Finding("ends", place, off, second, past)
 
 
 def _off(g: Looked, at: Point, limit: float) -> float:
     """How far a place is off a figure; of an outline only the pieces that come near are looked at."""
     if not isinstance(g.figure, Outline):
-        return away(g.figure, at.x, at.y) if g.curves else 2.0 * limit
-    return min((away(piece, at.x, at.y) for piece in g.curves if _comes_near(piece, at, limit)), default=2.0 * limit)
+        return distance_to(g.figure, at.x, at.y) if g.curves else 2.0 * limit
+    return min((distance_to(piece, at.x, at.y) for piece in g.curves if _comes_near(piece, at, limit)), default=2.0 * limit)
 
 
 def _comes_near(piece: Curve, at: Point, limit: float) -> bool:
@@ -129,7 +129,7 @@ def _almost_touching(f: Looked, g: Looked, limit: float, slack: float) -> Findin
             ends = [place.at for place in (*f.places, *g.places) if place.what in _ENDS]
             if any(hypot(p.x - at.x, p.y - at.y) <= 2.0 * limit for p in ends):
                 continue
-            if away(a, at.x, at.y) <= limit and away(b, at.x, at.y) <= limit:
+            if distance_to(a, at.x, at.y) <= limit and distance_to(b, at.x, at.y) <= limit:
                 return Finding("near", Place(f.id, "body", at), by, Place(g.id, "body", at))
     return None
 
@@ -206,7 +206,7 @@ def _upon(a: Curve, b: Curve, limit: float, slack: float) -> tuple[float, Point]
             return None
     elif type(a) is not type(b):
         return None
-    found = meet(a, b)
+    found = intersect(a, b)
     if found.how != "coincident":
         return None
     middle = place_along(b, 0.5 * b.length) if not isinstance(b, EndlessLine) else b.through

@@ -34,7 +34,7 @@ def _touching(book: Book, f: Looked, value: StepResult) -> Iterator[Finding]:
     """Its centre is where two loci cross, and they cross at the angle between the ways to the touching places."""
     centre = f.figure.centre
     words = {given.word for given in book.steps[f.step].statement.givens}
-    contacts = value.solutions[value.taken].contacts
+    contacts = value.solutions[value.chosen_index].contacts
     if len(contacts) != 2 or not words & {"radius", "diameter"}:
         return
     (ax, ay), (bx, by) = ((c.at.x - centre.x, c.at.y - centre.y) for c in contacts)

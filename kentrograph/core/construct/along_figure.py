@@ -6,7 +6,7 @@ from typing import Any
 
 from ..angles import full_turn
 from ..figures import Arc, Circle, Ellipse, Point, RoundCurve
-from ..meet import nearest
+from ..intersect import nearest
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .arcs import about_to

@@ -4,8 +4,8 @@ from math import atan2, degrees, hypot
 
 from ..angles import unit_vector
 from ..figures import Arc, Circle, Curve, Point
+from ..intersect import intersect_long
 from ..measure.closest import closest
-from ..meet import meet_long
 from ..problem import Refused, refusal
 from ..tolerance import TOLERANCE
 from .circles import through_three, through_two_radius
@@ -86,7 +86,7 @@ def _running(centre: Point, start: Point, end: Curve | Point, clockwise: bool, w
     if isinstance(end, Point):
         return [Solution(about_to(centre, start, end, clockwise), word)]
     circle = Circle(centre, hypot(start.x - centre.x, start.y - centre.y))
-    met = meet_long(circle, end)
+    met = intersect_long(circle, end)
     if met.how == "coincident":
         raise refusal("same_locus", first="the arc", second="the figure it is to run to")
     slack = TOLERANCE.length(circle.radius, max(abs(start.x), abs(start.y)))

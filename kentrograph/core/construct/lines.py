@@ -5,9 +5,9 @@ from typing import assert_never
 
 from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
+from ..intersect import intersect_long
+from ..intersect.supporting_curves import supporting_curve, way_of
 from ..measure.closest import closest
-from ..meet import meet_long
-from ..meet.carriers import carrier, way_of
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .loci import Locus, from_two_loci
@@ -48,7 +48,7 @@ def until(start: Point, vector: Vector, end: Curve | Point) -> list[Solution]:
     if isinstance(end, Point):
         along = (end.x - start.x) * vector[0] + (end.y - start.y) * vector[1]
         return [Solution(with_length(start, vector, along))]
-    met = meet_long(way, end)
+    met = intersect_long(way, end)
     if met.how == "coincident":
         raise refusal("same_locus", first="the line", second="the figure it is to run to")
     slack = TOLERANCE.length(_size(end), max(abs(start.x), abs(start.y)))
@@ -82,7 +82,7 @@ def reaching(start: Point, length: float, end: Curve) -> list[Solution]:
 
     Raises `Refused`: bad_radius for no length, length_too_short with the least that would do, loci_apart with the gap.
     """
-    least = closest(start, end if isinstance(end, Ellipse) else carrier(end))[0]
+    least = closest(start, end if isinstance(end, Ellipse) else supporting_curve(end))[0]
     circle = Circle(start, length)
     if length < least - TOLERANCE.length(least, max(abs(start.x), abs(start.y))):
         raise refusal("length_too_short", length=length, least=least)
@@ -121,7 +121,7 @@ def bisectors_of_lines(a: StraightCurve, b: StraightCurve) -> list[Solution]:
     Of parallel lines, the one midway. Raises `Refused` (same_locus) for lines that lie on each other.
     Source, published: Euclid, Elements I.9.
     """
-    met = meet_long(a, b)
+    met = intersect_long(a, b)
     p, q = way_of(a), way_of(b)
     if met.how == "coincident":
         raise refusal("same_locus", first="the first line", second="the second")

@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 
 from ..figures import Curve, EndlessLine, Point
+from ..intersect import intersect_long
 from ..measure.closest import closest
-from ..meet import meet_long
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .solution import Solution
@@ -29,7 +29,7 @@ def from_two_loci(a: Locus, b: Locus) -> list[Solution]:
     Two circles: left and right of the way from the first to the second; a line and a circle: entering, leaving.
     Raises `Refused`: same_locus (infinitely many), no_solution with the gap where there is one.
     """
-    found = meet_long(a.curve, b.curve)
+    found = intersect_long(a.curve, b.curve)
     if found.how == "coincident":
         raise refusal("same_locus", first=a.words, second=b.words)
     solutions: list[Solution] = []

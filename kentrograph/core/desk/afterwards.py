@@ -57,5 +57,5 @@ def said_first(book: Book, line: OpenLine, index: int) -> OpenLine:
         or not open_choice(line.step, line.value)
     ):
         return line
-    words = worded(book, line.step, line.value, line.value.taken, index)
+    words = worded(book, line.step, line.value, line.value.chosen_index, index)
     return replace(line, do="type", statement=words, hint="Which is meant? Enter says it, ↑ ↓ go through them; then Enter again.")

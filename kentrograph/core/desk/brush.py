@@ -17,9 +17,9 @@ from ..book.scene import pen_of
 from ..book.values import StepResult
 from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import place_along
+from ..intersect import intersect
 from ..language.messages import sentence
-from ..measure.away import away
-from ..meet import meet
+from ..measure.distance_to import distance_to
 from ..problem import Problem, Refused
 from ..shape.join import slack_of
 from ..shape.stretch import end_of, is_closed, same_cut, start_of
@@ -122,7 +122,7 @@ def _crossed(book: Book, brush: Brush, a: Point, b: Point, before: str | None) -
         if isinstance(figure, Point) or not counts(book, id, at, brush.ink_only):
             continue
         for piece in figure.pieces if isinstance(figure, Outline) else (figure,):
-            found += [spot.at for spot in meet(way, piece).spots]
+            found += [spot.at for spot in intersect(way, piece).spots]
     return sorted(found, key=lambda spot: (spot.x - a.x) * (b.x - a.x) + (spot.y - a.y) * (b.y - a.y))
 
 
@@ -214,7 +214,7 @@ def _inked(book: Book, stretch: Stretch, whole: bool, at: Key) -> bool:
         figure = book.figure_of(id)
         if id == stretch.id or isinstance(figure, Point) or not counts(book, id, at, True):
             continue
-        if all(away(figure, spot.x, spot.y) <= slack for spot in spots):
+        if all(distance_to(figure, spot.x, spot.y) <= slack for spot in spots):
             return True
     return False
 

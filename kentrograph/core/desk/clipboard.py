@@ -13,7 +13,7 @@ from ..book.values import StepResult, Untouchable
 from ..figures import Figure, Point
 from ..figures.box import box_around
 from ..figures.in_unit import in_unit
-from ..figures.similarity import carried, rotation, shift
+from ..figures.similarity import rotation, shift, transformed
 from ..language.in_numbers import statements_of
 from ..language.script import book_of, read_script
 from ..problem import Problem, Refused, refusal
@@ -67,8 +67,8 @@ def _lines(book: Book, ids: Sequence[str], base: Point | None) -> list[str]:
 
 def _about(figure: Figure, base: Point, manner: Conventions) -> list[str]:
     """The statements of a figure, counted from a place along the datum's direction."""
-    moved = carried(figure, shift(-base.x, -base.y))
-    return list(statements_of(carried(moved, rotation(Point(0.0, 0.0), -manner.datum.turn)) if manner.datum.turn else moved))
+    moved = transformed(figure, shift(-base.x, -base.y))
+    return list(statements_of(transformed(moved, rotation(Point(0.0, 0.0), -manner.datum.turn)) if manner.datum.turn else moved))
 
 
 def figures_in(text: str, unit: str) -> list[tuple[str, Figure]]:
@@ -93,7 +93,7 @@ def put_down(book: Book, text: str) -> list[Figure]:
     """What a text draws as it would lie about 0, 0 of a drawing: in its unit, along its datum. Raises `Refused`."""
     manner = book.header.manner
     turn = rotation(Point(0.0, 0.0), manner.datum.turn)
-    return [carried(figure, turn) if manner.datum.turn else figure for _, figure in figures_in(text, manner.unit)]
+    return [transformed(figure, turn) if manner.datum.turn else figure for _, figure in figures_in(text, manner.unit)]
 
 
 def pasted(book: Book, text: str, at: Point, id: str, in_front_of: str | None = None) -> tuple[Edit, str]:
@@ -103,6 +103,6 @@ def pasted(book: Book, text: str, at: Point, id: str, in_front_of: str | None = 
     # Coordinates count along the datum, in the text as in this drawing: what is carried is only moved.
     by = shift(*manner.from_world(at))
     for pen, figure in figures_in(text, manner.unit):
-        entries += [Entry(f"{pen} {line}" if pen != "ink" else line) for line in statements_of(carried(figure, by))]
+        entries += [Entry(f"{pen} {line}" if pen != "ink" else line) for line in statements_of(transformed(figure, by))]
     edit, _ = write_all(book, entries, id, in_front_of)
     return edit, f"{len(entries)} figures put down"

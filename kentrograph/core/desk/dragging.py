@@ -10,7 +10,7 @@ from .draft import Draft, reading_named
 from .hand import Hand
 from .picks import Shown, under_pointer
 from .pointer import Pointer
-from .pointing import OF_FIGURE, places_at, stands
+from .pointing import OF_FIGURE, evaluate_draft, places_at
 
 
 def drag_of(kind: str) -> Drag | None:
@@ -45,7 +45,7 @@ def dragged(book: Book, hand: Hand, index: int) -> tuple[Draft, Shown] | None:
         end = words.figure if _of_figure(book, pointer, begun.draft, index) else words.start
     read = under_pointer(book, begun.draft, end, index, pointer, hand.choice, hand.aimed)
     # The word of the end was not typed: what stands is what was begun.
-    return begun.draft, replace(read, line=stands(book, begun.draft, index))
+    return begun.draft, replace(read, line=evaluate_draft(book, begun.draft, index))
 
 
 def _begun_at(book: Book, draft: Draft, word: str, start: Pointer, index: int) -> Shown:

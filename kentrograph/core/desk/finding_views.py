@@ -15,7 +15,7 @@ from ..figures import Outline, Point
 from ..language import display
 from ..language.report import FigureData
 from ..problem import Refused
-from ..snap.away import edge_at
+from ..snap.edge import edge_at
 from ..units import plain
 from .causes import Cause
 from .handles.fitting import text_of

@@ -78,7 +78,7 @@ def in_words(book: Book, step: Step, value: Value, index: int) -> str:
     givens = step.statement.givens
     unsaid = not any(g.chooses for g in givens) or any(g.word in CHOOSERS for g in givens)
     if unsaid and isinstance(value, StepResult) and len(value.solutions) > 1:
-        return worded(book, step, value, value.taken, index)
+        return worded(book, step, value, value.chosen_index, index)
     return step.statement.text
 
 

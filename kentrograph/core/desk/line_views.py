@@ -21,6 +21,7 @@ from .draft_from import before_kind, draft_of
 from .dragging import dragged
 from .hand import Hand
 from .handles.handle import Handle
+from .hover import hover_measures
 from .intents import mended
 from .line_parts import handles_of, line_of
 from .open_line import OpenLine, read_mend, read_open_line
@@ -30,7 +31,6 @@ from .pointer import Pointer
 from .pointing import Pointed, exactly_at, later_place, place_at, places_passed, with_solution
 from .pulling import Pulled, handles, pulled
 from .read_at import area_there, named_there, readings_at, wanted_of
-from .told import told
 from .view_types import BrushView, CarryView, FollowView, LineView, PullView, TagView
 from .views import previewed, problem_view, reading_words
 
@@ -101,7 +101,7 @@ def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | N
     """The tag while nothing is written: the measures of the figure there or, where there is none, what stands there on paper."""
     id = annotation_at(book, pointer.x, pointer.y, pointer.reach / 2.0) if tag.figure is None and pointer is not None else None
     if id is None:
-        return replace(tag, told=told(book, pointed))
+        return replace(tag, told=hover_measures(book, pointed))
     step = book.steps[id]
     return replace(
         tag,

@@ -65,7 +65,7 @@ def read_open_line(book: Book, draft: Draft | None, text: str, index: int | None
     at = len(book.order) if index is None else min(index, len(book.order))
     typed = text.strip()
     if not typed:
-        return _stands(book, draft, at) if draft else OpenLine("nothing", hint=beginning_hint(book))
+        return _evaluated(book, draft, at) if draft else OpenLine("nothing", hint=beginning_hint(book))
     if draft is None or (draft.untouched and _begins_anew(typed)):
         line, before = _beginning(book, typed, at), [""]
     else:
@@ -122,7 +122,7 @@ def read_mend(book: Book, id: str, text: str) -> OpenLine:
     return OpenLine("write", statement=text, step=step, value=value)
 
 
-def _stands(book: Book, draft: Draft, at: int) -> OpenLine:
+def _evaluated(book: Book, draft: Draft, at: int) -> OpenLine:
     """The draft as it stands, with nothing typed."""
     step, value, problem = _try(book, draft.text(), at)
     drawn = value if isinstance(value, StepResult) else None
@@ -290,7 +290,7 @@ def _beginning(book: Book, typed: str, at: int) -> OpenLine:
         return OpenLine("begin", Draft(READING), hint="Point at what is to be read.")
     kind = _kind_word(typed)
     if kind is not None:
-        stands = _stands(book, Draft(kind), at)
+        stands = _evaluated(book, Draft(kind), at)
         return OpenLine("begin", Draft(kind), "", hint=stands.hint, completions=completions)
     step, value, problem = _try(book, typed, at)
     if step is not None:

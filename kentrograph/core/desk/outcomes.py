@@ -15,7 +15,7 @@ from .draft import Draft, is_endless, reading_named
 from .hand import Hand
 from .intents import in_words
 from .open_line import DRAFT_ID, Do, OpenLine
-from .pointing import stands
+from .pointing import evaluate_draft
 from .trying import tried
 
 
@@ -70,7 +70,7 @@ def leaving_outcome(book: Book, hand: Hand, index: int) -> Outcome:
     draft = hand.draft
     if draft is None or hand.mend is not None or not is_endless(draft.kind):
         return Outcome(do="nothing")
-    return replace(outcome_of(book, hand, stands(book, draft, index), index), draft=None)
+    return replace(outcome_of(book, hand, evaluate_draft(book, draft, index), index), draft=None)
 
 
 def _begun(book: Book, kind: str, selected: Sequence[str]) -> Draft:

@@ -19,7 +19,7 @@ from .kinds.facet import OF_THE_LAST, Click, figure_under, nearest_only
 from .open_line import READ, OpenLine, read_open_line, understood
 from .phrases import phrases
 from .pointer import Pointer
-from .pointing import Pointed, last_of_draft, places_at, read_with_pointer, stands, with_solution
+from .pointing import Pointed, evaluate_draft, last_of_draft, places_at, read_with_pointer, with_solution
 
 _MOST = 12
 _MOST_PLACES = 7
@@ -78,7 +78,9 @@ def under_pointer(
     if draft is None or text.strip() or pointer is None:
         line = with_solution(book, line, choice, aim if draft is not None else None, index)
         # What is typed cannot be drawn yet: the figure stays in sight as it stands without it.
-        return Shown(line, line if line.value is not None or draft is None else stands(book, draft, index), pointed=pointed)
+        return Shown(
+            line, line if line.value is not None or draft is None else evaluate_draft(book, draft, index), pointed=pointed
+        )
     found, refused = picks(book, draft, pointer, index, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
@@ -193,7 +195,7 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     draft, pointer, lifted = _lifted(draft, pointer)
     if lifted:
         places = None
-    before = stands(book, draft, index)
+    before = evaluate_draft(book, draft, index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
     refused: list[Pick] = []

@@ -102,7 +102,7 @@ def _own_pieces(book: Book, draft: Draft | None, index: int) -> tuple[Piece, ...
     """The pieces of the chain being written, as it stands; none of another kind."""
     if draft is None or not is_endless(draft.kind) or not draft.rows:
         return ()
-    value = stands(book, draft, index).value
+    value = evaluate_draft(book, draft, index).value
     figure = value.figure if isinstance(value, StepResult) else None
     return figure.pieces if isinstance(figure, Outline) else ()
 
@@ -300,7 +300,7 @@ def _on_one(solutions: Sequence[Solution], pointer: Pointer) -> bool:
     return any(distance_between(at, one.figure) <= pointer.reach for one in solutions)
 
 
-def stands(book: Book, draft: Draft, index: int) -> OpenLine:
+def evaluate_draft(book: Book, draft: Draft, index: int) -> OpenLine:
     """A draft as it stands with nothing typed; the last one is kept, since one look at the pointer asks several times."""
     kept = _STANDS.of(book)
     if (draft, index) not in kept:
@@ -320,7 +320,7 @@ def last_of_draft(book: Book, draft: Draft | None, index: int) -> Point:
 
 def own_last(book: Book, draft: Draft | None, index: int) -> Point | None:
     """The place that a draft has put down last; None while it has put down none."""
-    step = stands(book, draft, index).step if draft is not None else None
+    step = evaluate_draft(book, draft, index).step if draft is not None else None
     return last_of_givens(book, step.statement, index) if step is not None else None
 
 
@@ -356,6 +356,6 @@ def leaving(book: Book, draft: Draft | None, index: int) -> float | None:
     """The direction in which a chain leaves its last end; None while it has no piece yet."""
     if draft is None or not is_endless(draft.kind) or draft.at is not None or len(draft.rows) < 2:
         return None
-    value = stands(book, draft, index).value
+    value = evaluate_draft(book, draft, index).value
     figure = value.figure if isinstance(value, StepResult) else None
     return direction_of(*heading(figure.pieces[-1], False)) if isinstance(figure, Outline) else None

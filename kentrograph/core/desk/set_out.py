@@ -9,7 +9,7 @@ from ..book.names import edge_name
 from ..book.order import END
 from ..book.scene import all_seen, pen_of
 from ..figures import Arc, Line, Outline, Point, RoundCurve
-from ..meet.carriers import way_of
+from ..intersect.supporting_curves import way_of
 from ..problem import refusal
 from ..tolerance import LARGEST
 from .intents import write

@@ -14,7 +14,7 @@ from ..book.values import StepResult
 from ..checks.finding import Finding, Place
 from ..checks.loose_ends import around_an_edit, loose_ends
 from ..figures import Line, Outline
-from ..measure.away import away
+from ..measure.distance_to import distance_to
 from ..problem import Refused, refusal
 from ..snap.kinds import KINDS as PLACE_KINDS
 from ..tolerance import SPOT_SHARE
@@ -134,7 +134,7 @@ def _covers(book: Book, beneath: str, extra: str, amount: float) -> bool:
     one, other = book.figure_of(beneath), book.figure_of(extra)
     curves = other.pieces if isinstance(other, Outline) else (other,)
     slack = amount + SPOT_SHARE * (1.0 + max(abs(v) for v in _spots(curves[0])[0]))
-    return all(away(one, x, y) <= slack for curve in curves for x, y in _spots(curve))
+    return all(distance_to(one, x, y) <= slack for curve in curves for x, y in _spots(curve))
 
 
 def _spots(curve: object) -> list[tuple[float, float]]:

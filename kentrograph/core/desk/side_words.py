@@ -55,7 +55,7 @@ def _takes(book: Book, step: Step, text: str, drawn: StepResult, which: int, ind
     if not isinstance(value, StepResult):
         return False
     # Where a side is stated there is nothing left to take.
-    return value.figure == drawn.solutions[which].figure and (value.taken == which or not value.solutions)
+    return value.figure == drawn.solutions[which].figure and (value.chosen_index == which or not value.solutions)
 
 
 def _with_sides(statement: Statement, solution: Solution) -> str | None:

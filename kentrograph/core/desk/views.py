@@ -99,9 +99,9 @@ def _on_paper(book: Book, id: str, drawn: object) -> FigureData | None:
 
 def residual_view(value: Value, book: Book) -> ResidualView | None:
     """By how much a touching figure misses what it touches at most; what only rounding left of it is said in words."""
-    if not isinstance(value, StepResult) or not value.solutions or not value.solutions[value.taken].contacts:
+    if not isinstance(value, StepResult) or not value.solutions or not value.solutions[value.chosen_index].contacts:
         return None
-    contacts = value.solutions[value.taken].contacts
+    contacts = value.solutions[value.chosen_index].contacts
     largest = max(c.residual for c in contacts)
     away = max(max(abs(c.at.x), abs(c.at.y)) for c in contacts)
     said = f"{largest:.2g} {book.header.manner.unit}"

@@ -76,7 +76,7 @@ def dilation(about: Point, factor: float) -> Similarity:
     return Similarity(factor, 0.0, (1.0 - factor) * about.x, (1.0 - factor) * about.y, False, factor)
 
 
-def carried(figure: Figure, by: Similarity) -> Figure:
+def transformed(figure: Figure, by: Similarity) -> Figure:
     """A figure where a similarity carries it; it runs from the carried start to the carried end."""
     match figure:
         case Point():
@@ -91,7 +91,7 @@ def carried(figure: Figure, by: Similarity) -> Figure:
         case Line() | Arc() | Ellipse():
             return _piece(figure, by)
         case FigureSet(members, names, row, pens):
-            return FigureSet(tuple(carried(member, by) for member in members), names, row, pens)
+            return FigureSet(tuple(transformed(member, by) for member in members), names, row, pens)
         case _:
             assert_never(figure)
 

@@ -79,7 +79,7 @@ def _known(book: Book, step: Step) -> Row:
 
 
 def _value_data(value: Value) -> Row | None:
-    if type(value) is not StepResult or value.solutions or value.taken or value.note or value.more:
+    if type(value) is not StepResult or value.solutions or value.chosen_index or value.note or value.more:
         return None
     written = _WRITE.get(type(value.figure))
     if written is None:

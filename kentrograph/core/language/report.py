@@ -119,7 +119,7 @@ def _of_step(book: Book, value: StepResult, id: str, figure: Any) -> dict[str, A
     """One of the figures that come of a step, with what it is drawn with, and whether it is out of sight. The solutions of the
     step stand with the figure that has them."""
     whole = value._replace(figure=figure, more=())
-    solved = not value.more or (value.solutions and figure == value.solutions[value.taken].figure)
+    solved = not value.more or (value.solutions and figure == value.solutions[value.chosen_index].figure)
     data = drawn_data(whole if solved else whole._replace(solutions=()))
     if isinstance(figure, float):
         return data
@@ -141,7 +141,7 @@ def drawn_data(drawn: StepResult) -> dict[str, Any]:
         data["note"] = drawn.note
     if len(drawn.solutions) > 1:
         data["solutions"] = len(drawn.solutions)
-        data["taken"] = drawn.taken
+        data["taken"] = drawn.chosen_index
         data["all"] = [solution_data(s) for s in drawn.solutions]
     elif drawn.solutions:
         data |= contact_data(drawn.solutions[0])

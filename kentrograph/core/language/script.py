@@ -18,7 +18,7 @@ from ..book.step import LETTERS, Besides, Names, Step, Taken, deal_name, free_na
 from ..book.tree import UNREAD, Given, KindOf, Name, Statement, SymbolBody
 from ..book.values import StepResult, Untouchable, Value
 from ..figures import FIGURE_NAMES, FigureSet, Point
-from ..figures.similarity import carried, dilation
+from ..figures.similarity import dilation, transformed
 from ..problem import Problem, Refused, refusal
 from ..units import convert
 from .header import apply_header, header_lines, with_manner
@@ -180,7 +180,7 @@ class _Body(SymbolBody):
         own = tuple("" if pen == "ink" else pen for pen in pens)
         made = FigureSet(figures, tuple(members), 0, own if any(own) else ())
         times = convert(1.0, script.header.manner.unit, unit)
-        scaled = carried(made, dilation(Point(0.0, 0.0), times)) if times != 1.0 else made
+        scaled = transformed(made, dilation(Point(0.0, 0.0), times)) if times != 1.0 else made
         assert isinstance(scaled, FigureSet)
         return scaled
 

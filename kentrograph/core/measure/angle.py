@@ -5,8 +5,8 @@ from typing import assert_never
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, StraightCurve
 from ..figures.along import Longish
-from ..meet.carriers import way_of
-from ..meet.nearest import nearest
+from ..intersect.nearest import nearest
+from ..intersect.supporting_curves import way_of
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .closest import distance_between

@@ -11,11 +11,11 @@ from typing import Any, assert_never
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
-from ..meet import meet, nearest
-from ..meet.carriers import way_of
-from ..meet.ellipses import nearest_angles
-from ..meet.narrowing import zero_between
-from ..meet.within import within
+from ..intersect import intersect, nearest
+from ..intersect.ellipses import nearest_angles
+from ..intersect.narrowing import zero_between
+from ..intersect.supporting_curves import way_of
+from ..intersect.within import within
 from ..problem import refusal
 
 Pair = tuple[float, Point, Point]
@@ -44,7 +44,7 @@ def closest(first: Any, second: Any) -> Pair:
         return _pair(first, nearest(second, first))
     if isinstance(second, Point):
         return _pair(nearest(first, second), second)
-    met = meet(first, second)
+    met = intersect(first, second)
     if met.spots:
         return (0.0, met.spots[0].at, met.spots[0].at)
     if met.how == "coincident":

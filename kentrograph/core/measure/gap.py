@@ -7,9 +7,9 @@ from typing import Any, Literal
 from ..angles import unit_vector
 from ..figures import Arc, Ellipse, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.box import box_of
-from ..meet import feet, meet
-from ..meet.carriers import way_of
-from ..meet.ellipses import apart
+from ..intersect import feet, intersect
+from ..intersect.ellipses import apart
+from ..intersect.supporting_curves import way_of
 from ..tolerance import TOLERANCE
 from .closest import closest, parts_of, tree_of
 
@@ -35,7 +35,7 @@ def gap_between(a: Any, b: Any) -> Gap:
     if isinstance(a, Point) or isinstance(b, Point):
         apart = closest(a, b)[0]
         return Gap("touches" if apart <= _slack(a, b) else "gap", apart)
-    met = meet(a, b)
+    met = intersect(a, b)
     if met.how == "coincident":
         return Gap("lies on", 0.0)
     if met.how == "touching":

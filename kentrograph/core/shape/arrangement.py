@@ -10,13 +10,13 @@ from ..figures import Arc, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxLike, BoxTree
+from ..intersect import intersect, nearest
+from ..intersect.roughly import RoughCurve, rough_curve
+from ..intersect.within import within
 from ..measure.area import signed_area
-from ..measure.away import away
+from ..measure.distance_to import distance_to
 from ..measure.inside import winding
 from ..measure.rough_spots import spots_on_both
-from ..meet import meet, nearest
-from ..meet.roughly import Carrier, carrier_of
-from ..meet.within import within
 from ..tolerance import ROUGH_SHARE
 from .stretch import Cut, cut_on, end_of, part_of, same_cut, start_of
 
@@ -47,7 +47,7 @@ class Rest:
         # Middles of pieces are known far better than the places where they cross.
         reach = self.distance - 0.02 * self.nothing
         for number in self._tree.within(at.x - reach, at.y - reach, at.x + reach, at.y + reach):
-            if away(self.pieces[number], at.x, at.y) < reach:
+            if distance_to(self.pieces[number], at.x, at.y) < reach:
                 return False
         for number in self._caps.within(at.x, at.y, at.x, at.y):
             cap = self.caps[number]
@@ -99,7 +99,7 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
     """Every piece that may stay, cut where it meets another one."""
     pieces = [one.piece for one in laid]
     boxes = [box_of(piece) for piece in pieces]
-    carriers = [carrier_of(piece) for piece in pieces]
+    carriers = [rough_curve(piece) for piece in pieces]
     tree = BoxTree(boxes)
     cuts: list[list[Cut]] = [[] for _ in pieces]
     reach = 4.0 * nothing
@@ -111,7 +111,7 @@ def _cut(laid: Sequence[Laid], nothing: float) -> list[list[Bit]]:
                 continue
             if _surely_apart(a, b, carriers[one], carriers[other], boxes[one]):
                 continue
-            met = meet(a, b)
+            met = intersect(a, b)
             places = [spot.at for spot in met.spots]
             if met.how == "coincident":
                 places = [p for p in (a.start, a.end, b.start, b.end) if within(a, p) and within(b, p)]
@@ -152,7 +152,7 @@ def _go_on(one: Laid, other: Laid) -> bool:
     return not isinstance(a, Arc) or not isinstance(b, Arc) or abs(a.sweep + b.sweep) < 359.0
 
 
-def _surely_apart(a: Bit, b: Bit, u: Carrier | None, v: Carrier | None, box: BoxLike) -> bool:
+def _surely_apart(a: Bit, b: Bit, u: RoughCurve | None, v: RoughCurve | None, box: BoxLike) -> bool:
     """Whether rough sums are enough to say that two pieces meet nowhere, or only where one ends and the other begins."""
     left, low, right, high = box
     reach = 0.5 * max(right - left, high - low)

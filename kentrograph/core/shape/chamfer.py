@@ -8,10 +8,10 @@ from ..angles import unit_vector
 from ..construct.solution import Contact, Solution
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import ellipse_angle
+from ..intersect import intersect_long
+from ..intersect.supporting_curves import supporting_curve, way_of
+from ..intersect.within import within
 from ..measure.angle import running_at
-from ..meet import meet_long
-from ..meet.carriers import carrier, way_of
-from ..meet.within import within
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 
@@ -30,7 +30,7 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
             raise refusal("bad_length", value=length)
     if angle is not None and not 0.0 < angle < 180.0:
         raise refusal("bad_angle", value=angle)
-    met = meet_long(first, second)
+    met = intersect_long(first, second)
     if met.how != "crossing":
         raise refusal("no_corner_there")
     found: list[tuple[bool, Solution]] = []
@@ -84,7 +84,7 @@ def _apart(solutions: Sequence[Solution]) -> list[Solution]:
 def _walked(figure: Side, corner: Point, length: float, ahead: bool) -> _Walked | None:
     """So far along the whole of a figure from a place on it; None where that comes round to it."""
     sense = 1.0 if ahead else -1.0
-    match carrier(figure):
+    match supporting_curve(figure):
         case EndlessLine():
             w = way_of(figure)  # type: ignore[arg-type]
             at = Point(corner.x + sense * length * w.ux, corner.y + sense * length * w.uy)
@@ -108,7 +108,7 @@ def _walked(figure: Side, corner: Point, length: float, ahead: bool) -> _Walked 
 def _run(figure: Side, at: Point, ahead: bool) -> tuple[float, float]:
     """The unit vector along which the whole of a figure runs at a place on it, or against it; what is round runs
     counter-clockwise."""
-    ux, uy = running_at(carrier(figure), at)
+    ux, uy = running_at(supporting_curve(figure), at)
     return (ux, uy) if ahead else (-ux, -uy)
 
 
@@ -124,7 +124,7 @@ def _met_at_angle(first: Side, ahead: bool, second: Side, corner: Point, start: 
     # The first that is drawn; past its ends only where none is.
     ends = [
         (not within(second, spot.at), along, spot.at)
-        for spot in meet_long(ray, second).spots
+        for spot in intersect_long(ray, second).spots
         if (along := (spot.at.x - start.at.x) * ray.ux + (spot.at.y - start.at.y) * ray.uy) > 0.0
     ]
     if not ends:

@@ -15,9 +15,9 @@ from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import heading, place_along
 from ..figures.outline import Piece
+from ..intersect import feet, intersect_long
+from ..intersect.supporting_curves import way_of
 from ..measure.area import signed_area
-from ..meet import feet, meet_long
-from ..meet.carriers import way_of
 from ..problem import Refused, refusal
 from ..tolerance import TOLERANCE
 from .stretch import Cut, cut_at, end_of, part_of, start_of
@@ -67,7 +67,7 @@ def rounding(radius: float) -> Way:
         side = 1.0 if sine > 0.0 else -1.0
         corner = before.end
         found: list[tuple[float, Point, Cut, Cut]] = []
-        for spot in meet_long(_beside(before, side * radius), _beside(after, side * radius)).spots:
+        for spot in intersect_long(_beside(before, side * radius), _beside(after, side * radius)).spots:
             cuts = [_touch(piece, spot.at) for piece in (before, after)]
             if all(cut is not None for cut in cuts):
                 first, second = (cut for cut in cuts if cut is not None)
@@ -143,7 +143,7 @@ def _at_angle(before: Piece, after: Piece, first: Cut, angle: float) -> Cut:
     c, s = unit_vector(angle if sine > 0.0 else -angle)
     ray = EndlessLine(first.at, ux * c - uy * s, ux * s + uy * c)
     found: list[tuple[float, Cut]] = []
-    for spot in meet_long(ray, after).spots:
+    for spot in intersect_long(ray, after).spots:
         ahead = (spot.at.x - first.at.x) * ray.ux + (spot.at.y - first.at.y) * ray.uy
         cut = cut_at(after, spot.at)
         if ahead > 0.0 and cut.off == 0.0:

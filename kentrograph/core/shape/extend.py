@@ -8,9 +8,9 @@ from typing import Any, NamedTuple, assert_never
 from ..construct.outlines import reversed_piece
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
 from ..figures.along import ellipse_angle, place_along
-from ..meet import meet_long, nearest
-from ..meet.carriers import carrier
-from ..meet.within import distance_along, swept, within
+from ..intersect import intersect_long, nearest
+from ..intersect.supporting_curves import supporting_curve
+from ..intersect.within import distance_along, swept, within
 from ..problem import refusal
 from .stretch import cut_at, is_closed, same_cut
 
@@ -105,7 +105,7 @@ def _longer(piece: Open, length: float, name: str) -> Open:
 
 
 def _ending_level(piece: Open, place: Point, name: str) -> Open:
-    whole = carrier(piece)
+    whole = supporting_curve(piece)
     foot = nearest(whole, place)
     past = _past_end(piece, foot)
     if past is None:
@@ -117,13 +117,13 @@ def _ending_level(piece: Open, place: Point, name: str) -> Open:
 
 def _meetings(last: Open, other: Any, to: str) -> list[tuple[Point, str, bool]]:
     """Where the whole of a piece meets another figure: the place, its sign, and whether it lies past what is drawn of that."""
-    along = carrier(last)
+    along = supporting_curve(last)
     pieces = other.pieces if isinstance(other, Outline) else (other,)
     found: list[tuple[Point, str, bool]] = []
     for piece in pieces:
         if not isinstance(piece, Line | EndlessLine | Circle | Arc | Ellipse):
             raise refusal("no_curve", name=to)
-        for spot in meet_long(along, piece).spots:
+        for spot in intersect_long(along, piece).spots:
             past = not within(piece, spot.at)
             if not (past and isinstance(other, Outline)):
                 found.append((spot.at, spot.sign, past))
@@ -145,7 +145,7 @@ def _past_end(piece: Open, at: Point) -> float | None:
 
 def _turn_to(piece: Arc | Ellipse, at: Point) -> float | None:
     """Degrees from the start of a piece to a place, as it sweeps; None where that is nothing or a whole turn."""
-    whole = carrier(piece)
+    whole = supporting_curve(piece)
     assert isinstance(whole, Circle | Ellipse)
     if same_cut(whole, cut_at(whole, at), cut_at(whole, piece.start)):
         return None

@@ -14,7 +14,7 @@ from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, P
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.outline import Piece
-from ..measure.away import away
+from ..measure.distance_to import distance_to
 from ..measure.inside import is_inside
 from ..problem import refusal
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
@@ -109,7 +109,7 @@ class Tracer:
         return found
 
     def _distance(self, id: Id, at: Point) -> float:
-        return away(self._curves[id].curve, at.x, at.y)
+        return distance_to(self._curves[id].curve, at.x, at.y)
 
     def _first_reach(self, at: Point) -> float:
         reach = ROUGH_SHARE * 64.0 * max(abs(at.x), abs(at.y), 1.0)

@@ -8,7 +8,7 @@ from ..budget import watch
 from ..construct.outlines import chained, reversed_piece
 from ..figures import Arc, Ellipse, Line, Outline, Point
 from ..figures.outline import Piece
-from ..figures.similarity import Similarity, carried
+from ..figures.similarity import Similarity, transformed
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 
@@ -134,6 +134,6 @@ def _drawn_to(piece: Piece, start: Point, end: Point) -> Piece:
         raise refusal("zero_length", x=start.x, y=start.y)
     mx, my = (ax * bx + ay * by) / square, (ax * by - ay * bx) / square
     tx, ty = start.x - (mx * piece.start.x - my * piece.start.y), start.y - (my * piece.start.x + mx * piece.start.y)
-    made = carried(piece, Similarity(mx, my, tx, ty, False, hypot(mx, my)))
+    made = transformed(piece, Similarity(mx, my, tx, ty, False, hypot(mx, my)))
     assert isinstance(made, Arc | Ellipse)
     return Arc(made.centre, made.radius, start, end, made.sweep) if isinstance(made, Arc) else made

@@ -13,10 +13,10 @@ from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
+from ..intersect import intersect
+from ..intersect.roughly import RoughCurve, rough_curve
+from ..intersect.within import swept, within
 from ..measure.rough_spots import spots_on_both
-from ..meet import meet
-from ..meet.roughly import Carrier, carrier_of
-from ..meet.within import swept, within
 from ..tolerance import GLANCING, LARGEST, ROUGH_SHARE, TOLERANCE
 from .stretch import Cut, cut_at, cut_on, end_of, is_closed, same_cut, start_of
 
@@ -31,11 +31,11 @@ class Other(NamedTuple):
 
     id: Id
     curve: Curve
-    carrier: Carrier | None
+    supporting_curve: RoughCurve | None
 
     @classmethod
     def of(cls, id: Id, curve: Curve) -> "Other":
-        return cls(id, curve, carrier_of(curve))
+        return cls(id, curve, rough_curve(curve))
 
 
 class Node(NamedTuple):
@@ -81,7 +81,7 @@ class Nodes:
 
     def _met(self, own: Other, other: Other) -> Iterator[_Met]:
         left, low, right, high = self._box
-        a, b = own.carrier, other.carrier
+        a, b = own.supporting_curve, other.supporting_curve
         rough, endless = None, isinstance(self.curve, EndlessLine)
         if a is not None and b is not None and not (len(a) == len(b) == 4 and abs(a[2] * b[3] - a[3] * b[2]) < GLANCING):
             middle, reach = (0.5 * (left + right), 0.5 * (low + high)), max(right - left, high - low)
@@ -236,7 +236,7 @@ class Nodes:
 
 
 def _meetings(a: Curve, b: Curve) -> list[Point]:
-    met = meet(a, b)
+    met = intersect(a, b)
     if met.how != "coincident":
         return [spot.at for spot in met.spots]
     # Where a circle lies twice both are cut where it begins, as what has ends is there: so they run along each other.

@@ -13,9 +13,9 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, R
 from ..figures.along import heading
 from ..figures.box import box_of
 from ..figures.outline import Piece
+from ..intersect import intersect_long
+from ..intersect.supporting_curves import way_of
 from ..measure.area import signed_area
-from ..meet import meet_long
-from ..meet.carriers import way_of
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .arrangement import Laid, Rest, arranged
@@ -190,7 +190,7 @@ def _square_at(piece: Piece, at_start: bool, corner: Point, left: float) -> Poin
 def _tip(one: Line | Arc, other: Line | Arc) -> Point | None:
     """Where two neighbours meet that go on as themselves: ahead of the one and behind the other, by the shortest way."""
     found: list[tuple[float, Point]] = []
-    for spot in meet_long(one, other).spots:
+    for spot in intersect_long(one, other).spots:
         ahead, back = _further(one, spot.at, True), _further(other, spot.at, False)
         if ahead is not None and back is not None:
             found.append((ahead + back, spot.at))

@@ -13,8 +13,8 @@ from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import Longish
 from ..figures.box import box_of
 from ..figures.outline import Piece
-from ..meet import nearest
-from ..meet.within import distance_along, swept
+from ..intersect import nearest
+from ..intersect.within import distance_along, swept
 from ..problem import refusal
 from ..tolerance import POLISHED, TOLERANCE
 

@@ -4,7 +4,7 @@ from math import atan2, hypot, pi
 
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import heading
-from ..meet.within import within
+from ..intersect.within import within
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .stretch import Cut

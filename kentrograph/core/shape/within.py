@@ -11,7 +11,7 @@ from typing import Any
 from ..figures import Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
-from ..measure.away import away
+from ..measure.distance_to import distance_to
 from ..measure.inside import is_inside
 from ..tolerance import TOLERANCE
 from .nodes import Nodes, Other
@@ -61,4 +61,4 @@ def _pieces(figure: Any) -> Sequence[Any]:
 def _is_on(figure: Any, at: Point) -> bool:
     left, low, right, high = box_of(figure)
     slack = TOLERANCE.length(max(right - left, high - low), max(abs(at.x), abs(at.y)))
-    return away(figure, at.x, at.y) <= 4.0 * slack
+    return distance_to(figure, at.x, at.y) <= 4.0 * slack

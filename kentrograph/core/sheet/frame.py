@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from ..angles import unit_vector
 from ..figures import Figure, Point
-from ..figures.similarity import Similarity, carried
+from ..figures.similarity import Similarity, transformed
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +38,7 @@ class Frame:
 
     def figure(self, figure: Figure) -> Figure:
         """A figure on paper."""
-        return carried(figure, self.by)
+        return transformed(figure, self.by)
 
     def back(self, at: Point) -> Point:
         """The place of the drawing that lies at a place on paper."""

@@ -11,7 +11,7 @@ from math import ceil, floor, inf
 from ..angles import unit_vector
 from ..figures import Curve, EndlessLine, Outline, Point
 from ..figures.box import box_of
-from ..meet import meet
+from ..intersect import intersect
 from ..shape.loops import Loop
 from .marks import Mark, segment
 from .tilted import Tilted
@@ -47,7 +47,7 @@ def hatched(
 
 def _within(line: EndlessLine, loop: Loop) -> list[Interval]:
     """Where a line runs within a closed figure, along itself."""
-    spots = [spot.at for piece in _pieces(loop) for spot in meet(line, piece).spots]
+    spots = [spot.at for piece in _pieces(loop) for spot in intersect(line, piece).spots]
     along = sorted(at.x * line.ux + at.y * line.uy for at in spots)
     return list(zip(along[::2], along[1::2], strict=False))
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ..figures import Circle, Figure, Line, Point
-from ..figures.similarity import Similarity, carried
+from ..figures.similarity import Similarity, transformed
 from ..tolerance import TOLERANCE
 
 Anchor = Literal["start", "middle", "end"]
@@ -81,7 +81,7 @@ def moved(marks: Iterable[Mark], by: Similarity, turn: float, size: float) -> li
 def _moved(mark: Mark, by: Similarity, turn: float, size: float) -> Mark:
     match mark:
         case Stroke(figure):
-            return replace(mark, figure=carried(figure, by))
+            return replace(mark, figure=transformed(figure, by))
         case Fill(places):
             return Fill(tuple(map(by.place, places)))
         case Lettering():
@@ -89,7 +89,7 @@ def _moved(mark: Mark, by: Similarity, turn: float, size: float) -> Mark:
         case Picture():
             return replace(mark, at=by.place(mark.at), width=mark.width * size, height=mark.height * size)
         case Within(circle, inner):
-            found = carried(circle, by)
+            found = transformed(circle, by)
             assert isinstance(found, Circle)
             return Within(found, tuple(moved(inner, by, turn, size)))
 

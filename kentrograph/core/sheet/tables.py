@@ -8,8 +8,8 @@ from ..angles import direction_of, unit_vector
 from ..book.manner import Header
 from ..book.on_paper import PointTable, TablePlace
 from ..figures import Point
+from ..intersect.supporting_curves import way_of
 from ..language import display
-from ..meet.carriers import way_of
 from ..shape.loops import Places
 from ..units import convert
 

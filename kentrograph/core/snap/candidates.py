@@ -9,13 +9,13 @@ from ..book.book import Book
 from ..book.index import index_of
 from ..book.scene import in_sight
 from ..figures import Arc, Line, Outline, Point, RoundCurve
-from ..measure.away import away
-from ..meet import feet, nearest, tangent_places
-from ..meet.within import distance_along, within
+from ..intersect import feet, nearest, tangent_places
+from ..intersect.within import distance_along, within
+from ..measure.distance_to import distance_to
 from ..problem import Refused
 from ..tolerance import SPOT_SHARE
-from .away import edge_at
 from .crossings import MOST_CROSSED, add_crossings
+from .edge import edge_at
 from .known import Candidate, known_places, parts, stepped
 from .query import Query
 from .scores import Scores
@@ -63,7 +63,7 @@ def figures_near(book: Book, q: Query, ids: list[str]) -> Near:
     found: Near = []
     for id in ids:
         figure = book.figure_of(id)
-        off = away(figure, q.x, q.y)
+        off = distance_to(figure, q.x, q.y)
         if off <= q.reach:
             found.append((off, id, figure))
     found.sort(key=lambda f: f[0])

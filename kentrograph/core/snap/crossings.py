@@ -8,10 +8,10 @@ from ..book.book import Book
 from ..book.caches import Shared
 from ..book.crossings import COUNTED
 from ..figures import Arc, FigureSet, Line, Outline, Point
-from ..measure.away import in_sweep
-from ..meet import meet_long, meet_outlines
-from ..meet.meeting import Spot
-from ..meet.roughly import Carrier, carrier_of, meet_roughly
+from ..intersect import intersect_long, intersect_outlines
+from ..intersect.intersection import Spot
+from ..intersect.roughly import RoughCurve, intersect_roughly, rough_curve
+from ..measure.distance_to import in_sweep
 from ..tolerance import ROUGH_SHARE
 from .known import Candidate
 from .query import Query
@@ -24,7 +24,7 @@ _MOST_KEPT = 20_000
 
 def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scores: Scores) -> None:
     """Where the figures under the pointer cross each other, or would with those passed over and those placed last."""
-    under = [(id, figure, carrier_of(figure)) for _, id, figure in near[:MOST_CROSSED]]
+    under = [(id, figure, rough_curve(figure)) for _, id, figure in near[:MOST_CROSSED]]
     for index, one in enumerate(under):
         for other in under[:index]:
             _add(book, q, other, one, scores)
@@ -33,7 +33,7 @@ def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scor
     seen = {id for id, _, _ in under}
     others = [id for id in dict.fromkeys((*(p.step for p in q.passed), *q.late)) if id and id not in seen]
     # A set is no curve; its members are looked at where they are near.
-    far = [(id, f, carrier_of(f)) for id in others if (f := book.figure_of(id)) is not None and not isinstance(f, FigureSet)]
+    far = [(id, f, rough_curve(f)) for id in others if (f := book.figure_of(id)) is not None and not isinstance(f, FigureSet)]
     for index, one in enumerate(far):
         for other in (*under, *far[:index]):
             _add(book, q, other, one, scores)
@@ -41,13 +41,13 @@ def add_crossings(book: Book, q: Query, near: list[tuple[float, str, Any]], scor
 
 _MEETINGS: Shared[dict[tuple[str, str], tuple[Any, Any, tuple[tuple[Spot, str], ...]]]] = Shared(dict)
 
-Looked = tuple[str, Any, Carrier | None]
+Looked = tuple[str, Any, RoughCurve | None]
 
 
 def _add(book: Book, q: Query, one: Looked, two: Looked, scores: Scores) -> None:
     if book.order.key(book.step_of(one[0])) > book.order.key(book.step_of(two[0])):
         one, two = two, one
-    rough = meet_roughly(one[2], two[2], q.x, q.y, q.reach)
+    rough = intersect_roughly(one[2], two[2], q.x, q.y, q.reach)
     first, second = one[1], two[1]
     if rough is None:
         for spot, sign in meetings(book, one[0], first, two[0], second):
@@ -104,13 +104,13 @@ def _meet(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
         return ()
     if isinstance(first, Outline) or isinstance(second, Outline):
         return _meet_outlines(first, second)
-    spots = meet_long(first, second).spots
+    spots = intersect_long(first, second).spots
     return tuple((spot, f" {spot.sign}" if len(spots) > 1 and spot.sign else "") for spot in spots)
 
 
 def _meet_outlines(first: Any, second: Any) -> tuple[tuple[Spot, str], ...]:
     """As a crossing with an outline is counted: along the first figure, as far as there are words for them."""
-    found = meet_outlines(first, second)
+    found = intersect_outlines(first, second)
     if len(found) == 1:
         return ((Spot(found[0]), ""),)
     return tuple((Spot(at), f" {word}") for at, word in zip(found, COUNTED, strict=False))

@@ -12,8 +12,8 @@ from ..book.step import Step
 from ..book.values import Reading, Value
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve, halfway
 from ..figures.along import place_along
+from ..intersect.within import on_sweep
 from ..measure.area import middles
-from ..meet.within import on_sweep
 from .query import Query
 
 

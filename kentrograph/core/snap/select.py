@@ -11,10 +11,10 @@ from ..book.values import StepResult, Untouchable
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ..figures.box import box_of
 from ..figures.figure_set import members_of
-from ..figures.similarity import carried, rotation
-from ..measure.away import away
+from ..figures.similarity import rotation, transformed
+from ..intersect import intersect
+from ..measure.distance_to import distance_to
 from ..measure.inside import is_inside
-from ..meet import meet
 from ..shape.stretch import is_closed
 from ..shape.within import lies_within
 from ..tolerance import TOLERANCE
@@ -57,7 +57,7 @@ def crosses_box(figure: Figure, edges: list[Line], box: Box) -> bool:
     if isinstance(figure, FigureSet):
         return any(crosses_box(member, edges, box) for member in figure.members)
     pieces = figure.pieces if isinstance(figure, Outline) else (figure,)
-    return any(meet(piece, edge).how != "apart" for piece in pieces for edge in edges)
+    return any(intersect(piece, edge).how != "apart" for piece in pieces for edge in edges)
 
 
 def whole_of(id: str) -> str:
@@ -156,7 +156,7 @@ def _ends_on(one: Figure, other: Figure) -> bool:
     for at in _ends(one):
         left, low, right, high = box_of(other)
         slack = TOLERANCE.length(max(right - left, high - low), max(abs(at.x), abs(at.y)))
-        if away(other, at.x, at.y) <= 10.0 * slack:
+        if distance_to(other, at.x, at.y) <= 10.0 * slack:
             return True
     return False
 
@@ -187,5 +187,5 @@ def _shown(book: Book, turn: float = 0.0, whole: bool = False) -> list[tuple[str
             continue
         for id, _, figure in book.figures_of(step) if whole else book.leaves_of(step):
             if seen(book, id):
-                found.append((id, figure if turn == 0.0 else carried(figure, rotation(Point(0.0, 0.0), -turn))))
+                found.append((id, figure if turn == 0.0 else transformed(figure, rotation(Point(0.0, 0.0), -turn))))
     return found

@@ -9,9 +9,9 @@ from ..angles import direction_of, unit_vector
 from ..book.book import Book
 from ..figures import Arc, EndlessLine, Line, Outline, Point, StraightCurve
 from ..figures.along import heading, place_along
-from ..meet import meet_long
-from ..meet.roughly import carrier_of, meet_roughly
-from ..meet.within import swept, within
+from ..intersect import intersect_long
+from ..intersect.roughly import intersect_roughly, rough_curve
+from ..intersect.within import swept, within
 from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .crossings import MOST_CROSSED
@@ -28,17 +28,17 @@ def sights_near(book: Book, q: Query, near: list[tuple[float, str, Any]]) -> Ite
     """Places on the sight lines within reach: their crossings with each other and with figures, then those along one."""
     # One that runs along a line under the pointer says nothing that the line itself does not say better.
     lines = [figure for _, _, figure in near if isinstance(figure, StraightCurve)]
-    close = [s for s in sights_of(book, q) if not any(meet_long(s.line, line).how == "coincident" for line in lines)]
+    close = [s for s in sights_of(book, q) if not any(intersect_long(s.line, line).how == "coincident" for line in lines)]
     if "sights" in q.on:
         for index, one in enumerate(close):
             for other in close[:index]:
                 if one.source != other.source:
                     yield from _crossing(q, one, other)
-            carrier = carrier_of(one.line)
+            supporting_curve = rough_curve(one.line)
             for _, id, figure in near[:MOST_CROSSED]:
                 if isinstance(figure, Point | Outline):
                     continue
-                rough = meet_roughly(carrier, carrier_of(figure), q.x, q.y, q.reach)
+                rough = intersect_roughly(supporting_curve, rough_curve(figure), q.x, q.y, q.reach)
                 if rough is None or rough:
                     yield from _on_figure(q, one, figure, book.name_of(id), id)
     for one in close:
@@ -141,7 +141,7 @@ def _beside(book: Book, q: Query, id: str, sources: list[Passed]) -> Iterator[Si
 
 
 def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
-    spots = meet_long(one.line, other.line).spots
+    spots = intersect_long(one.line, other.line).spots
     if not spots:
         return
     at = spots[0].at
@@ -158,7 +158,7 @@ def _crossing(q: Query, one: Sight, other: Sight) -> Iterator[Candidate]:
 
 
 def _on_figure(q: Query, sight: Sight, figure: Any, name: str, id: str) -> Iterator[Candidate]:
-    spots = meet_long(sight.line, figure).spots
+    spots = intersect_long(sight.line, figure).spots
     for spot in spots:
         base = sight.source.at
         if base is not None and hypot(spot.at.x - base.x, spot.at.y - base.y) <= SPOT_SHARE * q.reach:

@@ -15,15 +15,15 @@ from ..book.scene import in_sight
 from ..book.values import StepResult
 from ..figures import Curve, Ellipse, EndlessLine, Figure, Outline, Point, StraightCurve
 from ..figures.box import box_of
-from ..measure.away import away
+from ..intersect import intersect_long
+from ..intersect.roughly import RoughCurve, rough_curve
+from ..intersect.within import within
+from ..measure.distance_to import distance_to
 from ..measure.rough_spots import spots_on_both
-from ..meet import meet_long
-from ..meet.roughly import Carrier, carrier_of
-from ..meet.within import within
 from ..shape.stretch import Cut, cut_at, end_of, is_closed, part_of, same_cut, start_of
 from ..tolerance import LARGEST, ROUGH_SHARE, TOLERANCE
 
-Part = tuple[int, Curve, Carrier | None]
+Part = tuple[int, Curve, RoughCurve | None]
 """A piece of an outline by its number, or a whole figure by 0, with what tells roughly where it meets another."""
 _FIRST_SHARE = 64.0
 """Of a large figure so small a share at least is looked at first, and each time so much further:"""
@@ -65,7 +65,7 @@ def figures_under(
         value = values.get(id)
         # Most figures are alone of their step.
         figure = value.figure if type(value) is StepResult else book.figure_of(id)
-        if type(figure) is not Point and (off := away(figure, x, y)) <= reach and counts(book, id, at, ink_only):
+        if type(figure) is not Point and (off := distance_to(figure, x, y)) <= reach and counts(book, id, at, ink_only):
             found.append((off, id))
     return found
 
@@ -168,13 +168,13 @@ class _Seeker:
     def _met(self, number: int, piece: Curve, around: Point, reach: float) -> Iterator[Stop]:
         """Where a piece meets what is seen within reach of a place, with the words of each."""
         own = edge_name(str(number + 1), self.name) if isinstance(self.figure, Outline) else self.name
-        carrier, slack = carrier_of(piece), ROUGH_SHARE * (reach + abs(around.x) + abs(around.y))
+        supporting_curve, slack = rough_curve(piece), ROUGH_SHARE * (reach + abs(around.x) + abs(around.y))
         for id in index_of(self.book).around(around.x, around.y, reach, True):
             parts = self._others.get(id)
             for n, one, carries in self._parts(id) if parts is None else parts:
-                rough = spots_on_both(piece, one, carrier, carries, around.x, around.y, reach, slack)
+                rough = spots_on_both(piece, one, supporting_curve, carries, around.x, around.y, reach, slack)
                 # What meets the piece further off is looked at when it is looked further; what meets it past an end is no stop.
-                worth = away(one, around.x, around.y) <= reach if rough is None else bool(rough)
+                worth = distance_to(one, around.x, around.y) <= reach if rough is None else bool(rough)
                 if worth and counts(self.book, id, self.at, self.ink_only):
                     name = self.book.name_of(id)
                     called = edge_name(str(n), name) if n else name
@@ -188,9 +188,9 @@ class _Seeker:
         if id == self.id or isinstance(other, Point):
             parts = ()
         elif isinstance(other, Outline):
-            parts = tuple((n, one, carrier_of(one)) for n, one in enumerate(other.pieces, 1))
+            parts = tuple((n, one, rough_curve(one)) for n, one in enumerate(other.pieces, 1))
         else:
-            parts = ((0, other, carrier_of(other)),)
+            parts = ((0, other, rough_curve(other)),)
         self._others[id] = parts
         return parts
 
@@ -202,7 +202,7 @@ def _says_more(one: Stop, other: Stop) -> bool:
 
 def _places(piece: Curve, own: str, other: Curve, called: str) -> Iterator[tuple[Point, str]]:
     """The places where a piece meets another curve, in words."""
-    met = meet_long(piece, other)
+    met = intersect_long(piece, other)
     if met.how == "coincident":
         for which in ("start", "end"):
             tip = getattr(other, which, None)

@@ -4,8 +4,8 @@ from collections.abc import Callable
 from math import cos, hypot, pi, sin
 
 from ..figures import Circle, Curve, Ellipse, EndlessLine, Point
-from ..meet import meet_long
-from ..meet.carriers import carrier
+from ..intersect import intersect_long
+from ..intersect.supporting_curves import supporting_curve
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .centre_line import on_line_touching_two
@@ -34,7 +34,7 @@ def centre_on_touching_radius(on: Curve, a: Touched, radius: float) -> list[Raw]
         locus = locus_of_centre(a, side, radius)
         if locus is None:
             continue
-        for at, sign, _ in meet_long(on, locus).spots:
+        for at, sign, _ in intersect_long(on, locus).spots:
             gap = abs(radius_by(a, side, at.x, at.y) - radius)
             found.append((3 * side.code + _SIGNS.get(sign, UNSIGNED), at.x, at.y, radius, gap))
     return sorted(found)
@@ -56,7 +56,7 @@ def locus_of_centre(a: Touched, side: Side, radius: float) -> Circle | EndlessLi
 
 def centre_on_touching_two(on: Curve, a: Touched, b: Touched) -> list[Raw]:
     """The circles with their centre on a figure that touch two givens."""
-    whole = carrier(on)
+    whole = supporting_curve(on)
     if isinstance(whole, EndlessLine):
         return on_line_touching_two(whole, a, b)
     return _on_ring(whole, a, b)

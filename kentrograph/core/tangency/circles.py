@@ -6,7 +6,7 @@ from typing import Any, overload
 
 from ..construct.solution import Contact, Contacts, Solution
 from ..figures import Circle, Point
-from ..meet.within import within
+from ..intersect.within import within
 from ..tolerance import TOLERANCE
 from .sides import LINE_SIDES, MIRRORS, PLACE_SIDES, RING_SIDES, Side
 from .three import AGAIN, Raw

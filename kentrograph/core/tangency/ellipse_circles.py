@@ -14,8 +14,8 @@ from math import cos, hypot, pi, sin
 from typing import NamedTuple
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Point
-from ..meet.ellipses import nearest_angles
-from ..meet.narrowing import ROUNDS, zero_between
+from ..intersect.ellipses import nearest_angles
+from ..intersect.narrowing import ROUNDS, zero_between
 from ..problem import refusal
 from ..tolerance import LARGEST, TOLERANCE
 from .touched import Touched

@@ -11,7 +11,7 @@ from math import atan2, cos, hypot, pi, sin
 from typing import Any
 
 from ..figures import Arc, Circle, Ellipse, EndlessLine, Point, RoundCurve, StraightCurve
-from ..meet.narrowing import zero_between
+from ..intersect.narrowing import zero_between
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 from .tangents import SIDES, RawTangent, Tangent, Vector

@@ -6,8 +6,8 @@ from typing import Any
 
 from ..construct.solution import Contact, Contacts, Solution
 from ..figures import Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
-from ..meet.carriers import way_of
-from ..meet.within import within
+from ..intersect.supporting_curves import way_of
+from ..intersect.within import within
 from .ellipse_lines import half_breadth
 from .tangents import RawTangent, Tangent
 

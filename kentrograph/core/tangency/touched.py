@@ -3,7 +3,7 @@
 from math import hypot
 
 from ..figures import Arc, Circle, EndlessLine, Figure, Line, Point
-from ..meet.carriers import way_of
+from ..intersect.supporting_curves import way_of
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 

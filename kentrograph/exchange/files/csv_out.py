@@ -10,13 +10,13 @@ from ...core.figures import EndlessLine, Point
 from ...core.problem import refusal
 from ..csv_text import csv_text
 from .items import Item
-from .numbers import told_with
+from .numbers import number_writer
 
 
 def points_csv(items: Sequence[Item], manner: Conventions, decimals: int | None = None) -> str:
     """Names and coordinates from the datum of a manner, in its unit: of the points among them; where there is none, of corners,
     ends and centres of all. Raises `Refused` (nothing_chosen)."""
-    told = told_with(decimals)
+    told = number_writer(decimals)
     places = [(one.name, one.figure) for one in items if isinstance(one.figure, Point)]
     if not places:
         shown = [item for item in items if not isinstance(item.figure, EndlessLine)]

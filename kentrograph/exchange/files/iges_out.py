@@ -15,7 +15,7 @@ from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet
 from ...core.figures.in_unit import in_unit
 from .found import Progress
 from .items import Item
-from .numbers import told_with
+from .numbers import number_writer
 
 UNITS = {"in": (1, "INCH"), "mm": (2, "MM"), "ft": (4, "FT"), "m": (6, "M"), "cm": (10, "CM")}
 """The flags and names of units that the format has; yards are told in feet."""
@@ -88,7 +88,7 @@ class _Writer:
     def __init__(self, decimals: int | None) -> None:
         self.directory: list[str] = []
         self.parameters: list[str] = []
-        self._told, self._exactly = told_with(decimals), told_with(None)
+        self._told, self._exactly = number_writer(decimals), number_writer(None)
         self._over = 0
 
     def entity(

@@ -17,7 +17,7 @@ from ...core.shape.offset import offset
 from ...core.units import convert
 from .found import Progress
 from .items import Item
-from .numbers import told_with
+from .numbers import number_writer
 
 SIDES = ("part", "on", "left", "right", "outside", "inside")
 """``part``: what lies within another outline is cut inside, and before that; what lies in none outside."""
@@ -115,7 +115,7 @@ def as_nc(
     cuts, left_out = cuts_of(items, tool)
     digits = decimals if decimals is not None else 4 if tool.words == "mm" else 5
     scale = convert(1.0, unit, tool.words)
-    lines = ["%", f"({_comment(title)})", f"G17 G90 {'G71' if tool.words == 'mm' else 'G70'}", f"F{told_with(3)(tool.feed)}"]
+    lines = ["%", f"({_comment(title)})", f"G17 G90 {'G71' if tool.words == 'mm' else 'G70'}", f"F{number_writer(3)(tool.feed)}"]
     for done, cut in enumerate(cuts, 1):
         lines.append(f"({_comment(cut.item.name or 'figure')}, {cut.side})")
         for path in cut.paths:
@@ -143,7 +143,7 @@ def _pieces(path: Figure) -> Sequence[Piece]:
 
 
 def _xy(at: Point, scale: float, digits: int) -> str:
-    told = told_with(digits)
+    told = number_writer(digits)
     return f"X{told(at.x * scale)} Y{told(at.y * scale)}"
 
 
@@ -152,7 +152,7 @@ def _move(piece: Piece, scale: float, digits: int) -> str:
         return f"G01 {_xy(piece.end, scale, digits)}"
     assert isinstance(piece, Arc)
     # I and J count from the start as it is written, so that the centre lies where it should to one rounding.
-    told = told_with(digits)
+    told = number_writer(digits)
     start = [float(told(v * scale)) for v in (piece.start.x, piece.start.y)]
     i, j = piece.centre.x * scale - start[0], piece.centre.y * scale - start[1]
     return f"{'G03' if piece.sweep > 0.0 else 'G02'} {_xy(piece.end, scale, digits)} I{told(i)} J{told(j)}"

@@ -4,10 +4,10 @@ from collections.abc import Callable
 from decimal import Decimal
 
 MOST_DECIMALS = 15
-Told = Callable[[float], str]
+NumberWriter = Callable[[float], str]
 
 
-def told_with(decimals: int | None) -> Told:
+def number_writer(decimals: int | None) -> NumberWriter:
     """How numbers are written: rounded to so many decimals, without zeros that say nothing; all digits for None.
 
     >>> told_with(3)(2.0), told_with(3)(-0.0001), told_with(None)(0.1), told_with(2)(1e-7)

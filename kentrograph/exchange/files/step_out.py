@@ -15,7 +15,7 @@ from ...core.figures.outline import Piece
 from ...core.units import MILLIMETRES
 from .found import Progress
 from .items import Item
-from .numbers import told_with
+from .numbers import number_writer
 from .part21 import encoded
 
 _SI = {"mm": ".MILLI.", "cm": ".CENTI.", "m": "$"}
@@ -67,7 +67,7 @@ def _refs(ids: Sequence[int]) -> str:
 class _Writer:
     def __init__(self, decimals: int | None) -> None:
         self.lines: list[str] = []
-        self._told, self._exactly = told_with(decimals), told_with(None)
+        self._told, self._exactly = number_writer(decimals), number_writer(None)
         self._directions: dict[tuple[float, float], int] = {}
         self.up = self.add("DIRECTION('',(0.,0.,1.))")
         self.origin = self._placement(Point(0.0, 0.0), 0.0)

@@ -16,7 +16,7 @@ from ...core.sheet.style import SMALL, pen_line
 from ...core.units import MILLIMETRES
 from .found import Progress
 from .items import Item
-from .numbers import Told, told_with
+from .numbers import NumberWriter, number_writer
 
 _CSS = ("mm", "cm", "in")
 """Units of a drawing that are units of CSS, too (CSS 2.1, 4.3.2); others are told in mm."""
@@ -32,7 +32,7 @@ def as_svg(
     items: Sequence[Item], unit: str, title: str, decimals: int | None = None, progress: Progress | None = None
 ) -> tuple[str, list[str]]:
     """The document, and what could not be written, in words."""
-    told = told_with(decimals)
+    told = number_writer(decimals)
     shown = [item for item in items if not isinstance(item.figure, EndlessLine)]
     left, bottom, right, top = box_around(item.figure for item in shown) if shown else (0.0, 0.0, 1.0, 1.0)
     # Half the widest line, so that none is cut off at the edge.
@@ -74,7 +74,7 @@ def _style(items: Sequence[Item], unit: str) -> str:
     return "".join(rules)
 
 
-def _element(item: Item, told: Told) -> str:
+def _element(item: Item, told: NumberWriter) -> str:
     known = f"class={quoteattr(item.pen)}"
     name = f"<title>{escape(item.name)}</title>" if item.name else ""
     match item.figure:
@@ -89,7 +89,7 @@ def _element(item: Item, told: Told) -> str:
     return f"<{tag} {known} {shape}>{name}</{tag}>" if name else f"<{tag} {known} {shape}/>"
 
 
-def _path(figure: Figure, told: Told) -> str:
+def _path(figure: Figure, told: NumberWriter) -> str:
     match figure:
         case Point():
             # A path of no length with a round cap is drawn as a dot (SVG 1.1, 11.4).
@@ -106,7 +106,7 @@ def _path(figure: Figure, told: Told) -> str:
             assert_never(figure)
 
 
-def _onward(piece: Line | Arc | Ellipse, told: Told) -> str:
+def _onward(piece: Line | Arc | Ellipse, told: NumberWriter) -> str:
     match piece:
         case Line(_, end):
             return f"L{_xy(end, told)}"
@@ -119,7 +119,7 @@ def _onward(piece: Line | Arc | Ellipse, told: Told) -> str:
             assert_never(piece)
 
 
-def _bows(axes: str, sweep: float, middle: Point, end: Point, told: Told) -> str:
+def _bows(axes: str, sweep: float, middle: Point, end: Point, told: NumberWriter) -> str:
     """An arc by its end. Half a turn, or nearly a whole one, leaves the centre open to rounding: it goes by way of its middle."""
     round_about = int(sweep < 0.0)
     size = abs(sweep)
@@ -128,5 +128,5 @@ def _bows(axes: str, sweep: float, middle: Point, end: Point, told: Told) -> str
     return f"A{axes} {int(size > 180.0)} {round_about} {_xy(end, told)}"
 
 
-def _xy(at: Point, told: Told) -> str:
+def _xy(at: Point, told: NumberWriter) -> str:
     return f"{told(at.x)} {told(-at.y)}"

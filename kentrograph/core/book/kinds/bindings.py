@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from ...construct.solution import Solution, near, take
 from ...figures import Figure, Point
-from ...meet import nearest
+from ...intersect import nearest
 from ...problem import Refused
 from ..chain import ArgumentPlan, chain_of, number_plan
 from ..planner import Env, Plan, Planner
@@ -60,7 +60,7 @@ class Outcome(NamedTuple):
 
     solutions: Sequence[Solution]
     stated: tuple[str, ...] = ()
-    taken: int = 0
+    chosen_index: int = 0
 
 
 Draw = Callable[[Facts], "Outcome | Figure"]
@@ -92,7 +92,7 @@ def plan_facts(p: Planner, statement: Statement, draw: Draw, last_of: Callable[[
             outcome = draw(Facts(layout, values))
             if not isinstance(outcome, Outcome):
                 return StepResult(outcome, last_of(outcome))
-            index = _stated(outcome, layout) if outcome.stated else outcome.taken
+            index = _stated(outcome, layout) if outcome.stated else outcome.chosen_index
         return drawn_of(outcome.solutions, index, last_of)
 
     return plan

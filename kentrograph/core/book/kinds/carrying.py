@@ -3,7 +3,7 @@
 from collections.abc import Callable
 
 from ...figures import Figure, Point
-from ...figures.similarity import Similarity, carried
+from ...figures.similarity import Similarity, transformed
 from ...problem import refusal
 from ..chain import place_in
 from ..names import key_of
@@ -58,7 +58,7 @@ def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Pl
             figure = env[slot]
             if isinstance(figure, Untouchable):
                 raise refusal("not_shaped", operand.start, operand.end, name=operand.text, word=statement.kind)
-            made.append(carried(figure, similarity))
+            made.append(transformed(figure, similarity))
         return StepResult(made[0], more=tuple(made[1:]))
 
     return draw

@@ -145,14 +145,16 @@ def plan_trimmed(p: Planner, statement: Statement, plan: Plan) -> Plan:
             others: Sequence[Any] = drawn.solutions if not told else ()
             for taken, one in enumerate(others):
                 with suppress(Refused):
-                    return cut(env, drawn._replace(figure=one.figure, taken=taken, note=one.note, last=one.figure.end))
+                    return cut(env, drawn._replace(figure=one.figure, chosen_index=taken, note=one.note, last=one.figure.end))
             raise
 
     def cut(env: Env, drawn: StepResult) -> StepResult:
         put: Any = drawn.figure
         # What rounds a corner runs on into both figures; what cuts it off says itself how they go on.
         rounds = (heading(put, True), heading(put, False))
-        onward = [contact.onward or round for contact, round in zip(drawn.solutions[drawn.taken].contacts, rounds, strict=True)]
+        onward = [
+            contact.onward or round for contact, round in zip(drawn.solutions[drawn.chosen_index].contacts, rounds, strict=True)
+        ]
         ends = (put.start, put.end)
         first, second = (
             _leading(env[slot], at, way, name) for slot, at, way, name in zip(slots, ends, onward, names, strict=True)

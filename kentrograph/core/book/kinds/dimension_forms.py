@@ -9,10 +9,10 @@ from typing import Any
 from ...angles import direction_of, unit_vector
 from ...figures import Arc, Circle, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ...figures.along import heading
+from ...intersect import intersect
+from ...intersect.nearest import feet
 from ...measure.area import area_centre
 from ...measure.closest import closest, place_of
-from ...meet import meet
-from ...meet.nearest import feet
 from ...problem import refusal
 from ...shape.corners import inner_angle
 from ...shape.faces import Face
@@ -164,7 +164,7 @@ def _reach(piece: Any, corner: Point, direction: float) -> float:
 
 
 def _side_by_side(a: Any, b: Any) -> bool:
-    return not meet(_endless(a), _endless(b)).spots
+    return not intersect(_endless(a), _endless(b)).spots
 
 
 def _endless(line: Any) -> EndlessLine:
@@ -173,7 +173,7 @@ def _endless(line: Any) -> EndlessLine:
 
 def _meeting(a: Any, b: Any) -> Point:
     """Where two lines meet, however far that is past their ends. Raises `Refused` (no_dimension) for lines side by side."""
-    met = meet(_endless(a), _endless(b))
+    met = intersect(_endless(a), _endless(b))
     if not met.spots:
         raise refusal("no_dimension", what="the angle of lines side by side", could="their distance")
     return met.spots[0].at

@@ -3,7 +3,7 @@
 from ...angles import unit
 from ...figures import Point, StraightCurve
 from ...figures.similarity import Similarity, reflection
-from ...meet.carriers import way_of
+from ...intersect.supporting_curves import way_of
 from ...problem import refusal
 from ..chain import chain_of, follow
 from ..kind import GivenSpec, Kind, after_figures

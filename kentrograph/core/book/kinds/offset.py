@@ -2,7 +2,7 @@
 
 from ...construct.solution import Solution
 from ...figures import Figure, Point
-from ...measure.away import away
+from ...measure.distance_to import distance_to
 from ...problem import Refused, refusal
 from ...shape.cut import LONGISH
 from ...shape.offset import deepest, offset, sides_of
@@ -58,7 +58,7 @@ def plan_offset(p: Planner, statement: Statement) -> Plan:
         if not both:
             made(sides_of(figure)[0])
         solutions = [Solution(found[0], side if len(both) > 1 else "") for side, found in both]
-        index = choose(env, last, solutions, lambda one, at: away(one, at.x, at.y)) or 0
+        index = choose(env, last, solutions, lambda one, at: distance_to(one, at.x, at.y)) or 0
         found = both[index][1]
         return StepResult(found[0], None, solutions if len(solutions) > 1 else (), index, "", found[1:])
 

@@ -3,7 +3,7 @@
 from typing import cast
 
 from ...figures import FigureSet, Point
-from ...figures.similarity import carried, dilation, rotation, shift
+from ...figures.similarity import dilation, rotation, shift, transformed
 from ...problem import refusal
 from ..chain import place_in
 from ..crossings import called
@@ -36,10 +36,10 @@ def plan_placing(p: Planner, statement: Statement) -> Plan:
         if not times > 0.0:
             raise refusal("bad_factor", givens["scale"].start, givens["scale"].end, value=times)
         datum = Point(0.0, 0.0)
-        figure = carried(symbol, dilation(datum, times)) if times != 1.0 else symbol
+        figure = transformed(symbol, dilation(datum, times)) if times != 1.0 else symbol
         turned = level + turn(env, last)
-        figure = carried(figure, rotation(datum, turned)) if turned != 0.0 else figure
-        return StepResult(carried(figure, shift(place.x, place.y)), place)
+        figure = transformed(figure, rotation(datum, turned)) if turned != 0.0 else figure
+        return StepResult(transformed(figure, shift(place.x, place.y)), place)
 
     return draw
 

@@ -8,7 +8,7 @@ from ...construct.lines import endless_through, parallel_at
 from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
 from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
-from ...meet.meeting import NEITHER
+from ...intersect.intersection import NEITHER
 from ...problem import refusal
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
 from ..kind import GivenSpec, Kind

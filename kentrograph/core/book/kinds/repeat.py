@@ -4,7 +4,7 @@ from collections.abc import Callable
 from typing import Any, cast
 
 from ...figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
-from ...figures.similarity import Similarity, carried
+from ...figures.similarity import Similarity, transformed
 from ...problem import refusal
 from ...shape import repeat
 from ..chain import place_in
@@ -42,7 +42,7 @@ def plan_repeat(p: Planner, statement: Statement) -> Plan:
         one = figures[0] if len(figures) == 1 else FigureSet(figures, tuple(name.key for _, name in operands))
         found = ways(env, last, figures)
         row = int(counts[0](env, last)) if len(counts) > 1 else 0
-        return StepResult(FigureSet((one, *(carried(one, way) for way in found[1:])), (), row))
+        return StepResult(FigureSet((one, *(transformed(one, way) for way in found[1:])), (), row))
 
     return draw
 

@@ -7,7 +7,7 @@ from typing import Any, NamedTuple
 from ...angles import unit, unit_vector
 from ...construct.lines import Vector, vector_of, with_length
 from ...figures import Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
-from ...meet import nearest
+from ...intersect import nearest
 from ...problem import Problem, Refused, refusal
 from ...tangency.choose import Stated, chosen
 from ...tangency.ellipse_lines import common_tangents_with_ellipse, tangents_of_ellipse_along

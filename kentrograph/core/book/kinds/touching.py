@@ -5,7 +5,7 @@ from typing import Any, NamedTuple
 
 from ...angles import unit_vector
 from ...figures import Arc, Circle, Curve, EndlessLine, Line, Point
-from ...meet import meet_long
+from ...intersect import intersect_long
 from ...problem import Problem, Refused, refusal
 from ...tangency.at_place import Element, at_place_radius, at_place_touching
 from ...tangency.centred import centre_on_touching_radius, centre_on_touching_two, centre_touching
@@ -124,7 +124,7 @@ def _solve(f: Facts, family: Family, lying: list[Touched], radius: float | None)
     if len(family.on) == 2:
         first, second = (_curve(f, i) for i in family.on)
         raws: list[Raw] = []
-        for spot in meet_long(first, second).spots:
+        for spot in intersect_long(first, second).spots:
             sign = 0 if spot.sign in ("entering", "left") else 1 if spot.sign else 2
             raws += [(raw[0] - 2 + sign, *raw[1:]) for raw in centre_touching(spot.at, lying[0])]
         return sorted(raws), ALONG, lying
@@ -160,7 +160,7 @@ def _at_place(f: Facts, family: Family, lying: list[Touched], radius: float | No
     if family.on:
         normal = EndlessLine(at, element.nx, element.ny)
         raws = []
-        for spot in meet_long(_curve(f, family.on[0]), normal).spots:
+        for spot in intersect_long(_curve(f, family.on[0]), normal).spots:
             position = (spot.at.x - at.x) * element.nx + (spot.at.y - at.y) * element.ny
             raw = element.raw(position, 0.0)
             if raw is not None:

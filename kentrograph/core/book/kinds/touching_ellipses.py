@@ -7,9 +7,9 @@ from typing import Any
 
 from ...construct.solution import Contact, Solution
 from ...figures import Circle, Curve, Ellipse, Point
+from ...intersect import intersect_long
+from ...intersect.within import within
 from ...measure.closest import distance_between
-from ...meet import meet_long
-from ...meet.within import within
 from ...problem import Refused, refusal
 from ...tangency.choose import chosen
 from ...tangency.ellipse_circles import Found, centred_on, touched_by, touching_ellipse
@@ -57,7 +57,7 @@ def _check_different(figures: Sequence[Any], names: Sequence[str]) -> None:
         if isinstance(a, Point) or isinstance(b, Point):
             alike = isinstance(a, Point) and isinstance(b, Point) and TOLERANCE.same_place(a.x, a.y, b.x, b.y)
         else:
-            alike = meet_long(a, b).how == "coincident"
+            alike = intersect_long(a, b).how == "coincident"
         if alike:
             raise refusal("touched_twice", names=[names[i], names[j]])
 

@@ -5,11 +5,11 @@ from typing import Any
 
 from ...angles import direction_of
 from ...figures import Line, Point, RoundCurve, StraightCurve
+from ...intersect.nearest import feet
+from ...intersect.within import within
 from ...measure.angle import at_corner, between_lines
 from ...measure.closest import distance_between, place_of
 from ...measure.gap import gap_between
-from ...meet.nearest import feet
-from ...meet.within import within
 from ...problem import refusal
 from .reading_kind import OFFSET, Counting, Read, ReadingKind, along_datum
 

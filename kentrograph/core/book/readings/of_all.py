@@ -6,7 +6,7 @@ from typing import Any
 from ...angles import direction_of
 from ...figures import EndlessLine, Point
 from ...figures.box import box_of, empty_box
-from ...figures.similarity import carried, rotation
+from ...figures.similarity import rotation, transformed
 from ...measure.traverse import inner_angles, legs_of, misclosure
 from ...problem import refusal
 from ...tolerance import TOLERANCE
@@ -21,7 +21,7 @@ def _box(p: Counting, *things: Any) -> Read:
     for thing in things:
         if isinstance(thing, EndlessLine):
             raise refusal("no_length", name="it")
-        a, b, c, d = box_of(carried(thing, rotation(about, -level)) if level else thing)
+        a, b, c, d = box_of(transformed(thing, rotation(about, -level)) if level else thing)
         x0, y0, x1, y1 = min(x0, a), min(y0, b), max(x1, c), max(y1, d)
     return x1 - x0, {"height": y1 - y0}, ""
 

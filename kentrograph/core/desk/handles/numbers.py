@@ -14,9 +14,9 @@ from ...construct.arcs import via
 from ...construct.circles import through_three
 from ...figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
 from ...figures.along import place_along
-from ...meet import nearest
-from ...meet.carriers import way_of
-from ...meet.within import swept
+from ...intersect import nearest
+from ...intersect.supporting_curves import way_of
+from ...intersect.within import swept
 from ...problem import Refused
 from ...tolerance import ROUGH_SHARE
 from ...units import plain

@@ -12,7 +12,7 @@ from ...book.planner import Planner, as_function
 from ...book.step import Step, planner_of
 from ...book.tree import Along, Coordinates, Given, NamedPlace, OnAt, Place, Polar, Relative
 from ...figures import Arc, Line, Point
-from ...meet.within import distance_along
+from ...intersect.within import distance_along
 from ...snap.sight_lines import coordinate
 from ..draft import Draft
 from ..interpretation import env_of, given_texts

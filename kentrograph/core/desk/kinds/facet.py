@@ -10,7 +10,7 @@ from ...book.kinds.bindings import Facts
 from ...book.tree import Statement
 from ...book.values import StepResult
 from ...figures import Arc, Circle, Ellipse, Outline, Point
-from ...snap.away import edge_at
+from ...snap.edge import edge_at
 from ..draft import Draft, reading_named
 from ..handles.handle import Handle
 from ..handles.typed import Typed

@@ -6,7 +6,7 @@ from ...book.on_paper import Dimension
 from ...book.values import StepResult
 from ...figures import Point
 from ..pointer import Pointer
-from ..pointing import stands
+from ..pointing import evaluate_draft
 from ..working.tables import table_working
 from .facet import Click, Facet
 
@@ -16,7 +16,7 @@ def _dimension(c: Click) -> list[str]:
     if "at" in c.has:
         return []
     count = len(c.statement.givens) if c.statement is not None else 0
-    value = stands(c.book, c.draft, c.index).value
+    value = evaluate_draft(c.book, c.draft, c.index).value
     dimension = value.figure if isinstance(value, StepResult) else None
     if not isinstance(dimension, Dimension):
         return c.thing

@@ -12,7 +12,7 @@ from ...units import plain
 from ..handles.handle import Handle, Rows, from_base, number_of, reach_of, scale_text, turned_text
 from ..handles.typed import Typed, turned_about
 from ..pointer import Pointer
-from ..pointing import stands
+from ..pointing import evaluate_draft
 from .by_givens import rows as rows_by_givens
 from .facet import Click, Facet
 
@@ -20,7 +20,7 @@ from .facet import Click, Facet
 def _rows(c: Click) -> list[str]:
     if "at" not in c.has:
         return rows_by_givens(c)
-    value = stands(c.book, c.draft, c.index).value
+    value = evaluate_draft(c.book, c.draft, c.index).value
     placed = value.figure if isinstance(value, StepResult) else None
     if not isinstance(placed, FigureSet) or not isinstance(value, StepResult) or value.last is None:
         return []

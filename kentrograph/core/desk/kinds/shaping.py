@@ -3,7 +3,7 @@
 from math import hypot
 
 from ...figures import Arc, Ellipse, Line, Outline
-from ...measure.away import away
+from ...measure.distance_to import distance_to
 from ...shape.stretch import is_closed
 from ...units import plain
 from ..pointing import rounded
@@ -31,7 +31,7 @@ def _off(c: Click) -> float:
     operands = line.step.statement.operands if line.step is not None else ()
     version = c.book.version(operands[0].key, c.book.key_at(c.index)) if operands else None
     figure = c.book.figure_of(version) if version is not None else None
-    return away(figure, c.pointer.x, c.pointer.y) if figure is not None else 0.0
+    return distance_to(figure, c.pointer.x, c.pointer.y) if figure is not None else 0.0
 
 
 def _split(c: Click) -> list[str]:

@@ -5,7 +5,7 @@ from typing import Any
 from ...book.kinds.bindings import Facts
 from ...book.values import StepResult
 from ...figures import Circle, EndlessLine, Line, Point, RoundCurve, StraightCurve
-from ...meet.carriers import way_of
+from ...intersect.supporting_curves import way_of
 from .sheet import Sheet, between, over_the_way, value_of, with_values
 
 
@@ -31,7 +31,7 @@ def line_working(sheet: Sheet, f: Facts, value: StepResult) -> None:
 def _two_rings(sheet: Sheet, rings: list[tuple[Any, str]], value: StepResult) -> None:
     """The tangent of two circles, by that of a circle of their difference or sum. Common practice."""
     n = sheet.n
-    sides = value.solutions[value.taken].sides if value.solutions else ("left", "left")
+    sides = value.solutions[value.chosen_index].sides if value.solutions else ("left", "left")
     (big, name), (small, other) = sorted(rings, key=lambda r: -r[0].radius)
     same = sides[0] == sides[1]
     reach = big.radius - small.radius if same else big.radius + small.radius

@@ -9,7 +9,7 @@ from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
 from ...book.values import StepResult
 from ...construct.lines import beside
 from ...figures import Arc, Circle, EndlessLine, Line, Point, RoundCurve, StraightCurve
-from ...meet.carriers import carrier, way_of
+from ...intersect.supporting_curves import supporting_curve, way_of
 from .sheet import Sheet, between, over_the_way, with_values
 
 
@@ -65,7 +65,7 @@ def _crossing(sheet: Sheet, one: Name, other: Name) -> None:
     if not isinstance(a, Line | EndlessLine | Circle | Arc) or not isinstance(b, Line | EndlessLine | Circle | Arc):
         return
     for figure, name in ((a, one), (b, other)):
-        sheet.draw(carrier(figure), f"{name.text}, as long as it needs to be")
+        sheet.draw(supporting_curve(figure), f"{name.text}, as long as it needs to be")
     lines = [f for f in (a, b) if isinstance(f, StraightCurve)]
     rings = [f for f in (a, b) if isinstance(f, RoundCurve)]
     if len(rings) == 2:

@@ -9,7 +9,7 @@ from ...book.kinds.touching import SIZES
 from ...book.values import StepResult
 from ...construct.lines import beside, bisector_of_places, bisectors_of_lines
 from ...figures import Circle, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
-from ...meet.carriers import way_of
+from ...intersect.supporting_curves import way_of
 from .sheet import Sheet, between, value_of, with_values
 
 _TOUCHED = ("touching", "through", "figures")
@@ -47,7 +47,7 @@ Touch = tuple[Any, str, str, bool]
 
 
 def _touched(sheet: Sheet, f: Facts, value: StepResult) -> list[Touch]:
-    sides: Sequence[str] = value.solutions[value.taken].sides if value.solutions else ()
+    sides: Sequence[str] = value.solutions[value.chosen_index].sides if value.solutions else ()
     found: list[Touch] = []
     for given, values in with_values(f):
         ends = given.word in ("from", "to") and any(g.word == "touching" for g in f.layout.givens)

@@ -5,8 +5,8 @@ from ...book.on_paper import PointTable
 from ...book.tree import Name
 from ...book.values import StepResult
 from ...figures import EndlessLine, Line
-from ...meet.nearest import feet
-from ...meet.within import within
+from ...intersect.nearest import feet
+from ...intersect.within import within
 from ...tolerance import TOLERANCE
 from .sheet import Sheet
 

@@ -29,12 +29,12 @@ class Spot(NamedTuple):
 
 
 @dataclass(frozen=True, slots=True)
-class Meeting:
+class Intersection:
     """The outcome: how two figures meet and where. Coincident figures run along each other and have no single places."""
 
     how: How
     spots: tuple[Spot, ...] = ()
 
 
-APART = Meeting("apart")
-COINCIDENT = Meeting("coincident")
+APART = Intersection("apart")
+COINCIDENT = Intersection("coincident")

@@ -10,11 +10,11 @@ from ..language import display
 from ..measure.area import area_of, perimeter_of
 from ..problem import Refused
 from ..shape.corners import inner_angle
-from ..snap.away import edge_at
+from ..snap.edge import edge_at
 from .pointing import Pointed
 
 
-def told(book: Book, pointed: Pointed) -> tuple[str, ...]:
+def hover_measures(book: Book, pointed: Pointed) -> tuple[str, ...]:
     """The measures of the figure under the pointer, line by line: of an outline those of the piece there, then its own; at a
     corner of one the angle there. Nothing where none is."""
     figure = book.figure_of(pointed.figure) if pointed.figure is not None else None

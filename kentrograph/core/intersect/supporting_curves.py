@@ -35,7 +35,7 @@ def way_of(line: StraightCurve) -> Way:
     return Way(line.start.x, line.start.y, dx / length, dy / length, length)
 
 
-def carrier(curve: Curve) -> EndlessLine | Circle | Ellipse:
+def supporting_curve(curve: Curve) -> EndlessLine | Circle | Ellipse:
     """The whole figure that a figure is a part of."""
     match curve:
         case Line():

@@ -10,11 +10,11 @@ from typing import Any
 from ..figures import Arc, Circle, EndlessLine, Line
 from ..tolerance import NOISE_OF_SUMS, ROUGH_SHARE, SPOT_SHARE
 
-Carrier = tuple[float, ...]
+RoughCurve = tuple[float, ...]
 Rough = tuple[float, float]
 
 
-def carrier_of(figure: Any) -> Carrier | None:
+def rough_curve(figure: Any) -> RoughCurve | None:
     """A line as a place and a unit vector, a circle as centre and radius; None for anything else."""
     kind = type(figure)
     if kind is Line:
@@ -29,7 +29,7 @@ def carrier_of(figure: Any) -> Carrier | None:
     return None
 
 
-def meet_roughly(a: Carrier | None, b: Carrier | None, x: float, y: float, reach: float) -> list[Rough] | None:
+def intersect_roughly(a: RoughCurve | None, b: RoughCurve | None, x: float, y: float, reach: float) -> list[Rough] | None:
     """The places within reach of (x, y) where two whole figures may meet; None where only exact sums can tell."""
     if a is None or b is None:
         return None
@@ -48,7 +48,7 @@ def _near(found: Iterator[Rough] | list[Rough], x: float, y: float, room: float)
     return [(u, v) for u, v in found if abs(u - x) <= room and abs(v - y) <= room]
 
 
-def _lines(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+def _lines(a: RoughCurve, b: RoughCurve, x: float, y: float, room: float) -> list[Rough] | None:
     ax, ay, ux, uy = a
     bx, by, vx, vy = b
     if abs((x - ax) * uy - (y - ay) * ux) > 1.5 * room or abs((x - bx) * vy - (y - by) * vx) > 1.5 * room:
@@ -60,7 +60,7 @@ def _lines(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Roug
     return _near([(ax + t * ux, ay + t * uy)], x, y, room)
 
 
-def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+def _line_and_circle(line: RoughCurve, circle: RoughCurve, x: float, y: float, room: float) -> list[Rough] | None:
     ax, ay, ux, uy = line
     cx, cy, r = circle
     # Most pairs in the same cells meet nowhere near: neither runs by.
@@ -78,7 +78,7 @@ def _line_and_circle(line: Carrier, circle: Carrier, x: float, y: float, room: f
     return _near([(fx - half * ux, fy - half * uy), (fx + half * ux, fy + half * uy)], x, y, room)
 
 
-def _circles(a: Carrier, b: Carrier, x: float, y: float, room: float) -> list[Rough] | None:
+def _circles(a: RoughCurve, b: RoughCurve, x: float, y: float, room: float) -> list[Rough] | None:
     if abs(hypot(x - a[0], y - a[1]) - a[2]) > 1.5 * room or abs(hypot(x - b[0], y - b[1]) - b[2]) > 1.5 * room:
         return []
     dx, dy = b[0] - a[0], b[1] - a[1]

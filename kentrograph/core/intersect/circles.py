@@ -4,11 +4,11 @@ from math import hypot, sqrt
 
 from ..figures import Circle, Point
 from ..tolerance import Tolerance
-from .carriers import away
-from .meeting import APART, COINCIDENT, Meeting, Spot
+from .intersection import APART, COINCIDENT, Intersection, Spot
+from .supporting_curves import away
 
 
-def circle_circle(a: Circle, b: Circle, tolerance: Tolerance) -> Meeting:
+def circle_circle(a: Circle, b: Circle, tolerance: Tolerance) -> Intersection:
     """Two circles: the crossing left of the way from the first centre to the second, then the one to the right.
 
     Method: the foot of the common chord on the line of centres, and the half chord by Heron's formula in factors, none
@@ -29,7 +29,7 @@ def circle_circle(a: Circle, b: Circle, tolerance: Tolerance) -> Meeting:
         if abs(outside) > slack:
             sign = -sign
         at = Point(small.centre.x + sign * small.radius * ux, small.centre.y + sign * small.radius * uy)
-        return Meeting("touching", (Spot(at),))
+        return Intersection("touching", (Spot(at),))
     # How far along the line of centres the chord stands, from the first centre.
     along = 0.5 * (d + (a.radius - b.radius) * ((a.radius + b.radius) / d))
     # The difference of the radii first: added to a small distance one after the other they would cost it its digits.
@@ -38,4 +38,4 @@ def circle_circle(a: Circle, b: Circle, tolerance: Tolerance) -> Meeting:
     half = sqrt(max(0.0, heron)) / (2.0 * d)
     fx, fy = a.centre.x + along * ux, a.centre.y + along * uy
     left, right = Point(fx - half * uy, fy + half * ux), Point(fx + half * uy, fy - half * ux)
-    return Meeting("crossing", (Spot(left, "left"), Spot(right, "right")))
+    return Intersection("crossing", (Spot(left, "left"), Spot(right, "right")))

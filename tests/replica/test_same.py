@@ -18,8 +18,8 @@ from kentrograph.core.book.edits import Delete, Edit, Move, Replace
 from kentrograph.core.desk.intents import write
 from kentrograph.core.language.codec import edit_data
 from kentrograph.core.language.messages import sentence
-from kentrograph.core.page.answers import read_within
 from kentrograph.core.problem import Refused
+from kentrograph.core.replica.answers import read_within
 from kentrograph.server.socket_schemas import ReadRequest
 
 from .recorded import drawings, readings, source_of

@@ -7,7 +7,7 @@ from ..figures import Arc, Circle, EndlessLine, Line, Outline, Point
 from .closest import distance_between
 
 
-def away(figure: Any, x: float, y: float) -> float:
+def distance_to(figure: Any, x: float, y: float) -> float:
     """The distance from (x, y) to what is drawn of a figure, in the drawing's unit; good to a few parts in 1e15."""
     kind = type(figure)
     if kind is Line:
@@ -31,7 +31,7 @@ def away(figure: Any, x: float, y: float) -> float:
         off: float = (x - figure.through.x) * figure.uy - (y - figure.through.y) * figure.ux
         return abs(off)
     if kind is Outline:
-        return min(away(piece, x, y) for piece in figure.pieces)
+        return min(distance_to(piece, x, y) for piece in figure.pieces)
     return distance_between(Point(x, y), figure)
 
 

@@ -7,10 +7,10 @@ from ..angles import unit
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
 from ..problem import refusal
 from ..tolerance import TOLERANCE, Tolerance
-from .carriers import way_of
 from .circles import circle_circle
 from .ellipses import nearest_angle, nearest_angles
-from .meeting import Spot
+from .intersection import Spot
+from .supporting_curves import way_of
 from .within import on_sweep, within
 
 

@@ -10,18 +10,18 @@ from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..tolerance import TOLERANCE, Tolerance
-from .carriers import carrier, way_of
 from .circles import circle_circle
 from .ellipses import ellipse_circle, ellipse_ellipse, line_ellipse
+from .intersection import APART, Intersection, Spot
 from .lines import line_circle, line_line
-from .meeting import APART, Meeting, Spot
+from .supporting_curves import supporting_curve, way_of
 from .within import distance_along, within
 
 _ENDLESS = (EndlessLine, Circle)
 """Figures of which nothing is left out: no place on them lies past an end."""
 
 
-def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
+def intersect_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Intersection:
     """How two figures meet when each is taken as long as it needs to be; every spot says whether it lies past an end.
 
     True crossings come first, then those past an end; among each the documented order of the pair.
@@ -31,22 +31,22 @@ def meet_long(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
     if type(a) in _ENDLESS and type(b) in _ENDLESS:
         return whole
     spots = [Spot(s.at, s.sign, (not within(a, s.at, tolerance), not within(b, s.at, tolerance))) for s in whole.spots]
-    return Meeting(whole.how, tuple(sorted(spots, key=lambda s: not s.true)))
+    return Intersection(whole.how, tuple(sorted(spots, key=lambda s: not s.true)))
 
 
-def meet(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Meeting:
+def intersect(a: Curve, b: Curve, tolerance: Tolerance = TOLERANCE) -> Intersection:
     """How two figures meet as they are drawn."""
-    found = meet_long(a, b, tolerance)
+    found = intersect_long(a, b, tolerance)
     if found.how == "coincident":
         return found if _overlap(a, b, tolerance) else _ends_meet(a, b, tolerance)
     true = tuple(s for s in found.spots if s.true)
-    return Meeting(found.how, true) if true else APART
+    return Intersection(found.how, true) if true else APART
 
 
-def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
+def _whole(a: Curve, b: Curve, tolerance: Tolerance) -> Intersection:
     if type(a) is Circle and type(b) is Circle:
         return circle_circle(a, b, tolerance)
-    first, second = carrier(a), carrier(b)
+    first, second = supporting_curve(a), supporting_curve(b)
     match first, second:
         case EndlessLine(), EndlessLine():
             return line_line(way_of(_line(a)), way_of(_line(b)), tolerance)
@@ -89,13 +89,13 @@ def _overlap(a: Curve, b: Curve, tolerance: Tolerance) -> bool:
     return False
 
 
-def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Meeting:
+def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Intersection:
     """Figures on the same whole one that share only ends: one, or both of two arcs that make a circle."""
     spots: list[Spot] = []
     if isinstance(a, Line | Arc | Ellipse) and isinstance(b, Line | Arc | Ellipse):
         slack = _slack(a, b, tolerance)
         spots = [Spot(p) for p in (a.start, a.end) for q in (b.start, b.end) if hypot(p.x - q.x, p.y - q.y) <= slack]
-    return Meeting("touching", tuple(spots)) if spots else APART
+    return Intersection("touching", tuple(spots)) if spots else APART
 
 
 def _slack(a: Curve, b: Curve, tolerance: Tolerance) -> float:
@@ -105,7 +105,7 @@ def _slack(a: Curve, b: Curve, tolerance: Tolerance) -> float:
     return 2.0 * tolerance.length(max(f.length for f in figures), away)
 
 
-def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance = TOLERANCE) -> list[Point]:
+def intersect_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance = TOLERANCE) -> list[Point]:
     """The places where two figures, of which one at least is an outline, meet as they are drawn.
 
     In the order in which the other figure runs; of two outlines, the first. A corner that two pieces share counts once.
@@ -116,7 +116,7 @@ def meet_outlines(a: Curve | Outline, b: Curve | Outline, tolerance: Tolerance =
     near = _near(across, slack)
     found: list[Point] = []
     for p in runs.pieces if isinstance(runs, Outline) else (runs,):
-        spots = [s.at for q in near(p) for s in meet(p, q, tolerance).spots]
+        spots = [s.at for q in near(p) for s in intersect(p, q, tolerance).spots]
         for at in sorted(spots, key=lambda at: distance_along(p, at)):
             if not any(hypot(at.x - f.x, at.y - f.y) <= 2.0 * slack for f in found):
                 found.append(at)

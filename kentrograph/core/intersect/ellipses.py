@@ -5,13 +5,13 @@ from math import acos, asin, atan2, cos, hypot, inf, pi, sin, sqrt
 from ..angles import unit_vector
 from ..figures import Circle, Ellipse, Point
 from ..tolerance import Tolerance
-from .carriers import Way, away
-from .meeting import APART, COINCIDENT, How, Meeting, Spot
+from .intersection import APART, COINCIDENT, How, Intersection, Spot
 from .narrowing import newton_between
+from .supporting_curves import Way, away
 from .trigonometric import Coefficients, Zero, turns, value_and_slope, zeros
 
 
-def line_ellipse(way: Way, e: Ellipse, tolerance: Tolerance) -> Meeting:
+def line_ellipse(way: Way, e: Ellipse, tolerance: Tolerance) -> Intersection:
     """A way and an ellipse: where it enters, then where it leaves.
 
     Scaled to a circle across; the place is found there. The half breadth of the ellipse square to the way (published:
@@ -26,24 +26,24 @@ def line_ellipse(way: Way, e: Ellipse, tolerance: Tolerance) -> Meeting:
     off, along = qx * wy - qy * wx, -(qx * wx + qy * wy)
     slack = tolerance.length(max(e.a, e.b), away(e.centre.x, e.centre.y, way.x, way.y)) / hypot(e.a * uy, e.b * ux)
     if abs(abs(off) - 1.0) <= slack:
-        return Meeting("touching", (Spot(_on_way(way, along / speed)),))
+        return Intersection("touching", (Spot(_on_way(way, along / speed)),))
     if abs(off) > 1.0:
         return APART
     half = sqrt((1.0 - abs(off)) * (1.0 + abs(off)))
     enter, leave = (_on_way(way, (along + side * half) / speed) for side in (-1.0, 1.0))
-    return Meeting("crossing", (Spot(enter, "entering"), Spot(leave, "leaving")))
+    return Intersection("crossing", (Spot(enter, "entering"), Spot(leave, "leaving")))
 
 
 def _on_way(way: Way, t: float) -> Point:
     return Point(way.x + t * way.ux, way.y + t * way.uy)
 
 
-def ellipse_circle(e: Ellipse, circle: Circle, tolerance: Tolerance) -> Meeting:
+def ellipse_circle(e: Ellipse, circle: Circle, tolerance: Tolerance) -> Intersection:
     """An ellipse and a circle: up to four places, in the ellipse's own sense."""
     return ellipse_ellipse(e, Ellipse(circle.centre, circle.radius, circle.radius), tolerance)
 
 
-def ellipse_ellipse(e: Ellipse, other: Ellipse, tolerance: Tolerance) -> Meeting:
+def ellipse_ellipse(e: Ellipse, other: Ellipse, tolerance: Tolerance) -> Intersection:
     """Two ellipses: up to four places, by the angle on the first.
 
     The equation of one, on the other, is a sum of sines and cosines of t and 2t (see `trigonometric`). It is looked at
@@ -61,7 +61,7 @@ def ellipse_ellipse(e: Ellipse, other: Ellipse, tolerance: Tolerance) -> Meeting
         places.sort(key=lambda p: e.angle_at(p.x, p.y))
     how: How = "touching" if all(zero.double for zero in found) else "crossing"
     names = ("first", "second", "third", "fourth")
-    return Meeting(how, tuple(Spot(p, names[i] if len(places) > 1 else "") for i, p in enumerate(places)))
+    return Intersection(how, tuple(Spot(p, names[i] if len(places) > 1 else "") for i, p in enumerate(places)))
 
 
 def apart(e: Ellipse, other: Ellipse) -> float:

@@ -4,11 +4,11 @@ from math import sqrt
 
 from ..figures import Circle, Point
 from ..tolerance import Tolerance
-from .carriers import Way, away
-from .meeting import APART, COINCIDENT, Meeting, Spot
+from .intersection import APART, COINCIDENT, Intersection, Spot
+from .supporting_curves import Way, away
 
 
-def line_line(a: Way, b: Way, tolerance: Tolerance) -> Meeting:
+def line_line(a: Way, b: Way, tolerance: Tolerance) -> Intersection:
     """Two ways. Parallel ones are apart, or coincident where no place of one lies off the other.
 
     Method: the cross product of the directions; the crossing by solving along the first way from its own place, so
@@ -24,11 +24,11 @@ def line_line(a: Way, b: Way, tolerance: Tolerance) -> Meeting:
     s = ((b.x - a.x) * a.uy - (b.y - a.y) * a.ux) / sine
     # The nearer of the two given places makes the smaller error.
     if abs(t) <= abs(s):
-        return Meeting("crossing", (Spot(Point(a.x + t * a.ux, a.y + t * a.uy)),))
-    return Meeting("crossing", (Spot(Point(b.x + s * b.ux, b.y + s * b.uy)),))
+        return Intersection("crossing", (Spot(Point(a.x + t * a.ux, a.y + t * a.uy)),))
+    return Intersection("crossing", (Spot(Point(b.x + s * b.ux, b.y + s * b.uy)),))
 
 
-def line_circle(way: Way, circle: Circle, tolerance: Tolerance) -> Meeting:
+def line_circle(way: Way, circle: Circle, tolerance: Tolerance) -> Intersection:
     """A way and a circle: where it enters, then where it leaves, as it runs.
 
     Method: the foot of the centre, and half the chord as the root of (r - d)(r + d), which keeps its digits where the
@@ -40,10 +40,10 @@ def line_circle(way: Way, circle: Circle, tolerance: Tolerance) -> Meeting:
     # From the centre: the foot lies to the right of the centre when the centre is left of the way.
     fx, fy = cx + d * way.uy, cy - d * way.ux
     if abs(abs(d) - r) <= slack:
-        return Meeting("touching", (Spot(Point(fx, fy)),))
+        return Intersection("touching", (Spot(Point(fx, fy)),))
     if abs(d) > r:
         return APART
     half = sqrt((r - abs(d)) * (r + abs(d)))
     enter = Point(fx - half * way.ux, fy - half * way.uy)
     leave = Point(fx + half * way.ux, fy + half * way.uy)
-    return Meeting("crossing", (Spot(enter, "entering"), Spot(leave, "leaving")))
+    return Intersection("crossing", (Spot(enter, "entering"), Spot(leave, "leaving")))

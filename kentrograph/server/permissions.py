@@ -28,7 +28,7 @@ class Need(Enum):
         return {Need.SEE: May.SEE, Need.COPY: May.SEE, Need.DRAW: May.DRAW, Need.OWN: May.OWN}.get(self)
 
 
-NEEDS: Mapping[str, Need] = {
+PERMISSIONS: Mapping[str, Need] = {
     # Nothing of anybody's is told.
     "GET /api/health": Need.UNASKED,
     "GET /api/health/process": Need.UNASKED,
@@ -119,12 +119,12 @@ NEEDS: Mapping[str, Need] = {
 MESSAGES: Mapping[str, Need] = {"read": Need.SEE, "echo": Need.SEE, "do": Need.DRAW, "where": Need.SEE}
 """What each message of a table's socket asks for."""
 
-_PATTERNS = [(key, compile_path(key.split(" ")[1])[0], need) for key, need in NEEDS.items()]
+_PATTERNS = [(key, compile_path(key.split(" ")[1])[0], need) for key, need in PERMISSIONS.items()]
 
 
 @dataclass(frozen=True, slots=True)
 class Asked:
-    """One address: its key in `NEEDS`, what it asks for, and the drawing that it names (as it is written there)."""
+    """One address: its key in `PERMISSIONS`, what it asks for, and the drawing that it names (as it is written there)."""
 
     key: str
     need: Need

@@ -7,7 +7,7 @@ from typing import assert_never
 from ..angles import direction_of
 from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
 from ..tolerance import TOLERANCE, Tolerance
-from .carriers import away, way_of
+from .supporting_curves import away, way_of
 
 
 def within(curve: Curve, at: Point, tolerance: Tolerance = TOLERANCE) -> bool:

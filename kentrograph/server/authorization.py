@@ -1,6 +1,6 @@
 """Who may do what: every request and every socket passes here, before anything of it is read.
 
-`needs.NEEDS` says what an address asks for, `Callers` who calls, `store.rights` what they may. A drawing that somebody may
+`permissions.PERMISSIONS` says what an address asks for, `Callers` who calls, `store.rights` what they may. A drawing that somebody may
 not see is answered as one that is not there.
 """
 
@@ -16,7 +16,7 @@ from ..store.errors import StoreError
 from ..store.people import NotSignedIn
 from ..store.rights import May, MayNot
 from .caller import Caller, Callers, tokens_of
-from .needs import Need, asked_of
+from .permissions import Need, asked_of
 from .refusals import answer_refused, close_refused
 
 _UUIDS: TypeAdapter[UUID] = TypeAdapter(UUID)
@@ -29,7 +29,7 @@ class NotShared(StoreError):
     code, status = "no_drawing", 404
 
 
-class Gate:
+class Authorization:
     """Lets in who may, and says why not to who may not."""
 
     def __init__(self, app: ASGIApp, callers: Callers) -> None:
