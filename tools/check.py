@@ -50,6 +50,7 @@ _PRINTING = Lock()
 def checks() -> list[Check]:
     """Name, command, folder and lane of every check."""
     ruff, mypy, pytest = (str(BIN / name) for name in ("ruff", "mypy", "pytest"))
+    core = folders("core", "files", "tools", "replica")
     return [
         ("python format", [ruff, "format", "--check", "-q", "."], ROOT, 0),
         ("python lint", [ruff, "check", "-q", "."], ROOT, 0),
@@ -59,7 +60,7 @@ def checks() -> list[Check]:
         ("web lint", ["npx", "eslint", "--max-warnings", "0", "src"], WEB, 0),
         ("web types", ["npx", "tsc", "--noEmit"], WEB, 0),
         ("web tests", ["npx", "vitest", "run"], WEB, 0),
-        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", *folders("core", "files", "replica", "tools")], ROOT, 0),
+        ("core tests", [pytest, "kentrograph/core", "kentrograph/exchange", *core], ROOT, 0),
         # Killed again and again, beside the tests of a server that is not.
         ("kills", [pytest, KILLS], ROOT, 0),
         ("server tests", [pytest, "tests/server", f"--ignore={KILLS}"], ROOT, 1),

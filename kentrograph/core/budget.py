@@ -1,6 +1,6 @@
 """How long may be worked on something: what would take longer is cut short, and says so.
 
-Whoever asks for something to be worked out opens a budget around it (`within`); what does the work looks at it now and then
+The caller opens a budget around it (`within`); what does the work looks at it now and then
 (`watch`), in the few places that everything which can grow comes by. Without a budget nothing is cut short: what was accepted
 once is worked out again however slow the machine.
 """
@@ -14,7 +14,7 @@ from time import monotonic
 class OverBudget(BaseException):
     """It took too long. No step holds this, and nothing that only catches what goes wrong catches it: the whole is given up.
 
-    What was being worked out and kept meanwhile may be half done: whoever opened the budget lets it go.
+    What was being worked out and kept meanwhile may be half done: the caller that opened the budget lets it go.
     """
 
 
@@ -67,7 +67,7 @@ def unlimited() -> Iterator[None]:
 
 
 def current() -> Budget | None:
-    """The budget of whoever asks, if there is one."""
+    """The budget of the caller, if there is one."""
     return _BUDGET.get()
 
 

@@ -43,8 +43,8 @@ def register_fonts() -> None:
 def sheets_pdf(
     pages: Sequence[Page], title: str, author: str = "", progress: Progress | None = None, tile: tuple[float, float] | None = None
 ) -> bytes:
-    """One document of these sheets; ``progress`` is told how many marks of how many are done. With a ``tile``, a size of paper in
-    mm, what is larger comes on several pages of that size, with marks by which they are joined."""
+    """One document of these sheets; ``progress`` is called with how many marks of how many are done. With a ``tile``, a size
+    of paper in mm, what is larger comes on several pages of that size, with marks by which they are joined."""
     register_fonts()
     out = BytesIO()
     # Bytes as they are: put into letters they would take half as long again, and a quarter more room.

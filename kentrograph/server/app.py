@@ -51,7 +51,7 @@ def create_app(
 ) -> FastAPI:  # fmt: skip
     """The application on a database that has its tables; ``origins`` are those of the addresses it is served at.
 
-    In an ``office`` people sign in; elsewhere whoever is at this machine is one ``person``. Once a day everything is written to
+    In an ``office`` people sign in; elsewhere this machine has one ``person``. Once a day everything is written to
     the folder ``backup``.
     """
     engine = engine_for(database_url)

@@ -1,7 +1,7 @@
 """Who may do what: every request and every socket passes here, before anything of it is read.
 
-`permissions.PERMISSIONS` says what an address asks for, `Callers` who calls, `store.rights` what they may. A drawing that somebody may
-not see is answered as one that is not there.
+`permissions.PERMISSIONS` says what an address asks for, `Callers` who calls, `store.rights` what they may. A drawing that
+somebody may not see is answered as one that is not there.
 """
 
 from uuid import UUID
@@ -24,7 +24,7 @@ NO_DRAWING = "There is no such drawing; it may have been deleted, or is not shar
 
 
 class NotShared(StoreError):
-    """There is no such drawing for whoever asks."""
+    """There is no such drawing for this client."""
 
     code, status = "no_drawing", 404
 

@@ -23,7 +23,7 @@ BODY_PAUSE = 20.0
 AT_ONCE, WAITING = 6, 60
 """Requests of one person that are worked on at once, and that wait; browsers send six at once."""
 SOCKETS = 30
-"""Open tables of one person; of whoever is alone at this machine there may be more."""
+"""Open tables of one person; of a person alone at this machine there may be more."""
 SOCKETS_ALONE = 300
 
 
@@ -124,7 +124,7 @@ class Limits:
 
 class _Body:
     """The body of a request: no more of it is read than may be, and not for longer. Who has sent too much has the answer at once,
-    and whoever reads it here is told that the other side has gone."""
+    and the reader here gets an error that the other side has gone."""
 
     def __init__(self, scope: Scope, receive: Receive, send: Send) -> None:
         self.scope = scope
@@ -178,7 +178,7 @@ def _too_large() -> TooLarge:
 
 
 def _whose(caller: Caller, scope: Scope) -> Hashable:
-    """A person, a guest by the links they have, or whoever comes from an address."""
+    """A person, a guest by the links they have, or an address."""
     if caller.person is not None:
         return caller.person.id
     return caller.links or (scope.get("client") or ("",))[0]

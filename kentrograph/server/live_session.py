@@ -39,7 +39,7 @@ MOST_REPLIES = 64
 """Answers that wait for a reader who is slow: until they are taken nothing further is read of what they send."""
 ALIVE = b'{"type":"alive"}'
 ALIVE_SECONDS = 5.0
-"""Of silence, until a table is told that it is still being listened to."""
+"""Of silence, until a table is sent a sign of life."""
 FAR = 500
 """A table that is more revisions behind is sent the whole drawing afresh, so that nothing old is kept for its sake."""
 
@@ -157,7 +157,7 @@ class LiveSession:
         try:
             while True:
                 if not await self._is_woken():
-                    # Whoever hears nothing for long takes the connection for lost, though nobody has ended it.
+                    # A client that hears nothing for long takes the connection for lost.
                     await self.socket.send_bytes(ALIVE)
                     continue
                 self._woken.clear()
@@ -192,7 +192,7 @@ class LiveSession:
         return True
 
     async def _meanwhile(self, work: Awaitable[T]) -> T:
-        """What comes of something that may take long; until then it is said that somebody is there."""
+        """What comes of something that may take long; until then signs of life are sent."""
         task = asyncio.ensure_future(work)
         while not (await asyncio.wait({task}, timeout=ALIVE_SECONDS))[0]:
             await self.socket.send_bytes(ALIVE)
@@ -243,7 +243,7 @@ class LiveSession:
         return True
 
     async def _tell_of_others(self) -> None:
-        # Who only has a link is told of nobody.
+        # A guest by a link gets no names of others.
         if self.caller.person is None:
             return
         others = self.rooms.presence.others(self.id, self.seat)

@@ -30,7 +30,7 @@ class DatedFile(logging.Handler):
         self._file = -1
 
     def emit(self, record: logging.LogRecord) -> None:
-        """One line. Where it cannot be written (a full disk) that is said on standard error, and the work goes on."""
+        """One line. Where it cannot be written (a full disk) that goes to standard error, and the work goes on."""
         try:
             if self._day != date.today():
                 self._begin(date.today())

@@ -1,6 +1,6 @@
 """What is counted, in the text format that scrapers read (OpenMetrics and the one before it), on a port of its own.
 
-Several workers count in files of a folder that they share, which the environment names; whoever asks has the sums.
+Several workers count in files of a folder that they share, which the environment names; a request gets the sums.
 """
 
 import os

@@ -32,13 +32,13 @@ RETRY = 30.0
 IN_ONE = 100
 """Views that are made in one turn."""
 COLUMNS = tuple(field.name for field in fields(StepView))
-"""What is said of each step, in this order: the names of a hundred thousand fields would be half of what is read."""
+"""The fields of each step, in this order: the names of a hundred thousand fields would be half of what is read."""
 _columns = attrgetter(*COLUMNS)
 _LEVEL = 1
 
 
 class Packing:
-    """Keeps large drawings of which it is told."""
+    """Keeps the large drawings that are announced to it."""
 
     def __init__(self, service: Service, work: Work) -> None:
         self.service = service
@@ -77,7 +77,7 @@ class Packing:
                 id = next(iter(self._wanted))
                 del self._wanted[id]
                 if not await self.kept(id):
-                    # It is told of again with the next change.
+                    # It is announced again with the next change.
                     await asyncio.sleep(RETRY)
 
     async def _begin(self) -> None:

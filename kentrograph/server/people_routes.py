@@ -223,7 +223,7 @@ def delete_team(request: Request, team: UUID) -> None:
 
 
 async def _worked_out(request: Request, function: Callable[P, T], *args: P.args, **kwargs: P.kwargs) -> T:
-    """What a password comes to, two at a time: whoever waits for it holds neither a thread nor a connection."""
+    """What a password comes to, two at a time: the request that waits for it holds neither a thread nor a connection."""
     return await rooms_of(request).work.run("passwords", function, *args, **kwargs)
 
 

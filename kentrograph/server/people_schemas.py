@@ -91,7 +91,7 @@ class InvitationView(BaseModel):
 
 
 class InvitedView(InvitationView):
-    """One that was just made: its address is told once."""
+    """One that was just made: its address is sent once."""
 
     path: str
 
@@ -151,7 +151,7 @@ class LinkView(BaseModel):
 
 
 class SharingView(BaseModel):
-    """Who may do what with a drawing; its links are told only to who owns it."""
+    """Who may do what with a drawing; its links are sent only to its owner."""
 
     may: MayWord
     shares: list[ShareView]

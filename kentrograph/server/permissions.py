@@ -1,4 +1,4 @@
-"""What each address asks of whoever comes: the one table of rights, for HTTP and sockets alike."""
+"""The right that each address requires: the one table of rights, for HTTP and sockets alike."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -29,7 +29,7 @@ class Need(Enum):
 
 
 PERMISSIONS: Mapping[str, Need] = {
-    # Nothing of anybody's is told.
+    # Nothing of anybody's is sent.
     "GET /api/health": Need.UNASKED,
     "GET /api/health/process": Need.UNASKED,
     "GET /api/who": Need.NOTHING,

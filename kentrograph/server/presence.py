@@ -1,6 +1,6 @@
 """Who is at a table, where they point, what they have selected and what they mend: told as it is, and kept nowhere.
 
-The tables of one worker are told by it. Workers tell each other through the database's announcements, a few times a second at
+A worker sends to its own tables. Workers tell each other through the database's announcements, a few times a second at
 most, so that people who are served by different ones see each other; one that is not heard of any more is forgotten with all
 who sat there. While there is one worker only, nothing is announced but that it is there.
 """

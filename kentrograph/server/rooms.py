@@ -47,7 +47,7 @@ class Seat(Protocol):
         """Somebody has come or gone, or is elsewhere on the drawing."""
 
     def look_again(self) -> None:
-        """What whoever sits here may do may have changed."""
+        """The rights at this table may have changed."""
 
 
 class Room:
@@ -176,7 +176,7 @@ class Rooms:
         packing: Packing,
         changed: Callable[[], None],
     ) -> None:
-        """``changed`` is told of each change that is done here."""
+        """``changed`` is called with each change that is done here."""
         self.service = service
         self.work = work
         self.presence = presence

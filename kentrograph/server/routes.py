@@ -141,8 +141,8 @@ def get_source(id: UUID, request: Request) -> Any:
 
 @router.get("/drawings/{id}/opened", response_class=Response)
 def get_opened(id: UUID, request: Request) -> Any:
-    """A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of what is said of a step, and a
-    list of that for each; nothing (204) where nothing is kept. Its table is told which revision that is (`Opening`)."""
+    """A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of the fields of a step, and a
+    list of that for each; nothing (204) where nothing is kept. The table receives which revision that is (`Opening`)."""
     with service_of(request).session() as session:
         found = packed.views(session, id)
     if found is None:

@@ -1,4 +1,4 @@
-"""What is said of a request that does not fit the schema: where, and what would fit."""
+"""The message for a request that does not fit the schema: where, and what would fit."""
 
 from collections.abc import Mapping
 from typing import Any

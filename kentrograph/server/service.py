@@ -171,7 +171,7 @@ class Service:
         return book
 
     def source(self, id: UUID) -> bytes:
-        """All steps of a drawing as they are kept, for whoever works it out themselves (JSON). Raises `NoDrawing`."""
+        """All steps of a drawing as they are kept, for a client that works it out itself (JSON). Raises `NoDrawing`."""
         with self.moment() as session:
             changes.facts(session, id)
             return books.source(session, id)

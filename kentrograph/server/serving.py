@@ -51,7 +51,7 @@ def run(how: "Serving", url: str, origins: frozenset[str]) -> None:
 
 def worker() -> FastAPI:
     """The application of one of several workers, as the environment says."""
-    # Whoever minds them may be killed: without it they would keep the port, and nobody would start them again.
+    # Their supervisor may be killed: without it they would keep the port, and would never be restarted.
     parent = os.getppid()
     ctypes.CDLL(None).prctl(_PARENT_DEATH_SIGNAL, signal.SIGKILL)
     if os.getppid() != parent:

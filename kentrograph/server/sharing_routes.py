@@ -45,7 +45,7 @@ def put_sharing(request: Request, id: UUID, asked: Sharing) -> Any:
 
 @router.post("/links", status_code=201, response_model=LinkView)
 def make_link(request: Request, id: UUID) -> Any:
-    """A link by which whoever has it may look at a drawing."""
+    """A link by which its holder may look at a drawing."""
     with service_of(request).session() as session:
         get_drawing(session, id)
         history.happened(session, id, caller_of(request).name, "made a link to look at it")

@@ -19,7 +19,7 @@ class PictureView(BaseModel):
 
 
 class DrawingView(BaseModel):
-    """A drawing on the shelf: what whoever asks may do with it, who owns it, and of which revision there is a picture."""
+    """A drawing on the shelf: what the client may do with it, who owns it, and of which revision there is a picture."""
 
     id: UUID
     name: str

@@ -42,7 +42,7 @@ class EchoRequest(Model):
 
 
 class WhereRequest(Model):
-    """Where whoever sits here is on the drawing, for the others at it; told as the newest is, and not answered."""
+    """Where the person at this table is on the drawing, for the others at it; only the newest is sent on, none is answered."""
 
     type: Literal["where"]
     seq: Revision = 0
@@ -73,7 +73,7 @@ class RefusedView(BaseModel):
 
 
 class Standing(BaseModel):
-    """What whoever has the table open may do with the drawing."""
+    """What the person at this table may do with the drawing."""
 
     type: Literal["standing"] = "standing"
     may: MayWord

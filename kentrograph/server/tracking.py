@@ -1,4 +1,4 @@
-"""Every request has a number, which stands in the log, in the answer's header and in what is said of a fault; and is counted."""
+"""Every request has a number, which stands in the log, in the answer's header and in the message of a fault; and is counted."""
 
 import logging
 import re

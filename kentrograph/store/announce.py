@@ -9,7 +9,7 @@ CHANNEL, TABLES = "kentrograph_changes", "kentrograph_tables"
 """What has become of drawings; and who is at which table, of which nothing is kept."""
 BACKING, RENAMED, DELETED, RESTORED, SHARED = "backing", "renamed", "deleted", "restored", "shared"
 PERSON = "person"
-"""What is told of somebody whose standing has changed: signed out, left, in another team."""
+"""What is announced of a person whose standing has changed: signed out, left, in another team."""
 
 
 def announce(session: Session, drawing: UUID, what: str) -> None:

@@ -24,7 +24,7 @@ from .errors import StoreError
 EVERY = (tables, people_tables, history_tables)
 """The modules that declare tables: imported here, so that all of them are known."""
 _LEFT_OUT = {"sign_ins", "attempts", "invitations", "packed_books"}
-"""What lets somebody in is not carried about: whoever restores signs in again. Nor is what is made again by itself."""
+"""What lets somebody in is not carried about: after a restore everybody signs in again. Nor is what is made again by itself."""
 _AT_ONCE = 500
 _FACTS = "facts.json"
 

@@ -83,7 +83,7 @@ class BookCache:
     def making(self, id: UUID) -> Iterator[None]:
         """One at a time makes the book of a drawing: the others find it made."""
         with self._lock:
-            # Held by whoever waits for it, and gone with the last of them.
+            # Held by those that wait for it, and gone with the last of them.
             one = self._making.setdefault(id, _Lock())
         with one.lock:
             yield

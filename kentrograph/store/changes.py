@@ -62,7 +62,7 @@ def facts(session: Session, id: UUID) -> Facts:
 @dataclass(frozen=True, slots=True)
 class Asked:
     """By whom a change is asked for, on which revision (None: whatever stands), and what they call it, if they call it something:
-    whoever lost the connection asks again, and must not have it twice."""
+    a client that lost the connection asks again, and must not have it twice."""
 
     author: str
     base: int | None = None

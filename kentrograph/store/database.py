@@ -30,7 +30,7 @@ def engine_for(url: str) -> Engine:
 
 
 def unanswered(error: Exception) -> StoreError:
-    """What is said where one of `UNANSWERED` was raised."""
+    """The message where one of `UNANSWERED` was raised."""
     cause = getattr(error, "orig", None)
     if isinstance(cause, psycopg.errors.DiskFull):
         return DiskFull("The disk that the drawings are kept on is full: nothing was changed. Make room there, and do it again.")

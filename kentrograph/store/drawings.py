@@ -26,7 +26,7 @@ WAITS = "200ms"
 
 @dataclass(frozen=True, slots=True)
 class Listed:
-    """A drawing as the shelf shows it. ``may`` is what whoever asks may do with it; ``pictured`` the revision of its picture."""
+    """A drawing as the shelf shows it. ``may`` is what the client may do with it; ``pictured`` the revision of its picture."""
 
     id: UUID
     name: str

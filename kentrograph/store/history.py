@@ -86,7 +86,7 @@ def keep_snapshot(session: Session, id: UUID, revision: int, book: Book) -> None
 
 
 def name_state(session: Session, id: UUID, revision: int, name: str) -> None:
-    """Gives a state a name, or takes it away where nothing is said. Raises `NoDrawing`, `NoRevision`, `StoreError`."""
+    """Gives a state a name, or takes it away where nothing is stated. Raises `NoDrawing`, `NoRevision`, `StoreError`."""
     get_drawing(session, id)
     if session.get(Change, (id, revision)) is None:
         raise NoRevision(f"The drawing has no revision {revision}.", revision=revision)

@@ -116,7 +116,7 @@ def opening(session: Session, id: UUID) -> Opening | None:
 
 def views(session: Session, id: UUID, revision: int | None = None) -> bytes | None:
     """The views that were kept, where they are of a ``revision`` that is asked for: a `BookView` without steps, the names of what
-    is said of a step, and that of each step, one to a line (gzip)."""
+    belongs to a step, and that of each step, one to a line (gzip)."""
     found = _read(session, "views", id)
     return found.content if found is not None and revision in (None, found.revision) else None
 

@@ -208,7 +208,7 @@ def join(session: Session, token: str, name: str, hashed: str) -> tuple[Known, s
     """
     invited = invitation(session, token)
     row = session.get(Person, invited.person_id) if invited.person_id is not None else None
-    # Whoever takes the row away has the link: it is good once, also for two who use it at the same moment.
+    # The request that deletes the row has the link: it is good once, also for two who use it at the same moment.
     if not session.scalar(delete(Invitation).where(Invitation.token == invited.token).returning(Invitation.keeper.is_not(None))):
         raise NoInvitation("This link was used already, was taken back, or is too old. Ask for a new one.")
     if row is None:

@@ -93,7 +93,7 @@ class Right(Base):
 
 
 class Link(Base):
-    """A link by which whoever has it may look at a drawing, until it is taken back."""
+    """A link by which its holder may look at a drawing, until it is taken back."""
 
     __tablename__ = "links"
 

@@ -126,7 +126,7 @@ def links(session: Session, drawing: UUID) -> Sequence[Link]:
 
 
 def make_link(session: Session, drawing: UUID, by: str) -> Link:
-    """A link by which whoever has it may look at a drawing. Raises `StoreError` where there are too many."""
+    """A link by which its holder may look at a drawing. Raises `StoreError` where there are too many."""
     if len(links(session, drawing)) >= MOST_LINKS:
         raise StoreError(f"A drawing has at most {MOST_LINKS} links; take one back first.")
     row = Link(token=new_token(), drawing_id=drawing, made_by=by)

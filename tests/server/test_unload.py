@@ -23,7 +23,7 @@ def folder(database: str, server: Server, tmp_path_factory: pytest.TempPathFacto
     found = tmp_path_factory.mktemp("out")
     try:
         with httpx.Client(base_url=here.url + "/api", timeout=20, verify=False) as api:
-            for name in ("Authorization: north / south", "Authorization- north - south", "gate- NORTH - south"):
+            for name in ("Gate: north / south", "Gate- north - south", "gate- NORTH - south"):
                 id = api.post("/drawings", json={"name": name}).json()["id"]
                 write(api, id, "P1 = point 1, 2")
                 write(api, id, "circle centre P1 radius 5")
@@ -44,7 +44,7 @@ def folder(database: str, server: Server, tmp_path_factory: pytest.TempPathFacto
 def copy(folder: Path, tmp_path: Path) -> Path:
     """One of them, to be spoilt."""
     for ending in (".kent", ".history.jsonl"):
-        (tmp_path / f"one{ending}").write_bytes((folder / f"Authorization- north - south{ending}").read_bytes())
+        (tmp_path / f"one{ending}").write_bytes((folder / f"Gate- north - south{ending}").read_bytes())
     return tmp_path
 
 
@@ -86,9 +86,9 @@ def _seen(api: httpx.Client, id: str) -> list[Any]:
 
 def test_all_of_it_is_as_it_was_in_another_place(database: str, folder: Path, empty: str) -> None:
     assert sorted(file.name for file in folder.glob("*.kent")) == [
-        "Authorization- north - south 2.kent", "Authorization- north - south.kent", "gate- NORTH - south 3.kent",
+        "Gate- north - south 2.kent", "Gate- north - south.kent", "gate- NORTH - south 3.kent",
     ]  # fmt: skip
-    assert (folder / "Authorization- north - south.kent").read_text() == "P1 = point 1, 2\ncircle centre P1 radius 5\nnonsense = 7\n"
+    assert (folder / "Gate- north - south.kent").read_text() == "P1 = point 1, 2\ncircle centre P1 radius 5\nnonsense = 7\n"
     done = taken(empty, folder)
     assert (done.returncode, done.stdout.count("taken in with 6 changes")) == (0, 3)
     assert seen(empty) == seen(another_with(database))

@@ -158,7 +158,7 @@ def touching_points(curve: Curve, at: Point, node: FootOf) -> list[Solution]:
 
 
 def chosen(find: Solutions, sides: tuple[str, ...]) -> PlaceFunction:
-    """The one place that the side words mean; the first where nothing is said."""
+    """The one place that the side words mean; the first where nothing is stated."""
 
     def place(env: Env, last: Point) -> Point:
         found = find(env, last)

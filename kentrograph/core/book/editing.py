@@ -118,7 +118,7 @@ class Editing:
             in_front_of = stood_in_front_of
         step = self.book.steps[id]
         self.touched.update(self.book.users.get(id, ()))
-        # Whoever looks at the whole drawing, and stood behind it, looks again.
+        # Steps behind it that look at the whole drawing look again.
         self.touched.update(self.book.lookers_behind(self.book.order.key(id)))
         self._undefine(step)
         self._bring_in(step, self.book.order.without(id).inserted(id, in_front_of))
@@ -129,7 +129,7 @@ class Editing:
         book = self.book
         there = {id for id in self.touched if id in book.steps}
         if len(there) < len(self.touched):
-            # Nobody knows any more where it stood that is gone: whoever looks at the whole drawing looks again.
+            # Where something stood that is gone is not known: all steps that look at the whole drawing look again.
             there.update(book.users.get(DRAWING, ()))
         waiting = set(there)
         while waiting:

@@ -88,7 +88,7 @@ class Evaluation:
         key = book.order.key
         queue = [(key(id), id) for id in waiting]
         heapify(queue)
-        # Whoever looks at the whole drawing hangs on whatever stands before it.
+        # A step that looks at the whole drawing hangs on whatever stands before it.
         if queue:
             for user in book.lookers_behind(queue[0][0]):
                 if user not in waiting:
@@ -190,7 +190,7 @@ class Evaluation:
         return value._replace(note=f"without {names}") if isinstance(value, StepResult) else value
 
     def _last_of(self, provider: str, written: Conventions) -> Point | Problem:
-        """The place that a step has put down last; the datum of whoever counts from it where there is no such step."""
+        """The place that a step has put down last; its own datum where there is no such step."""
         held = self.book.values.get(provider)
         if isinstance(held, Problem):
             return Problem("waits_for_last", {"on": self.book.steps[provider].name})

@@ -47,11 +47,11 @@ class GivenSpec:
     sides: tuple[str, ...] = ()
     blamed: tuple[str, ...] = ()
     choices: tuple[str, ...] = ()
-    """The words of which one is said, with the given's own in front or without."""
+    """The words of which one is stated, with the given's own in front or without."""
     straight: bool = False
     """Whether of all figures only a line will do."""
     names: tuple[str, ...] = ()
-    """What the names stand for that it takes; figures where nothing is said."""
+    """What the names stand for that it takes; figures where nothing is stated."""
 
     @property
     def quantity(self) -> Quantity | None:
@@ -70,7 +70,7 @@ def in_turn(*words: str) -> ImpliedWords:
 
 
 def after_figures(*words: str) -> ImpliedWords:
-    """The same for a verb, once it is said what it works on: before that a name is a figure."""
+    """The same for a verb, once its figures are stated: before that a name is a figure."""
     return lambda has: [word for word in words if word not in has] if "figures" in has else []
 
 
@@ -206,7 +206,7 @@ class Kind:
         return () if not self.shapes or self.keeps(statement) else (*statement.operands, *statement.along)
 
     def given(self, word: str) -> GivenSpec | None:
-        """The given with this word, if the kind has one; `curve via` and `centre on` are told by their first word."""
+        """The given with this word, if the kind has one; `curve via` and `centre on` are found by their first word."""
         found = next((g for g in self.givens if g.word == word), None)
         return found or next((g for g in self.givens if g.word == word.split(" ")[0]), None)
 

@@ -132,8 +132,8 @@ class PointTable(OnPaper):
 
 @dataclass(frozen=True, slots=True)
 class Schedule(OnPaper):
-    """Rows of words on a sheet: those that are said, or one for each of some readings, which have names. Without heads, and where
-    it is of no readings, nothing is ruled. ``sheet`` and ``at`` say where it stands, as of a table."""
+    """Rows of words on a sheet: those that are stated, or one for each of some readings, which have names. Without heads, and
+    where it is of no readings, nothing is ruled. ``sheet`` and ``at`` say where it stands, as of a table."""
 
     title: str
     heads: tuple[str, ...]

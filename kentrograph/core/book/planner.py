@@ -52,7 +52,7 @@ def as_function(plan: PlacePlan) -> Callable[[Env, Point], Point]:
 class Planner(ABC):
     """Plans the numbers of one statement, written in ``manner``, for a drawing in ``unit``.
 
-    Numbers hold places and readings, which hold numbers: how those are planned is said in `statement_planner`. ``quantity``
+    Numbers hold places and readings, which hold numbers: how those are planned stands in `statement_planner`. ``quantity``
     tells what the numbers of a given are, by its word.
     """
 

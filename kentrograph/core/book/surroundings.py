@@ -42,7 +42,7 @@ class Surroundings:
         """The face around a place along ink or, where ink closes nothing in there, along all that is seen. Raises `Refused`."""
         if self._book.evaluating:
             return self._face_around(at, most)
-        # Whoever looks at a place asks for its face several times.
+        # A look at a place asks for its face several times.
         kept, key = _LAST_FACE.of(self._book), (self._at, at)
         if key not in kept:
             kept.clear()

@@ -21,5 +21,5 @@ class Wanted:
 
     @property
     def limited(self) -> bool:
-        """Whether it is said how far a reading may be off."""
+        """Whether limits are stated for a reading."""
         return self.low > -inf or self.high < inf

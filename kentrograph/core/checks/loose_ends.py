@@ -27,7 +27,7 @@ _Box = tuple[float, float, float, float]
 
 
 def usual_limit(unit: str) -> float:
-    """How near is too near to be meant, where nobody has said: half a millimetre, rounded to the unit.
+    """How near is too near to be meant, by default: half a millimetre, rounded to the unit.
 
     >>> usual_limit("mm"), usual_limit("in"), usual_limit("m")
     (0.5, 0.02, 0.0005)
@@ -197,7 +197,7 @@ def around_an_edit(book: Book, after: Book, limit: float) -> tuple[set[str], set
 
 
 def _widely(box: _Box, limit: float) -> _Box:
-    """A box and what may lie within the limit of it, a little more: what an index holds where is told by rounded sums, and what
+    """A box and what may lie within the limit of it, a little more: an index is worked out in rounded sums, and what
     is off by the very limit is found whatever the order in which figures came."""
     reach = 1.001 * limit
     return box[0] - reach, box[1] - reach, box[2] + reach, box[3] + reach
@@ -222,7 +222,7 @@ def _trouble(one: Finding) -> tuple[int, float, str]:
 
 
 def loose_ends(book: Book, limit: float | None = None) -> list[Finding]:
-    """What is found in a book with a limit, in the drawing's unit; with the usual one where none is said."""
+    """What is found in a book with a limit, in the drawing's unit; with the usual one where none is given."""
     return _LOOSE.of(book).of(book, limit or usual_limit(book.header.manner.unit)).all()
 
 

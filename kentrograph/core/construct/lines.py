@@ -61,7 +61,7 @@ def until(start: Point, vector: Vector, end: Curve | Point) -> list[Solution]:
 
 
 PAST_IT = "past the end of what it runs to"
-"""What is said of a figure that runs until the continuation of another."""
+"""The note of a figure that runs until the continuation of another."""
 
 
 def _size(curve: Curve) -> float:

@@ -65,7 +65,7 @@ class Solution(NamedTuple):
 
 
 def take(solutions: Sequence[Solution], stated: Sequence[str], nth: float | None = None) -> int:
-    """The index of the solution that the stated side words, or a number, mean; the first where nothing is said.
+    """The index of the solution that the stated side words, or a number, mean; the first where nothing is stated.
 
     Raises `Refused`: no_such_side with the signatures there are, no_such_solution with how many.
     """

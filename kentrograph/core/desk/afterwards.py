@@ -25,7 +25,7 @@ def going_on(line: OpenLine) -> Draft | None:
     if kind is None or not kind.onward or not isinstance(line.value.figure, Line):
         return None
     if not _ENDED & {given.word for given in line.step.statement.givens}:
-        # It ends where it touches, and nobody has said where: the next one begins anew.
+        # It ends where it touches, which is stated nowhere: the next one begins anew.
         return None
     return Draft(kind.word, (kind.onward.format(name=line.step.name),), again=True)
 

@@ -57,7 +57,7 @@ def causes(book: Book, reading: str) -> list[Cause]:
 
 def each_cause(book: Book, reading: str) -> Iterator[Cause]:
     """The same one by one, as they are found: each takes a while. No more are looked for once so many steps were evaluated that
-    whoever asked would not wait for them."""
+    the client would not wait for them."""
     book.position(reading)
     if not book.steps[reading].reads:
         raise refusal("not_measured")

@@ -1,4 +1,4 @@
-"""All that was checked in a drawing, in words: for a page that is handed over, and for whoever asks from the command line."""
+"""All that was checked in a drawing, in words: for a page that is handed over, and for the command line."""
 
 from dataclasses import asdict, dataclass
 from typing import Any

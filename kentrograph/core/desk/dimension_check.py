@@ -40,7 +40,7 @@ class DimensionCheck:
 
 
 def dimension_check(book: Book) -> DimensionCheck:
-    """What is open and what is said twice; kept with the book."""
+    """What is open and what is stated twice; kept with the book."""
     kept = _KEPT.of(book)
     if not kept:
         kept.append(_in_words(book, determined(book)))

@@ -41,7 +41,7 @@ MOST_ROWS = 20_000
 class Draft(Whole):
     """A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
 
-    ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
+    ``again`` marks one to which nothing was given yet: the kind stayed open after one of it was written, and a row may
     stand there that goes on from that one, or names what was selected.
     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
     circle, a bare number is the next size about the same centre.

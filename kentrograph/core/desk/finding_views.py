@@ -25,7 +25,7 @@ from .settling import offer_for
 from .views import together
 
 _NUDGE = 0.01
-"""What a number is changed by where it is said how much it moves something."""
+"""By how much a number is changed to show how much it moves something."""
 MOST_SHOWN = 200
 MOST_OFFERS = 40
 """For so many findings it is tried what would put them right; for the others once these are gone."""

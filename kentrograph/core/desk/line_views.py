@@ -36,7 +36,7 @@ from .views import previewed, problem_view, reading_words
 
 
 def look(book: Book, hand: Hand, seq: int = 0) -> LineView:
-    """What is shown for what is in hand, and what can be done with it, on the book as it stands; ``seq`` is said again."""
+    """What is shown for what is in hand, and what can be done with it, on the book as it stands; ``seq`` is returned with it."""
     view = _looked(book, hand)
     return replace(view, better=_better(hand, view), seq=seq)
 

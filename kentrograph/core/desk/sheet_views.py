@@ -52,7 +52,7 @@ class PlacedPart:
     box: list[float]
     scale: str
     fixed: bool
-    """Whether its scale is said, and not found."""
+    """Whether its scale is stated, and not found."""
     at: list[float]
     """The place by which it is put on the sheet: of a view its middle, of a table its upper left corner, in mm."""
 

@@ -58,7 +58,7 @@ def step_from(data: Data) -> Step:
 
 
 def statement_data(step: Step) -> list[Data]:
-    """The givens of a step as data, for whoever asks the database."""
+    """The givens of a step as data, for queries of the database."""
     text = step.statement.text
     return [{"word": g.word, "text": text[g.start : g.end], "sides": list(g.sides)} for g in step.statement.givens]
 

@@ -222,7 +222,7 @@ class Cursor(ABC):
         return token.kind == "word" and token.text not in PARTS
 
     def at_short(self) -> bool:
-        """Whether a size is said in the short form of the trade: ``r 12``, ``d 24``."""
+        """Whether a size stands in the short form of the trade: ``r 12``, ``d 24``."""
         return self.tok.kind == "word" and self.tok.text in SHORT and self.peek().kind == "num"
 
     def at_size(self) -> bool:

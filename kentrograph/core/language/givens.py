@@ -258,7 +258,7 @@ def _copies(c: Cursor, spec: GivenSpec, start: int) -> list[Given]:
 
 
 def _at_copies(c: Cursor, kind: Kind) -> bool:
-    """Whether it is said how many times: the number stands before its word."""
+    """Whether the number of copies stands here: the number stands before its word."""
     if kind.given("times") is None:
         return False
     named = c.at_name() and c.peek().text in ("times", "by") and c.peek(2).kind != "num"

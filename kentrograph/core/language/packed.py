@@ -22,7 +22,7 @@ from .later import Later
 
 Row = list[Any]
 PLAIN = 8
-"""Columns of a step of which nothing more is said than what is written."""
+"""Columns of a step of which nothing but its text is kept."""
 
 
 def packed(book: Book) -> dict[str, Any]:
@@ -122,7 +122,7 @@ def _write_arc(arc: Arc) -> tuple[Row, Point]:
 
 
 def _write_outline(outline: Outline) -> tuple[Row, Point]:
-    # A piece that is told by more numbers than a row of its kind has is not finite, and the whole is not kept.
+    # A piece that is described by more numbers than a row of its kind has is not finite, and the whole is not kept.
     pieces = [_WRITE[type(piece)](piece)[0] if type(piece) in (Line, Arc) else [float("nan")] for piece in outline.pieces]
     return ["o", outline.closed, pieces], outline.end
 

@@ -29,7 +29,7 @@ def read_reading(c: Cursor) -> list[Given]:
         if not holes:
             c.fail("the name of a hole")
         givens.append(Given("less", holes, (), start, c.last))
-    # An area is said in `m2`, second moments in `m4`; a length in the unit alone.
+    # An area is written in `m2`, second moments in `m4`; a length in the unit alone.
     power = str(POWERS[kind.quantity]) if POWERS.get(kind.quantity, 1) > 1 else ""
     shown = _as_bearing(c) if word == "direction" else shown_in(c, power)
     against = compared(c, DIRECTION if word in ("direction", "angle") else LENGTH)

@@ -1,4 +1,4 @@
-"""What a book holds, as plain data for ``run --json`` and for whoever draws it. Numbers keep every digit."""
+"""What a book holds, as plain data for ``run --json`` and for drawing it. Numbers keep every digit."""
 
 from dataclasses import dataclass
 from math import isinf
@@ -75,7 +75,7 @@ def figure_data(figure: Figure) -> FigureData:
             data: FigureData = {"kind": "ellipse", "centre": _xy(centre), "axes": [a, b], "turned": turn}
             if figure.whole:
                 return data
-            # A part is told counter-clockwise; its ends as it runs.
+            # A part is written counter-clockwise; its ends as it runs.
             low, high = sorted((figure.begin, figure.begin + figure.sweep))
             part = [figure.direction_at(low), figure.direction_at(high)]
             return {**data, "part": part, "from": _xy(figure.start), "to": _xy(figure.end)}

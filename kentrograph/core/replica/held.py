@@ -187,4 +187,4 @@ def _parts(one: object) -> Any:
         return {field.name: getattr(one, field.name) for field in fields(one)}
     if isinstance(one, set | frozenset):
         return sorted(one)
-    raise TypeError(f"{type(one).__name__} is nothing that is told")
+    raise TypeError(f"{type(one).__name__} is nothing that is sent")

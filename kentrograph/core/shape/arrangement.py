@@ -1,4 +1,4 @@
-"""Pieces that cross one another, cut where they cross, and put together again to outlines: what stays is told by a rule."""
+"""Pieces that cross one another, cut where they cross, and put together again to outlines: what stays is decided by a rule."""
 
 from collections import defaultdict
 from collections.abc import Sequence

@@ -22,7 +22,7 @@ def chamfers(first: Side, second: Side, first_by: float, second_by: float | None
     """The lines between a place so far from a crossing on the first figure and one so far from it on the second, along each.
 
     With an ``angle`` (degrees) the line leaves the first figure at it, and ends where it meets the second. Those between places
-    that are drawn come first. Each is told by the side of each figure on which it lies. Raises `Refused`: bad_length,
+    that are drawn come first. Each is told apart by the side of each figure on which it lies. Raises `Refused`: bad_length,
     bad_angle, no_corner_there where the two do not cross.
     """
     for length in (first_by, second_by):
@@ -69,7 +69,7 @@ class _Walked(NamedTuple):
 
 
 def _apart(solutions: Sequence[Solution]) -> list[Solution]:
-    """Solutions that no side tells apart are told by their order."""
+    """Solutions that no side tells apart are told apart by their order."""
     if len(solutions) == 1:
         return [solutions[0]._replace(signature="")]
     made: list[Solution] = []

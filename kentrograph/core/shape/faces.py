@@ -54,7 +54,7 @@ class Face(NamedTuple):
 class Tracer:
     """Follows the edges of faces. What it has worked out of a curve it keeps.
 
-    With ``most`` no more curves than that are followed: whoever only looks does not wait for what has thousands around it.
+    With ``most`` no more curves than that are followed: a look must not wait for a face with thousands around it.
     """
 
     def __init__(self, around: Around, most: int | None = None) -> None:

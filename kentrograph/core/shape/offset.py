@@ -25,7 +25,7 @@ Offsettable = Line | EndlessLine | Circle | Arc | Ellipse | Outline
 
 
 def sides_of(figure: Offsettable) -> tuple[str, ...]:
-    """The words that say on which side of a figure another one may lie, the first taken where nothing is said."""
+    """The words that say on which side of a figure another one may lie, the first taken where nothing is stated."""
     if (isinstance(figure, Outline) and figure.closed) or isinstance(figure, Circle | Ellipse | Arc):
         return ("outside", "inside")
     return ("left", "right")

@@ -25,7 +25,7 @@ class Leaving:
         return cls(Line(start, end), Cut(0, 0.0, start), True)
 
     def before(self, other: "Leaving") -> tuple[float, float] | None:
-        """How far clockwise from here another one leaves: the less, the more to the left whoever arrives here turns. None for
+        """How far clockwise from here another one leaves: the less, the more to the left the way turns here. None for
         one that cannot be told from this."""
         turn = atan2(self.y * other.x - self.x * other.y, self.x * other.x + self.y * other.y) % (2.0 * pi)
         if min(turn, 2.0 * pi - turn) <= TOLERANCE.size_share**0.5:

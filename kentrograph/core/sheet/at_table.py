@@ -37,7 +37,7 @@ from .style import SMALL, Style, style_for
 from .tilted import Taken, upright
 
 _SHARE = 0.62
-"""How much of the paper the figures may take, so that there is room for what is said of them."""
+"""How much of the paper the figures may take, so that there is room for their dimensions and notes."""
 _TOUCHING = 0.01
 """Millimetres within which ink is taken to touch a box."""
 _DEFAULT = (420.0, 297.0)
@@ -56,7 +56,7 @@ def scale_at_table(book: Book) -> float:
     (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
     scales = scales_for(book.header.manner.unit)
     if not x0 <= x1:
-        # Nothing is in ink: what is said is said of something that is hidden, or in pencil.
+        # Nothing is in ink: what is annotated is hidden, or in pencil.
         reach = Reach(_all_figures(book), reach.frame)
         (x0, x1), (y0, y1) = reach.of(1.0, 0.0), reach.of(0.0, 1.0)
     if not x0 <= x1:

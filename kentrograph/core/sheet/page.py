@@ -1,4 +1,4 @@
-"""A sheet, laid out: border, title block, views at their scales, tables. What stands on it is told by the steps of the book."""
+"""A sheet, laid out: border, title block, views at their scales, tables. What stands on it is stated by the steps of the book."""
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field

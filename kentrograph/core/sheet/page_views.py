@@ -1,4 +1,4 @@
-"""Views on a sheet: the drawing, or figures of it, or what a detail marks, at the scale that is said or the largest that fits."""
+"""Views on a sheet: the drawing, or figures of it, or what a detail marks, at the stated scale or the largest that fits."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

@@ -1,4 +1,4 @@
-"""The title block: what is said of a drawing, in fields. Source: ISO 7200: 2004, which fields and 180 mm wide, from memory."""
+"""The title block: the data of a drawing, in fields. Source: ISO 7200: 2004, which fields and 180 mm wide, from memory."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

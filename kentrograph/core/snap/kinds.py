@@ -12,7 +12,7 @@ class PlaceKind:
     """A kind of place: its key, the word that asks for it, what it is, whether it is on from the start.
 
     ``along`` says that it is found all along a line: what lies under the pointer may be meant as well. ``of_figure`` says
-    that whoever points there means the figure more likely than the place.
+    that pointing there means the figure more likely than the place.
     """
 
     key: str

@@ -37,7 +37,7 @@ class Columns:
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """A file as rows of cells, before it is said which column is which: what it looks like to whoever chooses."""
+    """A file as rows of cells, before columns are assigned: what is shown while choosing."""
 
     heads: list[str]
     rows: list[list[str]]

@@ -18,7 +18,7 @@ from .items import Item
 from .numbers import number_writer
 
 UNITS = {"in": (1, "INCH"), "mm": (2, "MM"), "ft": (4, "FT"), "m": (6, "M"), "cm": (10, "CM")}
-"""The flags and names of units that the format has; yards are told in feet."""
+"""The flags and names of units that the format has; yards are written in feet."""
 LEVELS = {pen: level for level, pen in enumerate(PENS, 1)}
 """The level on which each pen is."""
 SYSTEM = "Kentrograph"

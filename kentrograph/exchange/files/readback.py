@@ -26,7 +26,7 @@ from .numbers import MOST_DECIMALS
 MOST_TOUCHINGS = 20_000
 """So many touchings are looked at again; a drawing with more says so."""
 WANTED = 0.001
-"""How far apart what touched may lie afterwards, in millimetres, unless it is said. Source: common practice of cutters."""
+"""How far apart what touched may lie afterwards, in millimetres, unless stated. Source: common practice of cutters."""
 
 Again = Callable[[Sequence[Item], int], Found]
 """Writes and reads some of a drawing with so many decimals."""

@@ -19,7 +19,7 @@ from .items import Item
 from .numbers import NumberWriter, number_writer
 
 _CSS = ("mm", "cm", "in")
-"""Units of a drawing that are units of CSS, too (CSS 2.1, 4.3.2); others are told in mm."""
+"""Units of a drawing that are units of CSS, too (CSS 2.1, 4.3.2); others are written in mm."""
 _EVERY = 500
 _HALF, _WHOLE = (135.0, 225.0), 330.0
 """Degrees of a sweep that is written in two halves."""

@@ -72,7 +72,7 @@ export const valuesOf = (id: string, step: string): Promise<FigureValue[]> =>
   answer(http.GET("/api/drawings/{id}/values/{step}", ofStep(id, step)));
 export const waysToState = (id: string, step: string, word: string, typed: string): Promise<Way[]> =>
   answer(http.GET("/api/drawings/{id}/ways/{step}", { params: { path: { id, step }, query: { word, typed } } }));
-/** Where no limit is said, the usual one holds. */
+/** Where no limit is given, the usual one holds. */
 export const looseEnds = (id: string, limit?: number): Promise<Loose> =>
   answer(http.GET("/api/drawings/{id}/loose", { params: { path: { id }, query: { limit: limit ?? null } } }));
 export const causesOf = (id: string, step: string): Promise<Cause[]> =>

@@ -539,7 +539,7 @@ export interface paths {
         put?: never;
         /**
          * Make Link
-         * @description A link by which whoever has it may look at a drawing.
+         * @description A link by which its holder may look at a drawing.
          */
         post: operations["make_link_api_drawings__id__links_post"];
         delete?: never;
@@ -617,8 +617,8 @@ export interface paths {
         };
         /**
          * Get Opened
-         * @description A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of what is said of a step, and a
-         *     list of that for each; nothing (204) where nothing is kept. Its table is told which revision that is (`Opening`).
+         * @description A large drawing as it was kept, in lines of JSON: a `BookView` without steps, the names of the fields of a step, and a
+         *     list of that for each; nothing (204) where nothing is kept. The table receives which revision that is (`Opening`).
          */
         get: operations["get_opened_api_drawings__id__opened_get"];
         put?: never;
@@ -1667,7 +1667,7 @@ export interface components {
          * Draft
          * @description A figure that is being written: its kind (``path``, ``measure distance``) and the rows given so far.
          *
-         *     ``again`` is said of one that nobody has given anything to: the kind stayed open after one of it was written, and a row may
+         *     ``again`` marks one to which nothing was given yet: the kind stayed open after one of it was written, and a row may
          *     stand there that goes on from that one, or names what was selected.
          *     ``at`` is where the row being written belongs, when an earlier one is being changed; None for the end. After a
          *     circle, a bare number is the next size about the same centre.
@@ -1708,7 +1708,7 @@ export interface components {
         };
         /**
          * DrawingView
-         * @description A drawing on the shelf: what whoever asks may do with it, who owns it, and of which revision there is a picture.
+         * @description A drawing on the shelf: what the client may do with it, who owns it, and of which revision there is a picture.
          */
         DrawingView: {
             /**
@@ -2275,7 +2275,7 @@ export interface components {
         };
         /**
          * InvitedView
-         * @description One that was just made: its address is told once.
+         * @description One that was just made: its address is sent once.
          */
         InvitedView: {
             /** Again */
@@ -3386,7 +3386,7 @@ export interface components {
         };
         /**
          * SharingView
-         * @description Who may do what with a drawing; its links are told only to who owns it.
+         * @description Who may do what with a drawing; its links are sent only to its owner.
          */
         SharingView: {
             /** Links */
@@ -3559,7 +3559,7 @@ export interface components {
         };
         /**
          * Standing
-         * @description What whoever has the table open may do with the drawing.
+         * @description What the person at this table may do with the drawing.
          */
         Standing: {
             /**
@@ -3843,7 +3843,7 @@ export interface components {
         };
         /**
          * WhereRequest
-         * @description Where whoever sits here is on the drawing, for the others at it; told as the newest is, and not answered.
+         * @description Where the person at this table is on the drawing, for the others at it; only the newest is sent on, none is answered.
          */
         WhereRequest: {
             /**

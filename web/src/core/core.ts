@@ -9,7 +9,7 @@ import type { FromCore, Look, ToCore } from "./messages";
 
 export type Standing = "off" | "waking" | "opening" | "ready" | "failed";
 
-/** How it stands, for whoever wants to see it. */
+/** Its state, to be shown. */
 export const useCore = create<{ standing: Standing; why: string; woken: number; opened: number }>()(() => ({
   standing: "off",
   why: "",
@@ -19,7 +19,7 @@ export const useCore = create<{ standing: Standing; why: string; woken: number; 
 
 if (typeof document !== "undefined")
   useCore.subscribe(({ standing, woken, opened }) => {
-    // For whoever measures: the seconds that it took to wake, and to open the drawing.
+    // For measurements: the seconds that it took to wake, and to open the drawing.
     Object.assign(document.documentElement.dataset, { core: standing, woken: String(woken), opened: String(opened) });
   });
 
@@ -43,14 +43,14 @@ export class Core {
   private opening = false;
   /** Books that came while it was being opened. */
   private meanwhile: Book[] = [];
-  /** Whoever waits for what was done ahead, in the order in which they asked. */
+  /** Those that wait for what was done ahead, in the order in which they asked. */
   private looks = 0;
   private readonly looking = new Map<number, (found: unknown) => void>();
   private aheads: ((found: Ahead | null) => void)[] = [];
 
   constructor(private readonly make: () => Thread) {}
 
-  /** For this drawing from here on; what it answers goes to `answered`, and `gaveUp` is told when it will answer no more. */
+  /** For this drawing from here on; what it answers goes to `answered`, and `gaveUp` is called when it will answer no more. */
   attend(drawing: string, answered: (message: ServerMessage) => void, gaveUp: () => void): void {
     if (useCore.getState().standing === "failed") return;
     this.answered = answered;
@@ -111,7 +111,7 @@ export class Core {
     });
   }
 
-  /** What a step has to show, of a revision. Null where it cannot say; a refusal is told as one. */
+  /** What a step has to show, of a revision. Null where it cannot say; a refusal is returned as one. */
   look(revision: number, what: Look, ...asked: string[]): Promise<unknown> {
     if (!this.thread || !this.answersOf(revision)) return Promise.resolve(null);
     const seq = ++this.looks;

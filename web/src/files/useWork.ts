@@ -34,7 +34,7 @@ export function useWork<T>(
         setState({ found: null, refused: error instanceof Error ? error.message : String(error), progress: null });
       });
     return () => own.abort();
-    // What is to be done is told by the key.
+    // The key tells what is to be done.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   const callOff = () => {

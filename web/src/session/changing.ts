@@ -10,10 +10,10 @@ import { newId } from "../table/entry";
 import { refusal, type Answer } from "./answer";
 import { Waiting, type Waits } from "./waiting";
 
-/** What is said of a change where the drawing may only be looked at. */
+/** The message for a change where the drawing may only be looked at. */
 export const LOOKING_ONLY = "You may look at this drawing, not change it. Who owns it can let you draw.";
 
-/** What is said of undoing what the server has while it cannot be reached. */
+/** The message for undoing what the server has while it cannot be reached. */
 const UNDO_WAITS = "Nothing waits here to be taken back; what the server has is, once the connection is back.";
 const WHETHER_DONE = "The connection was lost; look whether this was done once it is back.";
 const ON_ITS_WAY = "Whether the server has this is not known before the connection is back; take it back then.";

@@ -21,7 +21,7 @@ export function askEarlyOf(drawing: string): void {
   early.answer.catch(() => undefined);
 }
 
-/** The answer that is on its way for a drawing, for whoever comes first. */
+/** The answer that is on its way for a drawing, for the first reader. */
 export function takeEarly(drawing: string): Promise<Response> | null {
   const found = early?.drawing === drawing ? early.answer : null;
   early = null;

@@ -46,7 +46,7 @@ function stepFrom(columns: readonly string[], said: readonly unknown[]): Step {
 /** Characters that are read at once. */
 const AT_ONCE = 6_000_000;
 
-/** The lines of a text as it comes, many at a time: each time the whole page is told. */
+/** The lines of a text as it comes, many at a time: each time the whole page is notified. */
 async function* inLines(body: ReadableStream<Uint8Array>, atOnce: number): AsyncGenerator<string[]> {
   const reader = body.getReader();
   const decoder = new TextDecoder();

@@ -1,7 +1,7 @@
-/** What is asked of the open line: the newest wins. Whoever answers now is asked, the core beside or the server. */
+/** What is asked of the open line: the newest wins. The core in the page or the server answers, whichever is connected. */
 import type { Hand, Line, ReadRequest } from "../api/types";
 
-/** Whoever can be asked; both may refuse to take a question. */
+/** Those that can be asked; both may refuse to take a question. */
 export interface Ask {
   readonly core: (request: ReadRequest) => boolean;
   readonly server: (request: ReadRequest) => boolean;

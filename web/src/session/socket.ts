@@ -4,7 +4,7 @@ import type { ServerMessage } from "../api/types";
 const FIRST_WAIT = 250;
 const LONGEST_WAIT = 5_000;
 /**
- * The server says something every five seconds; whoever hears nothing for so long has lost it, though nobody has said so. Or what
+ * The server says something every five seconds; a client that hears nothing for so long has lost it. Or what
  * it says is so large for the way that it is not here yet: each time in a row it is given twice as long.
  */
 const SILENT = 13_000;

@@ -55,7 +55,7 @@ function Field({
   next: (word: string, by: number) => void;
 }) {
   const { session } = useTable();
-  /** What was written is said once: leaving the field with Tab takes its focus away as well. */
+  /** What was written is sent once: leaving the field with Tab takes its focus away as well. */
   const taken = useRef(false);
   const [x = 0, y = 0, width = 0, height = 0] = field.box;
   const place = {

@@ -7,7 +7,7 @@ export type Connection = "connecting" | "open" | "lost" | "gone";
 
 interface Document {
   connection: Connection;
-  /** What whoever sits here may do with it. */
+  /** What the person at this table may do with it. */
   may: May;
   /** Of a large drawing that is being opened: how many of its steps are there, and how many there will be. */
   opening: { readonly done: number; readonly steps: number } | null;

@@ -6,7 +6,7 @@ import { who } from "../api/people";
 import type { Who } from "../api/types";
 
 interface Known {
-  /** Null until the server has said it. */
+  /** Null until the server has answered. */
   who: Who | null;
   problem: string;
 }

@@ -50,7 +50,7 @@ export class Drawing {
     this.drawn = camera;
     this.manner = manner;
     canvas.style.transform = "";
-    // For whoever measures how long it takes, and how often it is done.
+    // For measurements of how long it takes, and how often it is done.
     canvas.dataset.took = took.toFixed(2);
     canvas.dataset.whole = String(++this.wholes);
   }

@@ -50,7 +50,7 @@ export class Gestures {
     if (off < LEFT || this.visit === "away") return;
     if (this.visit === "back") {
       const way = (Math.atan2(to.y - y, to.x - x) * 180) / Math.PI;
-      // Whoever rests there wants something of the place, and not to swing about it.
+      // Resting there means the place, and not swinging about it.
       const rested = performance.now() - this.came > DWELL;
       this.swing = !rested && Math.abs(difference(way, this.leaving)) > ALONG;
     }

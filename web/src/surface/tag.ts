@@ -83,7 +83,7 @@ export function showTag(
   if (!line.carry && useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
 }
 
-/** Whether a click states nothing, and it is said why. */
+/** Whether a click states nothing, and a reason is given. */
 export function isIdle(line: Line): boolean {
   return line.unfit !== null && line.picks.length === 0 && line.click === null;
 }

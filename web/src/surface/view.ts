@@ -379,7 +379,7 @@ export class View {
         taken: this.pointer && this.takenAt(this.pointer),
       });
       this.drawOthers(context(this.canvases.overlay), figures);
-      // Which reading is in sight, for whoever measures how long it took.
+      // Which reading is in sight, for measurements.
       this.canvases.overlay.dataset.read = String(this.reading);
     }
     const { x, y, scale, turn } = this.camera;

@@ -104,7 +104,7 @@ function Views() {
   );
 }
 
-/** With whom it is shared; where one person is alone there is nobody to share it with, and a guest is told of nobody. */
+/** With whom it is shared; where one person is alone there is nobody to share it with, and a guest gets no names. */
 function SharedMenu() {
   const { session } = useTable();
   const who = useWho((w) => w.who);

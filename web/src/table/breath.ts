@@ -1,7 +1,7 @@
 /** Whether somebody is still typing: what was refused comes back once they have had time to see that it was. */
 
 /**
- * Milliseconds without a key after which whoever types has seen what is there. Until then they are at the next entry, with their
+ * Milliseconds without a key after which a typist has seen what is there. Until then they are at the next entry, with their
  * eyes on the paper: it was not meant to take the place of the one before.
  */
 export const BREATH = 450;

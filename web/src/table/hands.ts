@@ -24,7 +24,7 @@ export class Hands {
     const { draft, text, mend } = useInterface.getState();
     if (!pointer || !draft || mend || draft.rows.length > 0 || text !== "" || !kindOf(draft.kind)?.brush) return false;
     this.now = { ...NOTHING, stroke: [[pointer.x, pointer.y]] };
-    // What was wrong with the one before is said no longer.
+    // The error of the one before is cleared.
     useInterface.setState({ refused: null });
     return true;
   }

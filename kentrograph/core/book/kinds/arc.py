@@ -45,7 +45,7 @@ def _does_not_fit(statement: Statement, words: frozenset[str]) -> Exception:
 
 
 def _to_direction(f: Facts, centre: Point, start: Point) -> Arc:
-    """Counter-clockwise where nothing is said."""
+    """Counter-clockwise where nothing is stated."""
     return arcs.about_to(centre, start, value(f, "to"), "clockwise" in stated(f))
 
 

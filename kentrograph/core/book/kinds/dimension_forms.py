@@ -1,4 +1,4 @@
-"""What a dimension measures, and between which places, by the figures that it is given and what is said of it."""
+"""What a dimension measures, and between which places, by the figures that it is given and its other givens."""
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
@@ -31,7 +31,7 @@ _Lines = StraightCurve
 
 @dataclass(frozen=True, slots=True)
 class Measuring:
-    """How it is measured: the way that is said, the direction of ``along``, and which of the things are corners of outlines."""
+    """How it is measured: the stated way, the direction of ``along``, and which of the things are corners of outlines."""
 
     planner: Planner
     way: str
@@ -64,7 +64,7 @@ def dimension_of(m: Measuring, things: Sequence[Any], env: Env, last: Point) -> 
 
 
 def _meant(things: Sequence[Any]) -> str:
-    """What is measured of things where nothing is said."""
+    """What is measured of things where nothing is stated."""
     if len(things) == 1:
         thing = _one_of_a_set(things[0])[0]
         if isinstance(thing, Point):
@@ -76,7 +76,7 @@ def _meant(things: Sequence[Any]) -> str:
 
 
 def _one_of_a_set(thing: Any) -> tuple[Any, int]:
-    """The first figure of a set, and how many it has: what is said of one holds for all."""
+    """The first figure of a set, and how many it has: what holds for one holds for all."""
     count = 1
     while isinstance(thing, FigureSet):
         count *= len(thing.members)

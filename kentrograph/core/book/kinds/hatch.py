@@ -82,7 +82,7 @@ KIND = Kind(
         GivenSpec("figures", "figures", "what is closed", repeats=True),
         GivenSpec("at", "place", "a place in what is closed"),
         GivenSpec("less", "figures", "holes that stay free"),
-        GivenSpec("direction", "direction", "in which the lines run; 45 unless it is said"),
+        GivenSpec("direction", "direction", "in which the lines run; 45 unless stated"),
         GivenSpec("apart", "count", "millimetres on paper from line to line"),
     ),
     implied_words=lambda has: ["at"],

@@ -16,7 +16,7 @@ _FURTHEST = max(max(size) for size in PAPERS.values())
 
 
 def plan_spot(p: Planner, given: Given | None) -> Callable[[Env, Point], Spot | None]:
-    """A place on a sheet, in mm from its left edge and from below; None where none is said. Raises `Refused` (off_paper)."""
+    """A place on a sheet, in mm from its left edge and from below; None where none is given. Raises `Refused` (off_paper)."""
     if given is None:
         return lambda env, last: None
     x, y = (called(p.number(cast(Number, one))) for one in given.arguments)

@@ -144,7 +144,7 @@ KIND = Kind(
     first="Give what is set out: places, outlines, circles, arcs.",
     givens=(
         GivenSpec("figures", "things", "what is set out: places, ends, corners, centres", repeats=True),
-        GivenSpec("from", "place", "the corner from which it counts; the datum unless it is said"),
+        GivenSpec("from", "place", "the corner from which it counts; the datum unless stated"),
         GivenSpec("direction", "way", "the direction of its x, or the edge along which that runs"),
         GivenSpec("polar", "nothing", "distances and directions instead of x and y"),
         GivenSpec("edges", "two things", "two edges, from which it gives the distances"),

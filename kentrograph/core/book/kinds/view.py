@@ -60,7 +60,7 @@ KIND = Kind(
     givens=(
         GivenSpec("figures", "figures", "what is seen; all that is in ink where nothing is named", repeats=True),
         GivenSpec("on", "figure", "the sheet; the last one before it where none is named"),
-        GivenSpec("scale", "scale", "paper by nature, as 1:5; the largest of the standard that fits unless it is said"),
+        GivenSpec("scale", "scale", "paper by nature, as 1:5; the largest of the standard that fits unless stated"),
         GivenSpec("turned", "turn", "by how many degrees it is turned on the sheet"),
         GivenSpec("at", "spot", "where its middle lies: mm from the left edge of the sheet, and from below"),
     ),

@@ -25,7 +25,7 @@ def _distance(p: Counting, a: Any, b: Any) -> Read:
     if isinstance(a, Line) and isinstance(b, Point):
         a, b = b, a
     if isinstance(a, Point) and isinstance(b, Line):
-        # Beside the line it is the square distance anyway; past its end it is not, and both are said.
+        # Beside the line it is the square distance anyway; past its end it is not, and both are returned.
         foot = feet(b, a)[0]
         return value, {} if within(b, foot) else {"square": hypot(foot.x - a.x, foot.y - a.y)}, ""
     if isinstance(a, RoundCurve) and isinstance(b, RoundCurve):
