@@ -1,8 +1,8 @@
 """A stand-in for a pen plotter: it takes a page of a PDF, draws what such a device would, pen by pen, and shows it.
 
 It knows nothing of drawings: all it has is the page. Pens are told apart by the width of their lines; each draws its strokes in
-the order in which the nearest one begins. Letters it draws with its own, as such devices do. Curves are cut into chords that leave
-them by no more than 0.02 mm.
+the order in which the nearest one begins. Letters it draws with its own, as such devices do. Curves are cut into chords that
+leave them by no more than 0.02 mm.
 """
 
 import ctypes

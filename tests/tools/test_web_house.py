@@ -63,3 +63,15 @@ def test_imports_go_one_way(folder: str) -> None:
         if file.relative_to(SOURCES).parts[0] == folder and other.relative_to(SOURCES).parts[0] in behind
     ]
     assert wrong == []
+
+
+def test_what_the_person_is_doing_changes_through_named_actions() -> None:
+    stray = [file for file in graph() if "useInterface.setState" in file.read_text() and file.parent.name != "state"]
+    assert named(stray) == []
+
+
+def test_folders_of_logic_have_tests() -> None:
+    """Files that are not only what a component draws, of some length."""
+    logic = {file.parent for file in graph() if file.suffix == ".ts" and len(file.read_text().splitlines()) > 60}
+    without = [folder for folder in logic if not list(folder.glob("*.test.ts*"))]
+    assert named(without) == []

@@ -1,4 +1,5 @@
 /** The open line: the kind of figure, each given on its own row, the row being written with its echo, and what to give next. */
+import { writeBefore } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 
 import type { Line, Problem } from "../api/types";
@@ -66,7 +67,7 @@ export function OpenLineView() {
           {inserted >= 0 && !mend && (
             <Flex justify="space-between" color="place" fontSize="12px">
               <Text>before {steps[inserted]?.name ?? "that step"}</Text>
-              <Word color="place" py="0" onClick={() => openLine.inTurn(() => useInterface.setState({ before: null }))}>
+              <Word color="place" py="0" onClick={() => openLine.inTurn(() => writeBefore(null))}>
                 at the end again
               </Word>
             </Flex>

@@ -1,4 +1,5 @@
 /** The book at the side: its leaves, and the open line always in sight. Folded away, the open line lies along the foot. */
+import { openLeaf } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 
 import { ChecksLeaf } from "../checks/ChecksLeaf";
@@ -57,7 +58,7 @@ export function SidePanel() {
               borderBottomWidth="2px"
               borderColor={leaf === key ? "ink" : "transparent"}
               color={leaf === key ? "ink" : "quiet"}
-              onClick={() => useInterface.setState({ leaf: key })}
+              onClick={() => openLeaf(key)}
             >
               {word}
               {key === "checks" && <Trouble />}

@@ -1,4 +1,5 @@
 /** What can be done with the selected step, in words. */
+import { openLeaf, refuse, showRefused, keepWorking, writeBefore } from "../state/actions";
 import { Flex, Input } from "@chakra-ui/react";
 import { useState } from "react";
 
@@ -7,12 +8,12 @@ import { workingOf } from "../core/looking";
 import type { Step } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
-import { refusal, useInterface } from "../state/interface";
+import { useInterface } from "../state/interface";
 import { stepOf } from "../state/figures";
-import { selectAll } from "../state/selection";
+import { selectAll, selectNothing } from "../state/selection";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 
 export function moveStep(session: Session, id: string, by: number): void {
@@ -22,7 +23,7 @@ export function moveStep(session: Session, id: string, by: number): void {
   // Down: in front of the one after next.
   const neighbour = steps[by > 0 ? index + 1 : index];
   void session.act({ do: "move", id, in_front_of: neighbour?.id ?? null }).then((answer) => {
-    if (!answer.ok) useInterface.setState({ refused: refusal(answer.message) });
+    if (!answer.ok) refuse(answer.message);
   });
 }
 
@@ -80,7 +81,12 @@ export function StepActs({ step, number }: { step: Step; number: number }) {
       )}
       <Word onClick={() => flag({ off: !step.off })}>{step.off ? "Switch on" : "Switch off"}</Word>
       <Word
-        onClick={() => openLine.inTurn(() => useInterface.setState({ before: step.id, selected: null, others: [] }))}
+        onClick={() =>
+          openLine.inTurn(() => {
+            writeBefore(step.id);
+            selectNothing();
+          })
+        }
       >
         Insert before
       </Word>
@@ -106,14 +112,15 @@ async function setOut(session: Session, figures: string[]): Promise<void> {
     refuse(answer.message);
     return;
   }
-  useInterface.setState({ leaf: "points", refused: null });
+  showRefused(null);
+  openLeaf("points");
   // Whoever sets it out sees at once from where it is measured.
   await showWorking(session.drawing, id);
 }
 
 async function showWorking(drawing: string, step: string | null): Promise<void> {
-  if (step === null) useInterface.setState({ working: null });
-  else useInterface.setState({ working: { step, shown: await workingOf(drawing, step) } });
+  if (step === null) keepWorking(null);
+  else keepWorking({ step, shown: await workingOf(drawing, step) });
 }
 
 function NewName({ step, done }: { step: Step; done: () => void }) {

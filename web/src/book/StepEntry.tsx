@@ -1,4 +1,5 @@
 /** One step of the book in words; opened, it is a line to be mended. */
+import { point, keepBefore } from "../state/actions";
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { memo } from "react";
 
@@ -9,7 +10,7 @@ import { useInterface } from "../state/interface";
 import { isWaiting, useWaiting } from "../session/waiting";
 import { menderOf, useOthers } from "../state/others";
 import { kindOf } from "../state/kinds";
-import { selectStep, stepsOf } from "../state/selection";
+import { selectNothing, selectStep, stepsOf } from "../state/selection";
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { StepActs } from "./StepActs";
@@ -47,7 +48,7 @@ function shapes(step: Step): boolean {
 async function showBefore(drawing: string, id: string): Promise<void> {
   // A step that is gone meanwhile works on nothing.
   const was = await beforeOf(drawing, id).catch(() => []);
-  if (useInterface.getState().pointed === id) useInterface.setState({ was });
+  if (useInterface.getState().pointed === id) keepBefore(was);
 }
 
 export const StepEntry = memo(function StepEntry({ step, number }: { step: Step; number: number }) {
@@ -66,10 +67,10 @@ export const StepEntry = memo(function StepEntry({ step, number }: { step: Step;
       bg={selected || chosen || pointed || mending ? "lit" : undefined}
       opacity={step.hidden || step.off ? 0.6 : 1}
       onPointerEnter={() => {
-        useInterface.setState({ pointed: step.id });
+        point(step.id);
         if (shapes(step)) void showBefore(session.drawing, step.id);
       }}
-      onPointerLeave={() => useInterface.setState({ pointed: null, was: [] })}
+      onPointerLeave={() => point(null)}
       onClick={() => selectStep(step)}
       onDoubleClick={() => openLine.open(step.id)}
     >
@@ -164,7 +165,8 @@ function Acts({ step }: { step: Step }) {
         aria-label={`Strike ${step.name}`}
         onClick={(e) => {
           e.stopPropagation();
-          useInterface.setState({ selected: null, others: [], pointed: null });
+          selectNothing();
+          point(null);
           void doOrSay(session, { do: "strike", id: step.id, others: [] });
         }}
       >

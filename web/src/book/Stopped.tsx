@@ -1,8 +1,9 @@
 /** What the newest change left waiting, with the way back beside it. */
+import { selectAll } from "../state/selection";
 import { Flex, Text } from "@chakra-ui/react";
 
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { doOrSay } from "../table/writing";
@@ -36,12 +37,7 @@ export function Stopped() {
     >
       <Text flex="1" minW="0" color="place" fontSize="12px">
         {stoppedWords(names, undo)}{" "}
-        <Word
-          fontSize="12px"
-          px="0"
-          py="0"
-          onClick={() => useInterface.setState({ selected: first, others: stopped.slice(1) })}
-        >
+        <Word fontSize="12px" px="0" py="0" onClick={() => selectAll(stopped, first)}>
           Show which
         </Word>
       </Text>

@@ -1,11 +1,12 @@
 /** The values of the selected figure, to be read and changed; of one that follows from the givens it is asked which give way. */
+import { tryOut } from "../state/actions";
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
 import { Refusal } from "../api/client";
 import { valuesOf, waysToState } from "../core/looking";
 import type { FigureValue, Step, Way } from "../api/types";
-import { useInterface } from "../state/interface";
+
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 
@@ -49,7 +50,7 @@ function Changing({ step, value, done }: { step: Step; value: FigureValue; done:
   const [ways, setWays] = useState<readonly Way[]>([]);
   const [refused, setRefused] = useState("");
   const leave = () => {
-    useInterface.setState({ trial: null });
+    tryOut(null);
     done();
   };
   const take = async (way: Way) => {
@@ -64,7 +65,7 @@ function Changing({ step, value, done }: { step: Step; value: FigureValue; done:
       if (found[0]?.instead.length === 0) await take(found[0]);
       else {
         setWays(found);
-        useInterface.setState({ trial: found[0]?.figure ?? null });
+        tryOut(found[0]?.figure ?? null);
       }
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
@@ -86,7 +87,7 @@ function Changing({ step, value, done }: { step: Step; value: FigureValue; done:
             setTyped(e.target.value);
             setWays([]);
             setRefused("");
-            useInterface.setState({ trial: null });
+            tryOut(null);
           }}
           onKeyDown={(e) => {
             if (e.key === "Enter") void ask();
@@ -107,8 +108,8 @@ function Changing({ step, value, done }: { step: Step; value: FigureValue; done:
               textAlign="left"
               whiteSpace="normal"
               px="0"
-              onPointerEnter={() => useInterface.setState({ trial: way.figure })}
-              onFocus={() => useInterface.setState({ trial: way.figure })}
+              onPointerEnter={() => tryOut(way.figure)}
+              onFocus={() => tryOut(way.figure)}
               onClick={() => void take(way)}
             >
               {way.instead.join(", ")}

@@ -1,16 +1,17 @@
 /** Whether what is drawn is right: what is out or waits first, then loose ends, then what is close to a limit, then the rest. */
+import { openSheet, refuse } from "../state/actions";
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 
 import { checkReport } from "../api/client";
 import type { Step } from "../api/types";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+
 import { showStep } from "../state/selection";
 import { usePreferences } from "../state/preferences";
 import { READ } from "../surface/tag";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 import { Dimensions } from "./Dimensions";
 import { LooseEnds } from "./LooseEnds";
@@ -72,7 +73,7 @@ function OnSheet({ names }: { names: readonly string[] }) {
   const write = async () => {
     const text = `schedule ${names.join(" ")} title "Checked"`;
     const answer = await session.act({ do: "write", id: newId(), text, in_front_of: null, beside: "", pen: "ink" });
-    if (answer.ok) useInterface.setState({ sheet: 1, sheetPart: null, files: false, history: false });
+    if (answer.ok) openSheet(1);
     else refuse(answer.message);
   };
   return (

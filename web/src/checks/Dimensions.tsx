@@ -1,11 +1,12 @@
 /** What the dimensions leave open, and which of them say what others say already, or what is not drawn. */
+import { ring, unring } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
 import { dimensionCheck } from "../api/client";
 import type { DimensionCheck } from "../api/types";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { showStep } from "../state/selection";
@@ -66,14 +67,17 @@ export function Dimensions() {
 
 function Lacking({ one }: { one: DimensionCheck["lacking"][number] }) {
   const { view } = useTable();
-  const look = () =>
-    useInterface.setState({
-      trial: { kind: "circle", centre: one.at, radius: MARK_PIXELS * (view.current?.pixel ?? 1) },
-      pointed: one.figure,
-    });
-  const away = () => useInterface.setState({ trial: null, pointed: null });
+  const look = () => ring(one.at, MARK_PIXELS * (view.current?.pixel ?? 1), one.figure);
   return (
-    <Flex as="li" px="4" py="1" borderBottomWidth="1px" borderColor="rule" onPointerEnter={look} onPointerLeave={away}>
+    <Flex
+      as="li"
+      px="4"
+      py="1"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      onPointerEnter={look}
+      onPointerLeave={unring}
+    >
       <Word
         ml="-1.5"
         py="0.5"
@@ -82,7 +86,7 @@ function Lacking({ one }: { one: DimensionCheck["lacking"][number] }) {
         fontWeight={400}
         title="Point it out"
         onFocus={look}
-        onBlur={away}
+        onBlur={unring}
         onClick={look}
       >
         {one.words}

@@ -1,17 +1,18 @@
 /** What almost meets, almost touches or lies twice, with what would put it right. */
+import { refuse, ring, tryOut, unring } from "../state/actions";
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
 import { numbersOf, Refusal } from "../api/client";
 import type { Finding } from "../api/types";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+
 import { limitLoose, loadLoose, useLoose } from "../state/loose";
 import { usePreferences } from "../state/preferences";
 import { selectAll } from "../state/selection";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 import { Part } from "./Part";
 
@@ -108,21 +109,14 @@ async function settle(
   findings: string[],
   limit: number,
 ): Promise<void> {
-  useInterface.setState({ trial: null });
+  tryOut(null);
   const answer = await session.act({ do: "settle", id: newId(), findings, limit });
   if (!answer.ok) refuse(answer.message);
 }
 
 function Row({ finding, limit }: { finding: Finding; limit: number }) {
   const { session, view } = useTable();
-  const look = () => {
-    const radius = MARK_PIXELS * (view.current?.pixel ?? 1);
-    useInterface.setState({
-      trial: { kind: "circle", centre: finding.at, radius },
-      pointed: finding.figures[0] ?? null,
-    });
-  };
-  const away = () => useInterface.setState({ trial: null, pointed: null });
+  const look = () => ring(finding.at, MARK_PIXELS * (view.current?.pixel ?? 1), finding.figures[0] ?? null);
   const go = () => {
     selectAll(finding.figures, finding.figures[0] ?? null);
     view.current?.goTo(finding.at, ABOUT * Math.max(finding.amount, limit / ABOUT));
@@ -137,7 +131,7 @@ function Row({ finding, limit }: { finding: Finding; limit: number }) {
       borderBottomWidth="1px"
       borderColor="rule"
       onPointerEnter={look}
-      onPointerLeave={away}
+      onPointerLeave={unring}
     >
       <Word
         flex="1"
@@ -148,7 +142,7 @@ function Row({ finding, limit }: { finding: Finding; limit: number }) {
         fontWeight={400}
         title="Go there"
         onFocus={look}
-        onBlur={away}
+        onBlur={unring}
         onClick={go}
       >
         {finding.words}

@@ -1,11 +1,12 @@
 /** A reading with what is wanted of it; of one that is out, the numbers on which it hangs and what each would have to be. */
+import { point, tryOut } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
 import { Refusal, causesOf } from "../api/client";
 import type { Cause, Step } from "../api/types";
 import { useDocument } from "../state/document";
-import { useInterface } from "../state/interface";
+
 import { useTable } from "../table/context";
 import { Word } from "../Words";
 import { showStep } from "../state/selection";
@@ -22,8 +23,8 @@ export function ReadingCheck({ step }: { step: Step }) {
       py="1.5"
       borderBottomWidth="1px"
       borderColor="rule"
-      onPointerEnter={() => useInterface.setState({ pointed: step.id })}
-      onPointerLeave={() => useInterface.setState({ pointed: null })}
+      onPointerEnter={() => point(step.id)}
+      onPointerLeave={() => point(null)}
     >
       <Flex gap="2" align="baseline">
         <Word ml="-1.5" py="0" fontWeight={600} title="Show it in the book" onClick={() => showStep(step)}>
@@ -99,7 +100,7 @@ function Causes({ step }: { step: Step }) {
     };
   }, [session, step.id, revision]);
   const take = async (cause: Cause) => {
-    useInterface.setState({ trial: null });
+    tryOut(null);
     const answer = await session.act({ do: "mend", id: cause.step, text: cause.text });
     if (!answer.ok) setRefused(answer.message);
   };
@@ -115,12 +116,7 @@ function Causes({ step }: { step: Step }) {
     <Box as="ul" listStyleType="none" aria-label={`What ${step.name} hangs on`} fontSize="12px">
       {causes.slice(0, all ? undefined : FIRST).map((cause, n) => (
         <Box as="li" key={`${n} ${cause.step} ${cause.row}`} py="0.5">
-          <Flex
-            wrap="wrap"
-            align="baseline"
-            columnGap="1.5"
-            onPointerEnter={() => useInterface.setState({ pointed: cause.step })}
-          >
+          <Flex wrap="wrap" align="baseline" columnGap="1.5" onPointerEnter={() => point(cause.step)}>
             <Word
               ml="-1.5"
               py="0"
@@ -139,10 +135,10 @@ function Causes({ step }: { step: Step }) {
                 py="0"
                 color="snap"
                 title={cause.text}
-                onPointerEnter={() => useInterface.setState({ trial: cause.shown })}
-                onPointerLeave={() => useInterface.setState({ trial: null })}
-                onFocus={() => useInterface.setState({ trial: cause.shown })}
-                onBlur={() => useInterface.setState({ trial: null })}
+                onPointerEnter={() => tryOut(cause.shown)}
+                onPointerLeave={() => tryOut(null)}
+                onFocus={() => tryOut(cause.shown)}
+                onBlur={() => tryOut(null)}
                 onClick={() => void take(cause)}
               >
                 Make it {cause.becomes}

@@ -1,4 +1,5 @@
 /** The drawing as a file: what of it, in which format, with how many decimals; what came of reading it back. */
+import { refuse } from "../state/actions";
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
 
@@ -9,7 +10,7 @@ import { loadGroups, useGroups } from "../state/groups";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
 import { useTable } from "../table/context";
-import { refuse } from "../table/writing";
+
 import { MainWord, Word } from "../Words";
 import { asked, type FileOptions, useFiles, type What } from "./options";
 import { Busy, Pick, size, Typed } from "./parts";

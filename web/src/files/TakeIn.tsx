@@ -1,8 +1,8 @@
 /** A file of others, looked at and taken into the drawing as steps. */
+import { openTable, say } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useRef, useState } from "react";
 
-import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
 import { MainWord, Word } from "../Words";
@@ -29,7 +29,8 @@ export function TakeIn({ endings, read }: { endings: readonly string[]; read: Re
       return;
     }
     useFiles.setState({ dropped: null });
-    useInterface.setState({ files: false, said: `${found.entries.length} steps taken in` });
+    openTable();
+    say(`${found.entries.length} steps taken in`);
   };
   const any = found !== null && found.entries.length > 0;
   return (

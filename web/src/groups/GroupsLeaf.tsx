@@ -1,4 +1,5 @@
 /** What belongs together: groups, symbols, pens, and what is marked to be found again. */
+import { refuse } from "../state/actions";
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { type ComponentProps, type ReactNode, useEffect, useState } from "react";
 
@@ -12,7 +13,7 @@ import { usePreferences } from "../state/preferences";
 import { selectAll, selectedIds } from "../state/selection";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse, writeStep } from "../table/writing";
+import { writeStep } from "../table/writing";
 import { Word } from "../Words";
 
 const NONE: readonly string[] = [];

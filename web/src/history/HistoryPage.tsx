@@ -1,4 +1,5 @@
 /** The history of a drawing, over the table: who did what when; a state as it was, against now or the one before; brought back. */
+import { openHistory, say } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
@@ -34,11 +35,12 @@ function Page() {
   const { state, problem } = usePast(session.drawing, chosen, way, newest);
   const bringBack = async (revision: number) => {
     const answer = await session.act({ do: "bring_back", revision });
-    if (answer.ok)
-      useInterface.setState({ history: false, said: `Back to revision ${revision}; Undo takes that back` });
-    else setSaid(answer.message);
+    if (answer.ok) {
+      openHistory(false);
+      say(`Back to revision ${revision}; Undo takes that back`);
+    } else setSaid(answer.message);
   };
-  const leave = () => useInterface.setState({ history: false });
+  const leave = () => openHistory(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== "Escape" || event.target instanceof HTMLInputElement) return;

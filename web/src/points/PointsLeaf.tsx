@@ -1,4 +1,5 @@
 /** The setting-out tables: places with coordinates from a corner and a direction, or from two edges; live. */
+import { refuse, ring, unring } from "../state/actions";
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 
@@ -7,9 +8,9 @@ import type { PointTable } from "../api/types";
 import { showStep } from "../state/selection";
 import { useDocument } from "../state/document";
 import { loadTables, useHandOver } from "../state/handover";
-import { useInterface } from "../state/interface";
+
 import { useTable } from "../table/context";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 
 const MARK_PIXELS = 11;
@@ -105,11 +106,7 @@ const line = (words: readonly string[]) => words.map((word) => word.replaceAll("
 
 function Row({ row }: { row: PointTable["rows"][number] }) {
   const { view } = useTable();
-  const look = () =>
-    useInterface.setState({
-      trial: { kind: "circle", centre: row.at, radius: MARK_PIXELS * (view.current?.pixel ?? 1) },
-    });
-  const away = () => useInterface.setState({ trial: null });
+  const look = () => ring(row.at, MARK_PIXELS * (view.current?.pixel ?? 1));
   return (
     <Box
       as="tr"
@@ -119,7 +116,7 @@ function Row({ row }: { row: PointTable["rows"][number] }) {
       _hover={{ bg: "lit" }}
       title="Go there"
       onPointerEnter={look}
-      onPointerLeave={away}
+      onPointerLeave={unring}
       onClick={() => {
         const shown = view.current;
         shown?.goTo(row.at, ABOUT_PIXELS * shown.pixel);

@@ -1,4 +1,5 @@
 /** The office's own mark, which stands in the title block of every sheet. */
+import { refuse } from "../state/actions";
 import { Flex, Image, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 
@@ -6,7 +7,7 @@ import { markOf, putMark, takeMark } from "../api/client";
 import { loadSheet } from "../state/handover";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 
 export function OwnMark() {

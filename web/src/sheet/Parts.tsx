@@ -1,4 +1,5 @@
 /** Views and tables on the sheet: pointed at they are framed, a drag moves them, a click opens what can be said of them. */
+import { choosePart } from "../state/actions";
 import { Box } from "@chakra-ui/react";
 import { type PointerEvent, useState } from "react";
 
@@ -68,7 +69,7 @@ export function Parts({ sheet, scale }: { sheet: Sheet; scale: number }) {
             onPointerUp={() => {
               if (dragged?.key !== key) return;
               const still = Math.hypot(...dragged.by) < STILL;
-              useInterface.setState({ sheetPart: key });
+              choosePart(key);
               if (still) setDragged(null);
               else void put(part, dragged.by).then(() => setDragged(null));
             }}

@@ -1,4 +1,5 @@
 /** What can be said of a sheet and of what is chosen on it, and the ways in which it is handed over. */
+import { openSheet, refuse, zoomSheet } from "../state/actions";
 import { Box, Flex, Link, Text } from "@chakra-ui/react";
 
 import { sheetPicture, sheetPlot, sheetsFile } from "../api/client";
@@ -8,7 +9,7 @@ import { Drop } from "../Drop";
 import { useInterface } from "../state/interface";
 import { useTable } from "../table/context";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
+
 import { Word } from "../Words";
 import { FieldsForm } from "./FieldsForm";
 import { restate } from "./restate";
@@ -50,7 +51,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
             key={name}
             aria-pressed={n + 1 === sheet.number}
             fontWeight={n + 1 === sheet.number ? 600 : 500}
-            onClick={() => useInterface.setState({ sheet: n + 1, sheetPart: null })}
+            onClick={() => openSheet(n + 1)}
           >
             {name}
           </Word>
@@ -98,7 +99,7 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
       <Word
         onClick={() =>
           void write(sheet.id ? "sheet a4" : `sheet ${sheet.paper} ${sheet.lies}`).then(
-            (ok) => ok && sheet.id && useInterface.setState({ sheet: count + 1 }),
+            (ok) => ok && sheet.id && openSheet(count + 1),
           )
         }
       >
@@ -111,13 +112,13 @@ export function SheetBar({ sheet }: { sheet: Sheet }) {
         </Text>
       )}
       <Box flex="1" />
-      <Word aria-label="Smaller" disabled={zoom <= 1} onClick={() => useInterface.setState({ sheetZoom: zoom / ZOOM })}>
+      <Word aria-label="Smaller" disabled={zoom <= 1} onClick={() => zoomSheet(zoom / ZOOM)}>
         −
       </Word>
-      <Word title="The whole sheet" disabled={zoom === 1} onClick={() => useInterface.setState({ sheetZoom: 1 })}>
+      <Word title="The whole sheet" disabled={zoom === 1} onClick={() => zoomSheet(1)}>
         Whole
       </Word>
-      <Word aria-label="Larger" disabled={zoom > 12} onClick={() => useInterface.setState({ sheetZoom: zoom * ZOOM })}>
+      <Word aria-label="Larger" disabled={zoom > 12} onClick={() => zoomSheet(zoom * ZOOM)}>
         +
       </Word>
       <Link color="snap" fontWeight={500} href={sheetsFile(session.drawing)} target="_blank" rel="noreferrer">

@@ -1,7 +1,7 @@
 /** Another value for one given of a sheet or of what lies on it; where there is no step for that yet, one is written. */
+import { refuse } from "../state/actions";
 import type { Session } from "../session/session";
 import { newId } from "../table/entry";
-import { refuse } from "../table/writing";
 
 export async function restate(
   session: Session,

@@ -12,7 +12,7 @@ export interface Mending {
   readonly before: { readonly draft: Draft | null; readonly text: string };
 }
 
-interface Interface {
+export interface Interface {
   /** The figure being written, with the rows given so far. */
   draft: Draft | null;
   /** What stands in the row being written. */

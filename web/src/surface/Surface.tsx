@@ -1,4 +1,5 @@
 /** The surface: three canvases one over the other, the pointer and its tag. */
+import { openMenu } from "../state/actions";
 import { Box, chakra } from "@chakra-ui/react";
 import { type PointerEvent, useEffect, useMemo, useRef } from "react";
 
@@ -25,15 +26,7 @@ export function Surface() {
   const menu = useInterface((i) => i.menu);
   const parts = useTable();
   const press = useMemo(() => new Press(parts), [parts]);
-  const touches = useMemo(
-    () =>
-      new Touches(
-        press,
-        () => parts.view.current,
-        (menu) => useInterface.setState({ menu }),
-      ),
-    [press, parts],
-  );
+  const touches = useMemo(() => new Touches(press, () => parts.view.current, openMenu), [press, parts]);
 
   useEffect(() => {
     if (!frame.current || !grid.current || !figures.current || !overlay.current) return;
@@ -69,7 +62,7 @@ export function Surface() {
   };
   const down = (event: PointerEvent) => {
     if (event.target instanceof Element && event.target.closest("[data-own-keys]")) return;
-    useInterface.setState({ menu: null });
+    openMenu(null);
     const at = place(event);
     event.currentTarget.setPointerCapture(event.pointerId);
     if (touched(event)) {
@@ -112,7 +105,7 @@ export function Surface() {
       <Layer ref={overlay} data-testid="overlay" />
       <Empty />
       <Views />
-      {menu && <PointerMenu at={menu} close={() => useInterface.setState({ menu: null })} />}
+      {menu && <PointerMenu at={menu} close={() => openMenu(null)} />}
       <Tag ref={pointerTag} data-testid="pointer-tag" data-shown="false" />
     </Box>
   );

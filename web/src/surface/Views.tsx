@@ -1,4 +1,5 @@
 /** What of the drawing is in view, in words, at the corner of the surface. */
+import { turnPencil } from "../state/actions";
 import { Flex } from "@chakra-ui/react";
 
 import { useInterface } from "../state/interface";
@@ -38,7 +39,7 @@ export function Views() {
         title="Alt+P: pencil in sight, or only what is drawn over it"
         aria-pressed={pencil}
         bg={pencil ? "lit" : undefined}
-        onClick={() => useInterface.setState({ pencil: !pencil })}
+        onClick={() => turnPencil()}
       >
         Pencil
       </Word>

@@ -1,4 +1,5 @@
 /** What a pointer does on the surface between going down and coming up: click, drag from place to place, pull, box, move the paper. */
+import { openMenu } from "../state/actions";
 import { alike, inside } from "../api/client";
 import { pointForBacking, useBacking } from "../state/backing";
 import { unlocked } from "../state/groups";
@@ -104,7 +105,7 @@ export class Press {
       if (!this.moved || held !== null) openLine.click();
     } else if (doing === "look") view.frameBox(this.from, at);
     else if (doing === "pan") {
-      if (!this.moved && button === 2) useInterface.setState({ menu: at });
+      if (!this.moved && button === 2) openMenu(at);
     } else if (this.moved && doing === "choose") this.box(view, at, shift);
     else openLine.click(shift);
   }

@@ -1,4 +1,5 @@
 /** The tag beside the pointer: what will be taken, in words, and the live numbers. Written straight to the page, not through React. */
+import { point } from "../state/actions";
 import type { Line } from "../api/types";
 import { useInterface } from "../state/interface";
 
@@ -80,7 +81,7 @@ export function showTag(
   // Other words may be longer: it must not run off the surface.
   placeTag(tag, ...placed);
   const pointed = line.tag?.figure ?? null;
-  if (!line.carry && useInterface.getState().pointed !== pointed) useInterface.setState({ pointed });
+  if (!line.carry && useInterface.getState().pointed !== pointed) point(pointed);
 }
 
 /** Whether a click states nothing, and a reason is given. */

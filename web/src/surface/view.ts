@@ -1,10 +1,11 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
+import { selectAll } from "../state/selection";
+import { pullHandle } from "../state/actions";
 import type { Figure, Line, Step } from "../api/types";
 import { useDocument } from "../state/document";
 import { figureBy, figuresOf, inSight } from "../state/figures";
 import { useInterface } from "../state/interface";
-import type { Box, Camera } from "./camera";
-import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed } from "./camera";
+import { fitted, panned, resized, toDrawingX, toDrawingY, zoomed, type Box, type Camera } from "./camera";
 import { drawPeople, fading } from "./layers/people";
 import type { Overlay } from "./layers/overlay";
 import { Carried } from "./carried";
@@ -263,7 +264,7 @@ export class View {
     if (!handle) return false;
     const [x, y] = toDrawing(this.camera, at.x, at.y);
     this.grip = [(handle.at[0] ?? 0) - x, (handle.at[1] ?? 0) - y];
-    useInterface.setState({ pull: found });
+    pullHandle(found);
     return true;
   }
 
@@ -278,7 +279,8 @@ export class View {
   grabOnPaper(step: string | null): boolean {
     if (step === null) return false;
     this.grip = [0, 0];
-    useInterface.setState({ selected: step, others: [], pull: 0 });
+    selectAll([step], step);
+    pullHandle(0);
     return true;
   }
 

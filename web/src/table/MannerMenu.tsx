@@ -1,4 +1,5 @@
 /** How the drawing counts: unit, decimals, angles, datum. Each change is a header line of the book, and can be undone. */
+import { refuse } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
@@ -7,7 +8,7 @@ import { Answering } from "../core/Answering";
 import { Drop } from "../Drop";
 import { useDocument } from "../state/document";
 import { figureBy } from "../state/figures";
-import { refusal, useInterface } from "../state/interface";
+import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { Word } from "../Words";
 import { useTable } from "./context";
@@ -43,7 +44,7 @@ function Settings({ header }: { header: Header }) {
   const write = (text: string) => {
     const act = { do: "write", text, id: newId(), in_front_of: null, pen: "ink", beside: "" } as const;
     void session.act(act).then((answer) => {
-      if (!answer.ok) useInterface.setState({ refused: refusal(answer.message) });
+      if (!answer.ok) refuse(answer.message);
     });
   };
   const [x = 0, y = 0, turn = 0] = header.datum;

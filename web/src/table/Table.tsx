@@ -1,4 +1,5 @@
 /** The drafting table: strip, surface, book, tray. */
+import { beginAnew, openFiles } from "../state/actions";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef } from "react";
 import { Link, useParams } from "react-router";
@@ -16,7 +17,7 @@ import { selectedIds } from "../state/selection";
 import { forgetBacking, loadBacking } from "../state/backing";
 import { forgetDocument, useDocument } from "../state/document";
 import { loadGroups } from "../state/groups";
-import { NOTHING, useInterface } from "../state/interface";
+import { useInterface } from "../state/interface";
 import { usePreferences } from "../state/preferences";
 import { FilesPage } from "../files/FilesPage";
 import { useDrops } from "../files/drops";
@@ -53,7 +54,7 @@ function Laid({ parts }: { parts: TableParts }) {
   useFreshGroups(parts.session.drawing);
   const { over, ...drops } = useDrops((dropped) => {
     useFiles.setState({ dropped });
-    useInterface.setState({ files: true, sheet: null, history: false });
+    openFiles();
   });
   return (
     <TableContext.Provider value={parts}>
@@ -116,7 +117,7 @@ function useParts(id: string): TableParts | null {
     askEarlyOf(id);
     forgetDocument(id);
     forgetBacking();
-    useInterface.setState(NOTHING);
+    beginAnew();
     const made: { openLine?: OpenLine } = {};
     let answering = false;
     const showBusy = () => view.current?.showBusy(answering || made.openLine?.busy === true);

@@ -1,4 +1,5 @@
 /** The strip over the table: name, how the drawing counts, whether it is saved, undo and redo with what they would undo. */
+import { openFiles, openHistory, openSheet, openTable } from "../state/actions";
 import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 
@@ -41,7 +42,7 @@ export function TitleStrip() {
         fontWeight={400}
         title="Its history"
         aria-pressed={history}
-        onClick={() => useInterface.setState({ history: !history })}
+        onClick={() => openHistory(!history)}
       >
         <span role="status">
           {opening !== null && openingWords(opening)}
@@ -88,13 +89,7 @@ function Views() {
             aria-checked={here}
             fontWeight={here ? 600 : 500}
             color={here ? "ink" : "quiet"}
-            onClick={() =>
-              useInterface.setState({
-                sheet: word === "Sheet" ? (sheet ?? 1) : null,
-                files: word === "Files",
-                history: false,
-              })
-            }
+            onClick={() => (word === "Sheet" ? openSheet(sheet ?? 1) : word === "Files" ? openFiles() : openTable())}
           >
             {word}
           </Word>

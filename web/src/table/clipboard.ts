@@ -1,11 +1,11 @@
 /** Copying what is selected as text of the entry language, and putting down what is pasted by pointing. */
+import { hold, refuse, say } from "../state/actions";
 import type { Line } from "../api/types";
 import { copiedText, drawnBy, Refusal } from "../api/client";
 import { useInterface } from "../state/interface";
 import { selectedIds } from "../state/selection";
 import type { Session } from "../session/session";
 import { newId, type Pointer } from "./entry";
-import { refuse } from "./writing";
 
 /** Carried by the place of it that is under the pointer, if there is one. */
 export async function copySelected(drawing: string, pointer: Pointer): Promise<void> {
@@ -14,7 +14,7 @@ export async function copySelected(drawing: string, pointer: Pointer): Promise<v
     const { text, carried_by } = await copiedText(drawing, figures, pointer);
     await navigator.clipboard.writeText(text);
     const what = figures.length === 1 ? "1 figure is" : `${figures.length} figures are`;
-    useInterface.setState({ said: `${what} on the clipboard, carried by ${carried_by}.` });
+    say(`${what} on the clipboard, carried by ${carried_by}.`);
   } catch (error) {
     refuse(error instanceof Refusal ? error.message : "The clipboard cannot be written to in this browser.");
   }
@@ -24,7 +24,7 @@ export async function copySelected(drawing: string, pointer: Pointer): Promise<v
 export async function takePasted(drawing: string, text: string): Promise<void> {
   try {
     const figures = await drawnBy(drawing, text);
-    useInterface.setState({ placing: { text, figures } });
+    hold({ text, figures });
   } catch (error) {
     refuse(error instanceof Refusal ? `What was pasted cannot be put down: ${error.message}` : String(error));
   }

@@ -1,15 +1,16 @@
 /** What was entered is done, one after the other: each time an outcome of what is read for it then, as it is shown. */
+import { chooseSolution, putBack, refuse, showRefused, showWaiting, keepWorking, writeBefore } from "../state/actions";
 import type { Draft, Hand, Line, Outcome } from "../api/types";
 import type { Session } from "../session/session";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
 import { unlocked } from "../state/groups";
-import { choose } from "../state/selection";
+import { choose, selectNothing } from "../state/selection";
 import { breathes } from "./breath";
 import { type Entry, enteredText, type Given, sameOutcome } from "./entry";
 import * as queued from "./queue";
 import { newDraft, type Rows, without } from "./rows";
-import { doOrSay, refuse } from "./writing";
+import { doOrSay } from "./writing";
 
 /** What it needs of the open line. */
 interface Stands {
@@ -51,7 +52,7 @@ export class Doing {
   private change(change: queued.Change): void {
     this.queue = queued.changed(this.queue, change);
     this.line.onBusy();
-    useInterface.setState({ waiting: queued.waiting(this.queue) });
+    showWaiting(queued.waiting(this.queue));
   }
 
   private async work(): Promise<void> {
@@ -124,7 +125,7 @@ export class Doing {
     const nothing = outcome === null || (outcome.do === "nothing" && outcome.why === "");
     const done = nothing ? text.trim() === "" && line.problem === null : await this.does(outcome, more ?? false);
     if (!done) return this.comesBack(text, line);
-    useInterface.setState({ choice: null });
+    chooseSolution(null);
     if (key === "click") this.line.rest();
     return true;
   }
@@ -190,7 +191,7 @@ export class Doing {
     const picks = line.click !== null && line.picks.length > 1;
     if (!picks && line.solutions.length < 2) return;
     this.line.rest();
-    useInterface.setState({ choice: (picks ? line.picked : line.taken) + by });
+    chooseSolution((picks ? line.picked : line.taken) + by);
     this.line.refresh();
   }
 
@@ -214,8 +215,11 @@ export class Doing {
   private async leave(): Promise<void> {
     const { draft, mend } = useInterface.getState();
     if (mend) this.line.rows.leave();
-    else if (!draft) useInterface.setState({ selected: null, others: [], before: null, working: null });
-    else {
+    else if (!draft) {
+      selectNothing();
+      writeBefore(null);
+      keepWorking(null);
+    } else {
       if (kindOf(draft.kind)?.endless) {
         const line = await this.line.reads({ text: "" });
         if (line === null) {
@@ -234,7 +238,7 @@ export class Doing {
    */
   private async comesBack(text: string, line: Line | null): Promise<boolean> {
     if (line === null) refuse("The connection is lost; this will be read as soon as it is back.");
-    else if (line.enter.do === "nothing" && line.problem) useInterface.setState({ refused: line.problem });
+    else if (line.enter.do === "nothing" && line.problem) showRefused(line.problem);
     const { refused } = useInterface.getState();
     const second = () => this.queue.entries[1]?.key;
     await breathes(
@@ -243,14 +247,13 @@ export class Doing {
     );
     if (second() === "escape" || second() === "undo") {
       this.change({ to: "done" });
-      useInterface.setState({ refused: null });
+      showRefused(null);
       this.line.refresh();
       return true;
     }
     const acts = this.queue.entries.flatMap((entry) => (entry.key === "act" ? [entry.act] : []));
     this.change({ to: "put back", typedSince: useInterface.getState().text });
-    // As one that is new: it is there to be typed over.
-    useInterface.setState({ text, refused: refused && { ...refused } });
+    putBack(text, refused);
     this.line.refresh();
     this.line.keep();
     // A word that was clicked meanwhile does not hang on what was typed, and is no click that is swallowed.

@@ -1,4 +1,5 @@
 /** What a pointer holds between going down and coming up: a stroke over stretches, what is carried, the beginning of a drag. */
+import { showRefused } from "../state/actions";
 import type { Hand } from "../api/types";
 import { useInterface } from "../state/interface";
 import { kindOf } from "../state/kinds";
@@ -25,7 +26,7 @@ export class Hands {
     if (!pointer || !draft || mend || draft.rows.length > 0 || text !== "" || !kindOf(draft.kind)?.brush) return false;
     this.now = { ...NOTHING, stroke: [[pointer.x, pointer.y]] };
     // The error of the one before is cleared.
-    useInterface.setState({ refused: null });
+    showRefused(null);
     return true;
   }
 

@@ -1,4 +1,5 @@
 /** Keys of the table. Everything that can be typed goes to the open line without a click. */
+import { openMenu, turnLeaf, turnPencil } from "../state/actions";
 import { useEffect } from "react";
 
 import { useDocument } from "../state/document";
@@ -73,14 +74,13 @@ function viewKey(event: KeyboardEvent, { view }: TableParts): boolean {
     ArrowDown: [0, -PAN],
   };
   const move = moves[event.key];
-  if (event.key === "F1") useInterface.setState((i) => ({ leaf: i.leaf === "help" ? "book" : "help" }));
+  if (event.key === "F1") turnLeaf("help");
   else if (event.ctrlKey && move) v.pan(...move);
   else if (event.ctrlKey && event.key === "PageDown") v.viewBefore();
   else if (event.ctrlKey && event.key === "End") v.frameSelection();
-  else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10"))
-    useInterface.setState({ menu: v.pointerPixel() });
+  else if (event.key === "ContextMenu" || (event.shiftKey && event.key === "F10")) openMenu(v.pointerPixel());
   else if (event.altKey && event.key.toLowerCase() === "n") usePreferences.setState((p) => ({ names: !p.names }));
-  else if (event.altKey && event.key.toLowerCase() === "p") useInterface.setState((i) => ({ pencil: !i.pencil }));
+  else if (event.altKey && event.key.toLowerCase() === "p") turnPencil();
   else if (event.key === "PageUp") v.zoom(ZOOM);
   else if (event.key === "PageDown") v.zoom(1 / ZOOM);
   else if (event.key === "Home" && event.ctrlKey) v.frameAll();

@@ -2,6 +2,17 @@
  * What keys and clicks do. All that is in hand is one value; what it is shown as, and what can be done with it, is one reading of
  * it (`core/desk`). Here nothing is put together: what is done is an outcome of a reading, as it was shown.
  */
+import {
+  bringBack,
+  chooseSolution,
+  hold,
+  pullHandle,
+  setDraft,
+  setLine,
+  setRow,
+  setText,
+  showLine,
+} from "../state/actions";
 import type { Draft, Hand, Line } from "../api/types";
 import type { Session } from "../session/session";
 import { useDocument } from "../state/document";
@@ -84,7 +95,7 @@ export class OpenLine {
 
   take(line: Line): void {
     this.onPointed(line);
-    useInterface.setState({ line });
+    showLine(line);
     this.seen = painted();
   }
 
@@ -107,7 +118,7 @@ export class OpenLine {
     if (pointer && !this.aimed && farFrom(pointer, this.restedAt, choice === null ? undefined : ELSEWHERE_PIXELS)) {
       this.aimed = true;
       // What a drag is to state stays chosen, however far it goes.
-      if (choice !== null && !this.hands.now.drag) useInterface.setState({ choice: null });
+      if (choice !== null && !this.hands.now.drag) chooseSolution(null);
     }
     this.refresh();
   }
@@ -146,7 +157,7 @@ export class OpenLine {
   type(text: string): void {
     // Over a row that was opened one types, or points: what was pointed at before is over then.
     if (useInterface.getState().mend) this.rest();
-    useInterface.setState({ text, refused: null, choice: null, said: "" });
+    setText(text);
     this.refresh();
     this.keep();
   }
@@ -154,12 +165,12 @@ export class OpenLine {
   /** One of the solutions by its number, as it stands in the list. */
   choose(which: number): void {
     this.rest();
-    useInterface.setState({ choice: which });
+    chooseSolution(which);
     this.refresh();
   }
 
   setDraft(draft: Draft | null): void {
-    useInterface.setState({ draft, text: "", refused: null, line: null });
+    setLine(draft);
     this.refresh();
     this.keep();
   }
@@ -167,7 +178,7 @@ export class OpenLine {
   /** Sets the draft without touching what is being typed meanwhile. */
   setKept(draft: Draft | null): void {
     if (!draft || draft.rows.length === 0 || draft.again) this.rest();
-    useInterface.setState({ draft, refused: null });
+    setDraft(draft);
     this.refresh();
     this.keep();
   }
@@ -175,8 +186,7 @@ export class OpenLine {
   restore(): void {
     const kept = usePreferences.getState().unfinished[this.session.drawing];
     // What was kept by an older table says less.
-    if (kept)
-      useInterface.setState({ draft: kept.draft && { ...newDraft(kept.draft.kind), ...kept.draft }, text: kept.text });
+    if (kept) bringBack(kept.draft && { ...newDraft(kept.draft.kind), ...kept.draft }, kept.text);
     this.refresh();
   }
 
@@ -205,7 +215,7 @@ export class OpenLine {
     const pull = useInterface.getState().pull;
     this.enters("click", more);
     this.hands.release();
-    if (pull !== null) useInterface.setState({ pull: null });
+    if (pull !== null) pullHandle(null);
   }
 
   private enters(key: "enter" | "click", more = false): void {
@@ -217,14 +227,14 @@ export class OpenLine {
         : { text, pointer, opened, stroke, drag, carry, pull };
     const line = this.session.shown(hand);
     const shown = line ? { shown: { hand, outcome: key === "enter" ? line.enter : line.click } } : {};
-    useInterface.setState({ text: "" });
+    setRow("");
     this.push({ key, given, more, ...shown });
   }
 
   /** Escape: first what is typed, then the figure (a path that can be drawn is kept), then the selection. */
   escape(): void {
     const { text, mend, draft, placing } = useInterface.getState();
-    if (placing) useInterface.setState({ placing: null });
+    if (placing) hold(null);
     else if (this.drop()) this.refresh();
     else if (text !== "" && !(mend && !draft) && !this.busy) this.strike();
     else this.push({ key: "escape" });
@@ -233,7 +243,7 @@ export class OpenLine {
   /** Drops what the pointer holds, or pulls; false where it holds nothing. */
   drop(): boolean {
     const pulls = useInterface.getState().pull !== null;
-    if (pulls) useInterface.setState({ pull: null });
+    if (pulls) pullHandle(null);
     return this.hands.drop() || pulls;
   }
 
@@ -275,7 +285,7 @@ export class OpenLine {
     if (!next) return false;
     if (next.entered === undefined) this.type(next.text);
     else {
-      useInterface.setState({ text: next.text });
+      setRow(next.text);
       this.push({ key: "enter", given: { text: next.entered, opened: false } });
     }
     return true;
@@ -300,7 +310,7 @@ export class OpenLine {
 
   /** Begins a kind of figure, once what was entered before is done. */
   begin(kind: string, rows?: readonly string[]): void {
-    useInterface.setState({ text: "" });
+    setRow("");
     this.push({ key: "begin", kind, ...(rows ? { rows } : {}) });
   }
 

@@ -1,4 +1,5 @@
 /** The rows of a figure: a given changed or struck, a step of the book opened to be mended row by row. */
+import { closeMend, dropDraft, openMend, openRow, setRow } from "../state/actions";
 import type { Draft, Line } from "../api/types";
 import { useDocument } from "../state/document";
 import { useInterface } from "../state/interface";
@@ -61,7 +62,7 @@ export class Rows {
   private open(row: string): void {
     this.line.type(row);
     const { mend } = useInterface.getState();
-    if (mend) useInterface.setState({ mend: { ...mend, row } });
+    if (mend) openRow(mend, row);
   }
 
   /** As one line, with a text that was meant for it; where the step is gone, it is a new one's. */
@@ -70,7 +71,7 @@ export class Rows {
     const { draft, text, mend } = useInterface.getState();
     if (step) {
       const before = mend?.before ?? { draft, text };
-      useInterface.setState({ mend: { id, original: step.text, before }, draft: null, selected: id, leaf: "book" });
+      openMend({ id, original: step.text, before });
     }
     this.line.type(wanted);
   }
@@ -81,14 +82,9 @@ export class Rows {
     if (!step) return;
     const { draft, text, mend } = useInterface.getState();
     const before = mend?.before ?? { draft, text };
-    useInterface.setState({
-      mend: { id, original: step.text, before },
-      draft: null,
-      text: "",
-      selected: id,
-      // A table that is written on goes on being seen as one.
-      leaf: useInterface.getState().leaf === "points" ? "points" : "book",
-    });
+    setRow("");
+    // A table that is written on goes on being seen as one.
+    openMend({ id, original: step.text, before }, useInterface.getState().leaf === "points" ? "points" : "book");
     await this.lay(id, more);
   }
 
@@ -113,13 +109,13 @@ export class Rows {
   asOneLine(): void {
     const { mend } = useInterface.getState();
     if (!mend) return;
-    useInterface.setState({ draft: null });
+    dropDraft();
     this.line.type(mend.original);
   }
 
   leave(): void {
     const { mend } = useInterface.getState();
-    useInterface.setState({ mend: null, refused: null, choice: null, ...(mend?.before ?? { draft: null, text: "" }) });
+    closeMend(mend);
     this.line.refresh();
   }
 }

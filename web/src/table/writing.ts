@@ -1,6 +1,6 @@
 /** What is done beside the open line: an act, or a step that is written. What is refused says why beside the row. */
 import type { Act } from "../api/types";
-import { refusal, useInterface } from "../state/interface";
+import { refuse } from "../state/actions";
 import { usePreferences } from "../state/preferences";
 import type { Session } from "../session/session";
 import { newId } from "./entry";
@@ -11,10 +11,6 @@ type Acts = Pick<Session, "act">;
 export async function doOrSay(session: Acts, act: Act): Promise<void> {
   const answer = await session.act(act);
   if (!answer.ok) refuse(answer.message);
-}
-
-export function refuse(message: string, start = 0, end = 0): void {
-  useInterface.setState({ refused: refusal(message, start, end) });
 }
 
 /** Answers whether the step was written. */
