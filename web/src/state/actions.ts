@@ -57,7 +57,9 @@ export const bringBack = (draft: Draft | null, text: string) => set({ draft, tex
 export const putBack = (text: string, refused: Problem | null) => set({ text, refused: refused && { ...refused } });
 export const chooseSolution = (choice: number | null) => set({ choice });
 export const writeBefore = (before: string | null) => set({ before });
-export const pullHandle = (pull: number | null) => set({ pull });
+/** A handle of what is selected, or of a step that is selected by it. */
+export const pullHandle = (pull: number | null, step?: string) =>
+  set(step === undefined ? { pull } : { pull, selected: step, others: [] });
 export const hold = (placing: Interface["placing"]) => set({ placing });
 
 export const openMend = (mend: Mending, leaf: Interface["leaf"] = "book") =>

@@ -1,5 +1,4 @@
 /** The surface's own loop: a camera, three layers, and one repaint a frame of those that changed. No pointer move renders React. */
-import { selectAll } from "../state/selection";
 import { pullHandle } from "../state/actions";
 import type { Figure, Line, Step } from "../api/types";
 import { useDocument } from "../state/document";
@@ -279,8 +278,7 @@ export class View {
   grabOnPaper(step: string | null): boolean {
     if (step === null) return false;
     this.grip = [0, 0];
-    selectAll([step], step);
-    pullHandle(0);
+    pullHandle(0, step);
     return true;
   }
 
