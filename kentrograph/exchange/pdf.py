@@ -18,7 +18,7 @@ from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.pdfgen.pathobject import PDFPathObject
 
-from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Piece, Point
 from ..core.sheet.letters import EM, known
 from ..core.sheet.marks import Fill, Lettering, Mark, Picture, Stroke, Within
 from ..core.sheet.page import Page
@@ -168,7 +168,7 @@ def _trace(path: PDFPathObject, figure: Figure) -> None:
             assert_never(figure)
 
 
-def _onward(path: PDFPathObject, piece: Line | Arc | Ellipse) -> None:
+def _onward(path: PDFPathObject, piece: Piece) -> None:
     match piece:
         case Line(_, end):
             path.lineTo(end.x, end.y)

@@ -7,7 +7,7 @@ from math import pi
 from typing import assert_never
 from xml.sax.saxutils import escape
 
-from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ..core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Piece, Point
 from ..core.figures.box import Box, empty_box, stretch
 
 
@@ -93,7 +93,7 @@ def path_of(figure: Figure) -> str:
             assert_never(figure)
 
 
-def _onward(piece: Line | Arc | Ellipse) -> str:
+def _onward(piece: Piece) -> str:
     """The path command that goes on from the start of a piece to its end."""
     match piece:
         case Line(_, end):

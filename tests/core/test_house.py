@@ -3,6 +3,7 @@
 import ast
 import re
 from pathlib import Path
+from typing import get_args
 
 import pytest
 
@@ -16,6 +17,7 @@ from kentrograph.core.desk.completion import complete_beginning
 from kentrograph.core.desk.draft import known
 from kentrograph.core.desk.kind_views import kind_views
 from kentrograph.core.desk.open_line import read_open_line
+from kentrograph.core.figures import FIGURE_NAMES, Figure
 from kentrograph.core.language.givens import READERS
 from kentrograph.core.language.messages import SENTENCES
 from kentrograph.core.language.script import read
@@ -94,7 +96,11 @@ def test_only_the_tolerance_decides() -> None:
                 assert node.value == 0.0 or abs(node.value) > 1e-3, f"{name}, line {node.lineno}: {node.value}"
 
 
-FIGURE_KINDS = frozenset({"Point", "Line", "EndlessLine", "Circle", "Arc", "Ellipse", "Outline"})
+FIGURE_KINDS = {kind.__name__ for kind in get_args(Figure)} - {"FigureSet"}
+
+
+def test_every_kind_of_figure_has_a_name() -> None:
+    assert FIGURE_NAMES.keys() == set(get_args(Figure))
 
 
 def test_a_new_kind_of_figure_is_found_by_the_type_checker() -> None:

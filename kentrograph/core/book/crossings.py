@@ -2,11 +2,11 @@
 
 from collections.abc import Callable, Sequence
 from math import hypot
-from typing import Any
+from typing import Any, get_args
 
 from ..construct.arcs import on_rim
 from ..construct.solution import Solution, take
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve, StraightCurve
+from ..figures import Arc, Curve, Ellipse, EndlessLine, FiniteCurve, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import heading, place_along
 from ..intersect import feet, intersect_long, intersect_outlines, nearest, tangent_places
 from ..intersect.intersection import NEITHER, Spot
@@ -29,7 +29,7 @@ def called(plan: NumberPlan) -> Callable[[Env, Point], float]:
 
 def curve_of(figure: Any, name: Name) -> Curve:
     """The figure, if it is one that runs somewhere. Raises `Refused` (no_curve) for points, numbers and outlines."""
-    if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+    if isinstance(figure, Curve):
         return figure
     raise refusal("no_curve", name.start, name.end, name=name.text)
 
@@ -96,7 +96,7 @@ class Spots(Sequence[Solution]):
 COUNTED = ("first", "second", "third", "fourth")
 """Side words of solutions that only their order tells apart."""
 
-_CURVES = frozenset({Line, EndlessLine, Circle, Arc, Ellipse})
+_CURVES = frozenset(get_args(Curve))
 
 
 def _note(names: Names, past: tuple[bool, bool]) -> str:
@@ -179,7 +179,7 @@ def plan_along(p: Planner, node: Along) -> PlaceFunction:
 
     def place(env: Env, last: Point) -> Point:
         figure = env[slot]
-        if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
+        if not isinstance(figure, FiniteCurve):
             raise refusal("no_length", node.name.start, node.name.end, name=node.name.text)
         length = figure.length
         distance = amount(env, last) * (length if node.share else 1.0)

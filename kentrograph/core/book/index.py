@@ -9,7 +9,7 @@ from collections.abc import Iterator
 from math import ceil, cos, floor, frexp, radians, sin
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
+from ..figures import Arc, CentredCurve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve
 from ..figures.box import box_of
 from ..measure.area import middles
 from ..tolerance import NOISE_OF_SUMS, SPOT_SHARE
@@ -238,7 +238,7 @@ def _cells(figure: Any, points_level: int) -> tuple[int, list[tuple[int, int]]]:
 
 def _places_off(figure: Any) -> list[Point]:
     """Places that can be taken and lie off the figure itself."""
-    if isinstance(figure, Circle | Arc | Ellipse):
+    if isinstance(figure, CentredCurve):
         return [figure.centre]
     if isinstance(figure, Outline) and figure.closed:
         return [at for _, at in middles(figure)]

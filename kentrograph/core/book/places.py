@@ -1,11 +1,11 @@
 """Plans of places."""
 
 from collections.abc import Callable
-from typing import Any, assert_never
+from typing import Any, assert_never, get_args
 
 from ..angles import unit, unit_vector
 from ..construct.outlines import sector, segment
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, halfway
+from ..figures import Arc, CentredCurve, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Piece, Point, halfway
 from ..figures.along import place_along
 from ..measure.area import area_centre, box_middle
 from ..measure.closest import place_of
@@ -212,7 +212,7 @@ def _named(p: Planner, name: Name) -> PlacePlan:
     return get
 
 
-_CENTRED = frozenset({Circle, Arc, Ellipse})
+_CENTRED = frozenset(get_args(CentredCurve))
 """Figures that stand for their centre where a place is wanted."""
 
 
@@ -234,9 +234,9 @@ def _corner(p: Planner, node: CornerOf) -> PlacePlan:
 
 def special_place(figure: Any, what: str, name: Name) -> Point:
     """Start, end, middle, centre or box middle of a figure. Raises `Refused` (no_such_place) where it has none."""
-    if what == "centre" and isinstance(figure, Circle | Arc | Ellipse):
+    if what == "centre" and isinstance(figure, CentredCurve):
         return figure.centre
-    if what in ("start", "end") and isinstance(figure, Line | Arc | Outline | Ellipse):
+    if what in ("start", "end") and isinstance(figure, Piece | Outline):
         return figure.start if what == "start" else figure.end
     if what == "middle":
         return _middle_of(figure, name)

@@ -5,7 +5,7 @@ from functools import partial
 from typing import Any
 
 from ..angles import direction_of
-from ..figures import Arc, Ellipse, FigureSet, Line, Outline, Point
+from ..figures import Ellipse, FigureSet, Outline, Piece, Point
 from ..figures.along import heading
 from ..problem import refusal
 from ..shape.corners import inner_angle
@@ -108,7 +108,7 @@ def plan_face(p: Planner, place: Callable[[Env, Point], Any]) -> Callable[[Env, 
 def _direction_at_end(p: Planner, figure: Any, at_start: bool) -> float:
     if isinstance(figure, Outline):
         figure = figure.pieces[0] if at_start else figure.pieces[-1]
-    if not isinstance(figure, Line | Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
+    if not isinstance(figure, Piece) or (isinstance(figure, Ellipse) and figure.whole):
         raise refusal("no_tip")
     x, y = heading(figure, at_start)
     return p.manner.direction_from_core(direction_of(-x, -y) if at_start else direction_of(x, y))

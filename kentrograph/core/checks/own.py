@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from math import hypot
 
-from ..figures import Arc, Ellipse, Line, Outline, Point
+from ..figures import Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
@@ -25,7 +25,7 @@ def alone(f: Looked, limit: float) -> Iterator[Finding]:
     """What is wrong with one figure."""
     if f.pen != "pencil":
         for n, piece in enumerate(f.curves, 1):
-            if isinstance(piece, Line | Arc | Ellipse) and piece.length < SHORT_SHARE * limit:
+            if isinstance(piece, Piece) and piece.length < SHORT_SHARE * limit:
                 yield Finding("short", Place(f.id, "body", place_along(piece, 0.5 * piece.length), n), piece.length)
     if isinstance(f.figure, Outline):
         outline = f.figure

@@ -6,7 +6,7 @@ from math import atan2, degrees, hypot
 from ..book.book import Book
 from ..book.tree import CrossingOf, Name
 from ..book.values import StepResult
-from ..figures import Arc, Circle, Point, RoundCurve
+from ..figures import Point, RoundCurve
 from ..measure.angle import running_at, turn_between
 from ..problem import Refused
 from ..shape.cut import LONGISH
@@ -26,7 +26,7 @@ def weakly_held(book: Book, f: Looked) -> Iterator[Finding]:
         return
     if isinstance(figure, RoundCurve) and value.solutions:
         yield from _touching(book, f, value)
-    if isinstance(figure, Point | Circle | Arc):
+    if isinstance(figure, Point | RoundCurve):
         yield from _crossing(book, f)
 
 

@@ -5,7 +5,7 @@ from math import degrees, hypot
 from typing import Any
 
 from ..angles import full_turn
-from ..figures import Arc, Circle, Ellipse, Point, RoundCurve
+from ..figures import Arc, CentredCurve, Circle, Ellipse, Point, RoundCurve
 from ..intersect import nearest
 from ..problem import refusal
 from ..tolerance import TOLERANCE
@@ -18,7 +18,7 @@ def along_figure(figure: Any, start: Point, end: Point, sides: Sequence[str], na
     The shorter way; ``major`` the longer one, ``clockwise`` or ``counter-clockwise`` the one that runs so. Raises `Refused`:
     no_rim, not_on with the distance, same_places.
     """
-    if not isinstance(figure, Circle | Arc | Ellipse):
+    if not isinstance(figure, CentredCurve):
         raise refusal("no_rim", name=name)
     whole = Ellipse(figure.centre, figure.a, figure.b, figure.turn) if isinstance(figure, Ellipse) else _circle(figure)
     size = max(whole.a, whole.b) if isinstance(whole, Ellipse) else whole.radius

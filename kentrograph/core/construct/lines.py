@@ -163,7 +163,7 @@ def square_to_circle(circle: Circle, at: Point) -> Line:
     return Line(at, Point(circle.centre.x + (at.x - circle.centre.x) * share, circle.centre.y + (at.y - circle.centre.y) * share))
 
 
-def square_to_both(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> list[Solution]:
+def square_to_both(a: Circle | StraightCurve, b: Circle | StraightCurve) -> list[Solution]:
     """The lines that begin on one figure, end on another, and are square to both.
 
     Of two circles they lie on the line of the centres: from the near and then the far side of the first, to the near and
@@ -187,7 +187,7 @@ def square_to_both(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circl
     return found
 
 
-def _facing(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> tuple[Point, Point, float, float]:
+def _facing(a: Circle | StraightCurve, b: Circle | StraightCurve) -> tuple[Point, Point, float, float]:
     """The centre of each, or its foot from the other's centre, and the unit vector from the first to the second."""
     first = a.centre if isinstance(a, Circle) else _foot(a, b)
     second = b.centre if isinstance(b, Circle) else _foot(b, a)
@@ -201,14 +201,14 @@ def _facing(a: Line | EndlessLine | Circle, b: Line | EndlessLine | Circle) -> t
     return first, second, -w.uy, w.ux
 
 
-def _foot(line: StraightCurve, circle: Line | EndlessLine | Circle) -> Point:
+def _foot(line: StraightCurve, circle: Circle | StraightCurve) -> Point:
     assert isinstance(circle, Circle)
     w, at = way_of(line), circle.centre
     off = w.off(at.x, at.y)
     return Point(at.x + off * w.uy, at.y - off * w.ux)
 
 
-def _rim(figure: Line | EndlessLine | Circle, at: Point, ux: float, uy: float) -> Point:
+def _rim(figure: Circle | StraightCurve, at: Point, ux: float, uy: float) -> Point:
     """The place on a circle in a direction from its centre; on a line the foot itself."""
     r = figure.radius if isinstance(figure, Circle) else 0.0
     return Point(at.x + r * ux, at.y + r * uy)

@@ -15,7 +15,7 @@ from ..book.kinds import STATEMENT_KINDS
 from ..book.order import END, Key
 from ..book.scene import pen_of
 from ..book.values import StepResult
-from ..figures import Arc, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import EndlessLine, Figure, Line, Outline, Piece, Point
 from ..figures.along import place_along
 from ..intersect import intersect
 from ..language.messages import sentence
@@ -264,5 +264,5 @@ def _next(book: Book, tip: Point, slack: float, names: list[str]) -> tuple[str, 
 
 def _ends(figure: Any) -> tuple[Point, Point] | None:
     """Both ends of what can be joined; None of anything else."""
-    joins = isinstance(figure, Line | Arc | Ellipse | Outline) and not is_closed(figure)
+    joins = isinstance(figure, Piece | Outline) and not is_closed(figure)
     return (figure.start, figure.end) if joins else None

@@ -29,7 +29,7 @@ def hover_measures(book: Book, pointed: Pointed) -> tuple[str, ...]:
             # Every move of the pointer along it asks again.
             own[pointed.figure] = _of_outline(figure, header)
         return (first, f"{name}: {own[pointed.figure]}" if name else own[pointed.figure])
-    if isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+    if isinstance(figure, Curve):
         return (_of_curve(figure, header),)
     return (display.place(figure, header),) if isinstance(figure, Point) else ()
 

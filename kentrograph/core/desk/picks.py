@@ -9,7 +9,7 @@ from typing import NamedTuple
 from ..book.book import Book
 from ..book.kinds import STATEMENT_KINDS
 from ..book.values import StepResult
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
+from ..figures import Curve, Line, Point, StraightCurve
 from ..language.messages import sentence
 from ..problem import Problem
 from ..units import plain
@@ -253,7 +253,7 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     if pointed.special and pointed.kind not in OF_THE_LAST:
         return [f"crossing of ({held}) ({other} {pointed.words})"]
     figure, name = figure_under(book, pointed)
-    if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+    if not isinstance(figure, Curve):
         return []
     sides = ("",) if isinstance(figure, StraightCurve) else (" entering", " leaving", "")
     return nearest_only(book, draft, [f"crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)

@@ -14,7 +14,7 @@ from ..book.tree import Statement
 from ..book.values import StepResult
 from ..construct.solution import Solution
 from ..construct.solution import near as nearest_solution
-from ..figures import FIGURE_NAMES, Arc, Circle, EndlessLine, Figure, Line, Outline, Point
+from ..figures import FIGURE_NAMES, EndlessLine, Figure, Line, Outline, Point, RoundCurve, StraightCurve
 from ..figures.along import heading, place_along
 from ..figures.outline import Piece
 from ..language.script import named_step
@@ -169,7 +169,7 @@ _ONWARD = frozenset({"line", "path", "arc", "rectangle"})
 
 def _runs(book: Book, id: str) -> bool:
     value = book.values[id]
-    return isinstance(value, StepResult) and isinstance(value.figure, Line | EndlessLine | Circle | Arc)
+    return isinstance(value, StepResult) and isinstance(value.figure, StraightCurve | RoundCurve)
 
 
 def _passed(book: Book, words: str, index: int) -> list[Passed]:

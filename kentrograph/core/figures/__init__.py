@@ -6,7 +6,7 @@ from .ellipse import Ellipse
 from .endless_line import EndlessLine
 from .figure_set import FigureSet
 from .line import Line
-from .outline import Outline
+from .outline import Outline, Piece
 from .point import Point, halfway
 
 Figure = Point | Line | EndlessLine | Circle | Arc | Ellipse | Outline | FigureSet
@@ -18,9 +18,28 @@ FIGURE_NAMES: dict[type, str] = {
 StraightCurve = Line | EndlessLine
 RoundCurve = Circle | Arc
 """What has one radius."""
-Curve = Line | EndlessLine | Circle | Arc | Ellipse
+CentredCurve = RoundCurve | Ellipse
+"""What stands for its centre where a place is wanted."""
+Curve = StraightCurve | CentredCurve
+FiniteCurve = Line | CentredCurve | Outline
+"""What has a length."""
 
 __all__ = [
-    "FIGURE_NAMES", "Arc", "Circle", "Curve", "Ellipse", "EndlessLine", "Figure", "FigureSet", "Line", "Outline", "Point",
-    "RoundCurve", "StraightCurve", "halfway",
+    "FIGURE_NAMES",
+    "Arc",
+    "CentredCurve",
+    "Circle",
+    "Curve",
+    "Ellipse",
+    "EndlessLine",
+    "Figure",
+    "FigureSet",
+    "FiniteCurve",
+    "Line",
+    "Outline",
+    "Piece",
+    "Point",
+    "RoundCurve",
+    "StraightCurve",
+    "halfway",
 ]  # fmt: skip

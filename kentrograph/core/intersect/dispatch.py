@@ -5,7 +5,7 @@ from math import hypot
 from typing import Any
 
 from ..budget import watch
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, StraightCurve
+from ..figures import Circle, Curve, Ellipse, EndlessLine, Outline, Piece, Point, StraightCurve
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
@@ -77,11 +77,11 @@ def _overlap(a: Curve, b: Curve, tolerance: Tolerance) -> bool:
     They do where the middle of one lies on the other, or an end of one inside the other, away from its ends.
     """
     for one, other in ((a, b), (b, a)):
-        if not isinstance(one, Line | Arc | Ellipse) or (isinstance(one, Ellipse) and one.whole):
+        if not isinstance(one, Piece) or (isinstance(one, Ellipse) and one.whole):
             return True
         if within(other, place_along(one, one.length / 2.0)):
             return True
-        ends = (other.start, other.end) if isinstance(other, Line | Arc | Ellipse) else ()
+        ends = (other.start, other.end) if isinstance(other, Piece) else ()
         slack = _slack(a, b, tolerance)
         for p in (one.start, one.end):
             if within(other, p) and all(hypot(p.x - q.x, p.y - q.y) > slack for q in ends):
@@ -92,7 +92,7 @@ def _overlap(a: Curve, b: Curve, tolerance: Tolerance) -> bool:
 def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Intersection:
     """Figures on the same whole one that share only ends: one, or both of two arcs that make a circle."""
     spots: list[Spot] = []
-    if isinstance(a, Line | Arc | Ellipse) and isinstance(b, Line | Arc | Ellipse):
+    if isinstance(a, Piece) and isinstance(b, Piece):
         slack = _slack(a, b, tolerance)
         spots = [Spot(p) for p in (a.start, a.end) for q in (b.start, b.end) if hypot(p.x - q.x, p.y - q.y) <= slack]
     return Intersection("touching", tuple(spots)) if spots else APART
@@ -100,7 +100,7 @@ def _ends_meet(a: Curve, b: Curve, tolerance: Tolerance) -> Intersection:
 
 def _slack(a: Curve, b: Curve, tolerance: Tolerance) -> float:
     """Within how far two ends are one."""
-    figures = [f for f in (a, b) if isinstance(f, Line | Arc | Ellipse)]
+    figures = [f for f in (a, b) if isinstance(f, Piece)]
     away = max(max(abs(f.start.x), abs(f.start.y), abs(f.end.x), abs(f.end.y)) for f in figures)
     return 2.0 * tolerance.length(max(f.length for f in figures), away)
 

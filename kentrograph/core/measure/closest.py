@@ -8,7 +8,20 @@ zeros of a sum of sines; of two ellipses every local minimum is narrowed, seen f
 from math import atan2, hypot, inf, pi
 from typing import Any, assert_never
 
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, FigureSet, Line, Outline, Point, RoundCurve, StraightCurve
+from ..figures import (
+    Arc,
+    CentredCurve,
+    Circle,
+    Curve,
+    Ellipse,
+    EndlessLine,
+    FigureSet,
+    Line,
+    Outline,
+    Point,
+    RoundCurve,
+    StraightCurve,
+)
 from ..figures.box import box_of
 from ..figures.box_tree import BoxTree
 from ..intersect import intersect, nearest
@@ -26,7 +39,7 @@ def place_of(thing: Any) -> Point:
     """The place that a thing stands for: a point itself, a round figure by its centre. Raises `Refused` (not_a_place)."""
     if isinstance(thing, Point):
         return thing
-    if isinstance(thing, Circle | Arc | Ellipse):
+    if isinstance(thing, CentredCurve):
         return thing.centre
     raise refusal("not_a_place")
 
@@ -110,7 +123,7 @@ def _any_place(first: Curve, second: Curve) -> Point:
     for p in (*_ends(first), *_ends(second)):
         if within(first, p) and within(second, p):
             return p
-    return nearest(first, place_of(first)) if isinstance(first, Circle | Arc | Ellipse) else _ends(first)[0]
+    return nearest(first, place_of(first)) if isinstance(first, CentredCurve) else _ends(first)[0]
 
 
 def _square_to_both(a: Curve, b: Curve) -> list[Pair]:

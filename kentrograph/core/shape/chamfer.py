@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ..angles import unit_vector
 from ..construct.solution import Contact, Solution
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
+from ..figures import Circle, Curve, Ellipse, EndlessLine, Line, Point, StraightCurve
 from ..figures.along import ellipse_angle
 from ..intersect import intersect_long
 from ..intersect.supporting_curves import supporting_curve, way_of
@@ -15,7 +15,7 @@ from ..measure.angle import running_at
 from ..problem import refusal
 from ..tolerance import TOLERANCE
 
-Side = Line | EndlessLine | Circle | Arc | Ellipse
+Side = Curve
 
 
 def chamfers(first: Side, second: Side, first_by: float, second_by: float | None, angle: float | None) -> list[Solution]:

@@ -138,7 +138,7 @@ def back_from_end(piece: Piece, length: float) -> Cut:
 def _at_angle(before: Piece, after: Piece, first: Cut, angle: float) -> Cut:
     """Where a line at an angle to the first piece meets the second: turned from the piece's way toward the second."""
     short = part_of(before, start_of(before), first)
-    ux, uy = heading(short if isinstance(short, Line | Arc | Ellipse) else before, False)
+    ux, uy = heading(short if isinstance(short, Piece) else before, False)
     sine, _ = turn_between(before, after)
     c, s = unit_vector(angle if sine > 0.0 else -angle)
     ray = EndlessLine(first.at, ux * c - uy * s, ux * s + uy * c)
@@ -227,7 +227,7 @@ def _shape(pieces: dict[int, Piece], between: dict[int, Piece], before: int, aft
         if part is None:
             del pieces[number]
         else:
-            assert isinstance(part, Line | Arc | Ellipse)
+            assert isinstance(part, Piece)
             pieces[number] = part
 
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Piece
 from ..figures.along import Longish
 from ..problem import refusal
 from .stretch import Cut, end_of, is_closed, part_of, same_cut, start_of
@@ -92,7 +92,7 @@ def opened(figure: Longish, cut: Cut) -> Outline:
     if cut.along == 0.0:
         return Outline((*pieces[n:], *pieces[:n]), False)
     before, after = part_of(one, start_of(one), cut._replace(piece=0)), part_of(one, cut._replace(piece=0), end_of(one))
-    ends = [piece for piece in (after, before) if isinstance(piece, Line | Arc | Ellipse)]
+    ends = [piece for piece in (after, before) if isinstance(piece, Piece)]
     return Outline((ends[0], *pieces[n + 1 :], *pieces[:n], *ends[1:]), False)
 
 

@@ -6,7 +6,7 @@ from math import degrees
 from typing import Any, NamedTuple, assert_never
 
 from ..construct.outlines import reversed_piece
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, Figure, Line, Outline, Piece, Point
 from ..figures.along import ellipse_angle, place_along
 from ..intersect import intersect_long, nearest
 from ..intersect.supporting_curves import supporting_curve
@@ -14,7 +14,7 @@ from ..intersect.within import distance_along, swept, within
 from ..problem import refusal
 from .stretch import cut_at, is_closed, same_cut
 
-Open = Line | Arc | Ellipse
+Open = Piece
 
 
 class Reached(NamedTuple):
@@ -67,7 +67,7 @@ def _last(figure: Any, at_end: bool, name: str) -> Open:
     piece: Any = figure
     if isinstance(figure, Outline):
         piece = figure.pieces[-1 if at_end else 0]
-    if not isinstance(piece, Line | Arc | Ellipse) or is_closed(figure):
+    if not isinstance(piece, Piece) or is_closed(figure):
         raise refusal("no_end_to_extend", name=name)
     return piece if at_end else reversed_piece(piece)
 
@@ -121,7 +121,7 @@ def _meetings(last: Open, other: Any, to: str) -> list[tuple[Point, str, bool]]:
     pieces = other.pieces if isinstance(other, Outline) else (other,)
     found: list[tuple[Point, str, bool]] = []
     for piece in pieces:
-        if not isinstance(piece, Line | EndlessLine | Circle | Arc | Ellipse):
+        if not isinstance(piece, Curve):
             raise refusal("no_curve", name=to)
         for spot in intersect_long(along, piece).spots:
             past = not within(piece, spot.at)

@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from ..budget import watch
 from ..construct.outlines import reversed_piece
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..figures.outline import Piece
@@ -268,7 +268,7 @@ class Tracer:
             part = part_of(curve, a, b) if ahead else part_of(curve, b, a)
             if part is None and isinstance(curve, Circle | Ellipse) and len(stretches) == 1:
                 return curve if ahead else clockwise(curve)
-            if isinstance(part, Line | Arc | Ellipse):
+            if isinstance(part, Piece):
                 pieces.append(part if ahead else reversed_piece(part))
         return Outline(tuple(meeting(pieces)), True)
 

@@ -10,7 +10,7 @@ from math import degrees, hypot, inf
 from typing import Any, NamedTuple
 
 from ..angles import direction_of
-from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Piece, Point
 from ..figures.along import place_along
 from ..figures.box import box_of
 from ..intersect import intersect
@@ -244,7 +244,7 @@ def _meetings(a: Curve, b: Curve) -> list[Point]:
     return [p for p in ends if within(a, p) and within(b, p)]
 
 
-def _ends(curve: Circle | Line | Arc | Ellipse) -> tuple[Point, ...]:
+def _ends(curve: Piece | Circle) -> tuple[Point, ...]:
     return (place_along(curve, 0.0),) if isinstance(curve, Circle) else (curve.start, curve.end)
 
 

@@ -9,7 +9,7 @@ from math import hypot
 from typing import NamedTuple
 
 from ..construct.arcs import about_to
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve
+from ..figures import Arc, CentredCurve, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point, RoundCurve
 from ..figures.along import heading
 from ..figures.box import box_of
 from ..figures.outline import Piece
@@ -21,12 +21,12 @@ from ..tolerance import TOLERANCE
 from .arrangement import Laid, Rest, arranged
 from .corners import is_smooth, turn_between
 
-Offsettable = Line | EndlessLine | Circle | Arc | Ellipse | Outline
+Offsettable = Curve | Outline
 
 
 def sides_of(figure: Offsettable) -> tuple[str, ...]:
     """The words that say on which side of a figure another one may lie, the first taken where nothing is stated."""
-    if (isinstance(figure, Outline) and figure.closed) or isinstance(figure, Circle | Ellipse | Arc):
+    if (isinstance(figure, Outline) and figure.closed) or isinstance(figure, CentredCurve):
         return ("outside", "inside")
     return ("left", "right")
 
@@ -67,7 +67,7 @@ def offset(figure: Offsettable, distance: float, side: str, rounded: bool, name:
 def _to_the_left(figure: Offsettable, side: str) -> bool:
     if side in ("left", "right"):
         return side == "left"
-    if isinstance(figure, Circle | Ellipse | Arc):
+    if isinstance(figure, CentredCurve):
         counter = not isinstance(figure, Arc | Ellipse) or figure.sweep > 0.0
     elif isinstance(figure, Outline) and figure.closed:
         counter = signed_area(figure) > 0.0

@@ -4,7 +4,7 @@ from math import degrees, hypot
 from typing import Any, assert_never
 
 from ..angles import unit_vector
-from ..figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
+from ..figures import Arc, CentredCurve, Circle, Ellipse, FigureSet, FiniteCurve, Line, Outline, Point
 from ..figures.along import ellipse_angle, heading, place_along
 from ..figures.box import box_of
 from ..figures.similarity import Similarity, rotation, shift
@@ -25,7 +25,7 @@ def middle_of(figures: tuple[Any, ...]) -> Point:
     one = figures[0]
     if len(figures) == 1 and isinstance(one, Point):
         return one
-    if len(figures) == 1 and isinstance(one, Circle | Arc | Ellipse):
+    if len(figures) == 1 and isinstance(one, CentredCurve):
         return one.centre
     left, low, right, high = box_of(FigureSet(figures))
     return Point(left + (right - left) / 2.0, low + (high - low) / 2.0)
@@ -51,7 +51,7 @@ def in_rows(across: int, up: int, step: tuple[float, float], other: tuple[float,
     return [shift(i * step[0] + j * other[0], i * step[1] + j * other[1]) for j in range(up) for i in range(across)]
 
 
-def along(way: Line | Arc | Circle | Ellipse | Outline, count: int, ride: Point | None, upright: bool) -> list[Similarity]:
+def along(way: FiniteCurve, count: int, ride: Point | None, upright: bool) -> list[Similarity]:
     """Copies along a figure, from its start to its end in equal lengths; around a closed one in equal parts.
 
     The first stays where it is. ``ride`` is the place of it that lies on the figure in every other copy; the figure's start
@@ -70,7 +70,7 @@ def along(way: Line | Arc | Circle | Ellipse | Outline, count: int, ride: Point 
     return found
 
 
-def way_at(way: Line | Arc | Circle | Ellipse | Outline, distance: float) -> tuple[float, float]:
+def way_at(way: FiniteCurve, distance: float) -> tuple[float, float]:
     """The unit vector along which a figure runs, so far from its start; at a corner that of the piece that follows."""
     match way:
         case Line():

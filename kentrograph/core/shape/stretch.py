@@ -9,7 +9,7 @@ from math import hypot
 from typing import NamedTuple, assert_never
 
 from ..angles import direction_of, full_turn
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Line, Outline, Point
+from ..figures import Arc, Circle, Curve, Ellipse, EndlessLine, Line, Outline, Point
 from ..figures.along import Longish
 from ..figures.box import box_of
 from ..figures.outline import Piece
@@ -116,7 +116,7 @@ def _on(figure: Longish, at: Point, off: float, slack: float) -> Cut:
     return Cut(piece, _along(one, at), at, off)
 
 
-def _along(figure: Line | EndlessLine | Arc | Circle | Ellipse, at: Point) -> float:
+def _along(figure: Curve, at: Point) -> float:
     match figure:
         case Line():
             return min(max(distance_along(figure, at), 0.0), figure.length)
@@ -140,7 +140,7 @@ def _kept(past: float, sweep: float) -> float:
     return 0.0 if 360.0 - past < past - sweep else sweep
 
 
-def _full(figure: Line | Arc | Ellipse) -> float:
+def _full(figure: Piece) -> float:
     return figure.length if isinstance(figure, Line) else abs(figure.sweep)
 
 
@@ -186,7 +186,7 @@ def _length_between(figure: Outline, a: Cut, b: Cut) -> float:
     return sum(piece.length for piece in part)
 
 
-def part_of(figure: Longish, a: Cut, b: Cut) -> Line | Arc | Ellipse | Outline | None:
+def part_of(figure: Longish, a: Cut, b: Cut) -> Piece | Outline | None:
     """The stretch of a figure from one cut to another; None where nothing lies between them.
 
     On an open figure ``a`` stands before ``b``. On a closed one the stretch goes on over where the figure begins.

@@ -10,7 +10,7 @@ from ..book.manner import Conventions
 from ..book.names import edge_name
 from ..book.step import Step
 from ..book.values import Reading, Value
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve, halfway
+from ..figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, FiniteCurve, Line, Outline, Point, RoundCurve, halfway
 from ..figures.along import place_along
 from ..intersect.within import on_sweep
 from ..measure.area import middles
@@ -99,7 +99,7 @@ def _quarters(book: Book, figure: RoundCurve, name: str, id: str) -> Iterator[Ca
 
 def parts(figure: Any, name: str, id: str, count: int) -> Iterator[Candidate]:
     """The places that cut a figure into so many equal parts, counted from its start; a circle starts in the east."""
-    if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
+    if not isinstance(figure, FiniteCurve):
         return
     length = figure.length
     for n in range(0 if isinstance(figure, Circle) else 1, count):

@@ -10,7 +10,7 @@ from collections.abc import Callable
 from math import atan2, cos, hypot, pi, sin
 from typing import Any
 
-from ..figures import Arc, Circle, Ellipse, EndlessLine, Point, RoundCurve, StraightCurve
+from ..figures import CentredCurve, Ellipse, EndlessLine, Point, RoundCurve, StraightCurve
 from ..intersect.narrowing import zero_between
 from ..problem import refusal
 from ..tolerance import TOLERANCE
@@ -113,7 +113,7 @@ def _centre(figure: Any) -> Point:
         return figure
     if isinstance(figure, StraightCurve):
         raise refusal("line_touches_line")
-    if isinstance(figure, Circle | Arc | Ellipse):
+    if isinstance(figure, CentredCurve):
         return figure.centre
     raise refusal("no_touch")
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from math import atan2, cos, degrees, hypot, pi, sin
 from typing import assert_never
 
-from ...core.figures import Arc, Circle, Ellipse, Line, Point
+from ...core.figures import Arc, CentredCurve, Circle, Ellipse, Line, Point
 from ...core.figures.outline import Piece
 
 ROUND_SHARE = 1e-12
@@ -81,7 +81,7 @@ class Round:
         """What it becomes under a map; the angles stay what they were."""
         return Round(by.place(self.centre), by.vector(self.u), by.vector(self.v), self.begin, self.sweep)
 
-    def figure(self, start: Point | None = None, end: Point | None = None) -> Circle | Arc | Ellipse:
+    def figure(self, start: Point | None = None, end: Point | None = None) -> CentredCurve:
         """The figure that it is; an arc keeps the ends that are given. Raises `Refused` where it has no size."""
         (ux, uy), (vx, vy) = self.u, self.v
         dot, square = ux * vx + uy * vy, ux * ux + uy * uy - vx * vx - vy * vy
@@ -104,7 +104,7 @@ class Round:
         return Ellipse(self.centre, long, short, turn, -begin if turned else begin, degrees(sweep))
 
 
-def round_of(piece: Circle | Arc | Ellipse) -> Round:
+def round_of(piece: CentredCurve) -> Round:
     """A round figure with two half diameters."""
     match piece:
         case Circle(centre, radius):

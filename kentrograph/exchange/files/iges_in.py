@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from math import atan2, cos, hypot, isclose, pi, sin, sqrt
 
-from ...core.figures import Arc, Ellipse, Figure, Line, Outline, Point
+from ...core.figures import Figure, Line, Outline, Point
 from ...core.figures.outline import Piece
 from ...core.problem import Refused
 from ...core.units import MILLIMETRES
@@ -221,7 +221,7 @@ class _Reader:
             figure = self._figure(member, deep + 1)
             if isinstance(figure, Outline):
                 found += figure.pieces
-            elif isinstance(figure, Line | Arc | Ellipse):
+            elif isinstance(figure, Piece):
                 found.append(figure)
             else:
                 raise _NotTaken

@@ -8,7 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, inf
 
-from ...core.figures import Arc, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point, RoundCurve
+from ...core.figures import Arc, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Piece, Point, RoundCurve
 from ...core.figures.along import heading, place_along
 from ...core.figures.box import box_of
 from ...core.figures.box_tree import BoxTree
@@ -245,7 +245,7 @@ def _name(side: _Side, items: Sequence[Item]) -> str:
 
 def _smooth(one: Figure, end: int, other: Figure, other_end: int) -> bool:
     """Whether one goes on where the other comes from: both look out of their ends, so against each other."""
-    if not isinstance(one, Line | Arc | Ellipse) or not isinstance(other, Line | Arc | Ellipse):
+    if not isinstance(one, Piece) or not isinstance(other, Piece):
         return False
     (ax, ay), (bx, by) = heading(one, end == 0), heading(other, other_end == 0)
     return ax * bx + ay * by < 0.0 and TOLERANCE.smooth(ax * by - ay * bx)

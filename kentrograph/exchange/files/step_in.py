@@ -10,7 +10,7 @@ from math import hypot, isclose, pi
 from typing import Any
 
 from ...core.construct.outlines import reversed_piece
-from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures import Circle, EndlessLine, Figure, FigureSet, Line, Outline, Point
 from ...core.figures.along import place_along
 from ...core.figures.outline import Piece
 from ...core.problem import Refused
@@ -160,7 +160,7 @@ class _Reader:
             run = [
                 (self._edge(edge), forward) for ref, forward in wire if (edge := self.of.entity(ref, "EDGE_CURVE")) is not None
             ]
-            pieces = [one if forward else reversed_piece(one) for one, forward in run if isinstance(one, Line | Arc | Ellipse)]
+            pieces = [one if forward else reversed_piece(one) for one, forward in run if isinstance(one, Piece)]
             whole = run[0][0] if len(run) == 1 else figure_of(pieces, True, share=0.0)
             if len(run) > 1 and len(pieces) < len(run):
                 raise ValueError("a circle in a chain")

@@ -9,7 +9,7 @@ from itertools import groupby
 from typing import assert_never
 from xml.sax.saxutils import escape, quoteattr
 
-from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Point
+from ...core.figures import Arc, Circle, Ellipse, EndlessLine, Figure, FigureSet, Line, Outline, Piece, Point
 from ...core.figures.along import place_along
 from ...core.figures.box import box_around
 from ...core.sheet.style import SMALL, pen_line
@@ -106,7 +106,7 @@ def _path(figure: Figure, told: NumberWriter) -> str:
             assert_never(figure)
 
 
-def _onward(piece: Line | Arc | Ellipse, told: NumberWriter) -> str:
+def _onward(piece: Piece, told: NumberWriter) -> str:
     match piece:
         case Line(_, end):
             return f"L{_xy(end, told)}"

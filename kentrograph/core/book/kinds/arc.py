@@ -6,7 +6,7 @@ from typing import Any
 from ...angles import unit_vector
 from ...construct import arcs
 from ...construct.arcs import Vector
-from ...figures import Arc, Ellipse, Line, Outline, Point
+from ...figures import Arc, Ellipse, Outline, Piece, Point
 from ...figures.along import heading
 from ...problem import refusal
 from ..kind import Drag, GivenSpec, Kind
@@ -60,7 +60,7 @@ def tip(f: Facts) -> tuple[Point, Vector]:
     at_start = "start" in fact.sides
     if isinstance(figure, Outline):
         figure = figure.pieces[0] if at_start else figure.pieces[-1]
-    if not isinstance(figure, Line | Arc | Ellipse) or (isinstance(figure, Ellipse) and figure.whole):
+    if not isinstance(figure, Piece) or (isinstance(figure, Ellipse) and figure.whole):
         raise refusal("no_tip", fact.given.start, fact.given.end)
     return (figure.start if at_start else figure.end), heading(figure, at_start)
 

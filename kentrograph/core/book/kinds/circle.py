@@ -7,7 +7,7 @@ from typing import Any
 
 from ...construct import circles
 from ...construct.loci import Locus
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point
+from ...figures import Circle, Curve, Point
 from ...problem import Refused, refusal
 from ...tangency.choose import chosen
 from ...tangency.circles import TouchingCircles
@@ -188,7 +188,7 @@ def _radius(f: Facts, word: str) -> float:
 def _locus(f: Facts, index: int = 0) -> Locus:
     fact = [x for x in f if x.word == "centre on"][index]
     figure: Any = fact.values[0]
-    if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+    if not isinstance(figure, Curve):
         raise refusal("no_curve", fact.given.start, fact.given.end, name="it")
     return Locus(figure, "the figure its centre is on")
 

@@ -1,6 +1,6 @@
 """Outlines joined from pieces."""
 
-from ...figures import Arc, Ellipse, Line, Outline, Point
+from ...figures import Ellipse, Outline, Piece, Point
 from ...problem import refusal
 from ...shape.join import joined
 from ..kind import GivenSpec, Kind
@@ -27,7 +27,7 @@ def plan_join(p: Planner, statement: Statement) -> Plan:
             piece = env[slot]
             if isinstance(piece, Outline) and piece.closed:
                 raise refusal("closed_piece", of.start, of.end, name=name)
-            if not isinstance(piece, Line | Arc | Ellipse | Outline) or (isinstance(piece, Ellipse) and piece.whole):
+            if not isinstance(piece, Piece | Outline) or (isinstance(piece, Ellipse) and piece.whole):
                 raise refusal("no_piece", of.start, of.end)
             pieces.append(piece)
         within = width if isinstance(width, float) else width(env, last)

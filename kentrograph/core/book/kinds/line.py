@@ -199,11 +199,11 @@ def _toward(at: Point, through: Point, end: str) -> Vector:
     return (way.ux, way.uy) if end == "from" else (-way.ux, -way.uy)
 
 
-def _square_side(figure: Any) -> Line | EndlessLine | Circle:
+def _square_side(figure: Any) -> Circle | StraightCurve:
     """A figure that a line can be square to: a line, or the whole circle. Raises `Refused` (no_square)."""
     if isinstance(figure, Arc):
         return Circle(figure.centre, figure.radius)
-    if isinstance(figure, Line | EndlessLine | Circle):
+    if isinstance(figure, Circle | StraightCurve):
         return figure
     raise refusal("no_square")
 

@@ -7,7 +7,7 @@ from ...angles import unit_vector
 from ...construct.lines import endless_through, parallel_at
 from ...construct.loci import Locus, from_two_loci
 from ...construct.solution import Solution, take
-from ...figures import Arc, Circle, Ellipse, EndlessLine, Line, Point, StraightCurve
+from ...figures import CentredCurve, Circle, Curve, EndlessLine, Point, StraightCurve
 from ...intersect.intersection import NEITHER
 from ...problem import refusal
 from ..crossings import Solutions, Spots, plan_crossings, plan_feet
@@ -126,7 +126,7 @@ def _loci(fact: Fact, origin: tuple[float, float], turn: float, manner: object) 
     match fact.word:
         case "on":
             figure = fact.values[0]
-            if not isinstance(figure, Line | EndlessLine | Circle | Arc | Ellipse):
+            if not isinstance(figure, Curve):
                 raise refusal("no_curve", fact.given.start, fact.given.end, name=name)
             return [("", Locus(figure, name))]
         case "x":
@@ -146,7 +146,7 @@ def _at_distance(fact: Fact, name: str) -> list[tuple[str, Locus]]:
     distance, thing = fact.values
     if isinstance(thing, Point):
         return [("", Locus(Circle(thing, distance), f"that distance from {name}"))]
-    if isinstance(thing, Circle | Arc | Ellipse):
+    if isinstance(thing, CentredCurve):
         return [("", Locus(Circle(thing.centre, distance), f"that distance from {name}"))]
     if isinstance(thing, StraightCurve):
         beside = parallel_at(thing, distance)

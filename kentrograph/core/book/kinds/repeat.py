@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any, cast
 
-from ...figures import Arc, Circle, Ellipse, FigureSet, Line, Outline, Point
+from ...figures import FigureSet, FiniteCurve, Point
 from ...figures.similarity import Similarity, transformed
 from ...problem import refusal
 from ...shape import repeat
@@ -87,7 +87,7 @@ def _ways(p: Planner, statement: Statement, givens: dict[str, Given]) -> Ways:
 
     def along(env: Env, last: Point, figures: tuple[Any, ...]) -> list[Similarity]:
         figure, given = env[way], givens["along"]
-        if not isinstance(figure, Line | Arc | Circle | Ellipse | Outline):
+        if not isinstance(figure, FiniteCurve):
             raise refusal("no_length", given.start, given.end, name=cast(Name, given.arguments[0]).text)
         return repeat.along(figure, int(times[0](env, last)), ride(env, last) if ride else None, upright)
 

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from typing import Any, NamedTuple
 
 from ...angles import unit_vector
-from ...figures import Arc, Circle, Curve, EndlessLine, Line, Point
+from ...figures import Curve, EndlessLine, Point, RoundCurve, StraightCurve
 from ...intersect import intersect_long
 from ...problem import Problem, Refused, refusal
 from ...tangency.at_place import Element, at_place_radius, at_place_touching
@@ -176,7 +176,7 @@ def _at_place(f: Facts, family: Family, lying: list[Touched], radius: float | No
 def _untouchable(refused: Refused, f: Facts, family: Family) -> Refused:
     """The refusal at the first given that cannot be touched."""
     for i in family.touched:
-        if not isinstance(f.values[i][0], Point | Line | EndlessLine | Circle | Arc):
+        if not isinstance(f.values[i][0], Point | StraightCurve | RoundCurve):
             given = f.layout.givens[i]
             return Refused(Problem(refused.problem.kind, {"name": name_of(given)}, given.start, given.end))
     return refused

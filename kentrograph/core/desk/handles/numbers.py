@@ -272,13 +272,13 @@ def _distances(book: Book, step: Step, texts: list[str]) -> Pull:
 _FROM = re.compile(r"\s+from\s", re.IGNORECASE)
 
 
-def _measured_from(book: Book, given: Given, before: int) -> Point | Line | EndlessLine | None:
+def _measured_from(book: Book, given: Given, before: int) -> Point | StraightCurve | None:
     """What a distance counts from: a line, or a place; of a round figure its centre."""
     argument = given.arguments[1]
     if isinstance(argument, Name | NamedPlace):
         name = argument if isinstance(argument, Name) else argument.name
         figure = book.figure_named(name.key, before)
-        if isinstance(figure, Point | Line | EndlessLine):
+        if isinstance(figure, Point | StraightCurve):
             return figure
         centre = getattr(figure, "centre", None)
         return centre if isinstance(centre, Point) else None

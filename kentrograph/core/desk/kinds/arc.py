@@ -1,14 +1,14 @@
 """Arcs: both ends first; then a number is the radius, and a third place is one that it goes through."""
 
-from ...figures import Ellipse, StraightCurve
+from ...figures import CentredCurve, Ellipse, StraightCurve
 from ..working.arcs import arc_working
-from .facet import ROUND, Click, Facet
+from .facet import Click, Facet
 
 
 def _rows(c: Click) -> list[str]:
     placed = _places(c)
     figured: list[str] = []
-    if c.name and isinstance(c.figure, StraightCurve | ROUND) and not isinstance(c.figure, Ellipse):
+    if c.name and isinstance(c.figure, StraightCurve | CentredCurve) and not isinstance(c.figure, Ellipse):
         figured = [f"touching {c.name}"]
         if not c.has and c.special and c.place in (f"end of {c.name}", f"start of {c.name}"):
             figured.insert(0, f"continuing {'start of ' if c.place.startswith('start') else ''}{c.name}")
@@ -27,7 +27,7 @@ def _places(c: Click) -> list[str]:
     placed = [f"to {c.place}", f"to {c.place} clockwise"]
     if clockwise:
         placed.reverse()
-    if not c.name or c.special or not isinstance(c.figure, StraightCurve | ROUND):
+    if not c.name or c.special or not isinstance(c.figure, StraightCurve | CentredCurve):
         return placed
     # On a figure: it ends there, and not only in that direction.
     sense = " clockwise" if clockwise else ""

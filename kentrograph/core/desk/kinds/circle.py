@@ -1,12 +1,12 @@
 """Circles: touching what the pointer is on; a special place is the centre first, then one that it goes through."""
 
-from ...figures import Point, StraightCurve
+from ...figures import CentredCurve, Point, StraightCurve
 from ..working.rounds import round_working
-from .facet import PASSED_THROUGH, ROUND, Click, Facet
+from .facet import PASSED_THROUGH, Click, Facet
 
 
 def _rows(c: Click) -> list[str]:
-    curve = bool(c.name) and isinstance(c.figure, StraightCurve | ROUND)
+    curve = bool(c.name) and isinstance(c.figure, StraightCurve | CentredCurve)
     through = f"through {c.place}"
     if "centre" in c.has:
         return [*([f"touching {c.name}"] if curve and not c.special else []), through]

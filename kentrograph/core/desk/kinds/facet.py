@@ -9,7 +9,7 @@ from ...book.kinds import STATEMENT_KINDS
 from ...book.kinds.bindings import Facts
 from ...book.tree import Statement
 from ...book.values import StepResult
-from ...figures import Arc, Circle, Ellipse, Outline, Point
+from ...figures import Outline, Point
 from ...snap.edge import edge_at
 from ..draft import Draft, reading_named
 from ..handles.handle import Handle
@@ -19,7 +19,6 @@ from ..pointer import Pointer
 from ..pointing import Pointed, plain_position
 from ..working.sheet import Sheet
 
-ROUND = Circle | Arc | Ellipse
 OF_THE_LAST = ("sights", "foot", "touch")
 """Kinds of place that are themselves seen from the last place: a line that is held goes its own way."""
 PASSED_THROUGH = ("middle", "part", "foot", "touch", "quarter", "past")

@@ -3,18 +3,18 @@
 from math import atan2, degrees, hypot
 
 from ...book.values import StepResult
-from ...figures import Line, StraightCurve
+from ...figures import CentredCurve, Line, StraightCurve
 from ...units import plain
 from ..pointing import last_of_draft, rounded
 from ..working.lines import line_working
-from .facet import OF_THE_LAST, ROUND, Click, Facet
+from .facet import OF_THE_LAST, Click, Facet
 
 _LEADING = 3.0
 """How far from the pointer, in reaches, a touching place or a foot may lie that a click on the figure means."""
 
 
 def _rows(c: Click) -> list[str]:
-    ring, straight = bool(c.name) and isinstance(c.figure, ROUND), bool(c.name) and isinstance(c.figure, StraightCurve)
+    ring, straight = bool(c.name) and isinstance(c.figure, CentredCurve), bool(c.name) and isinstance(c.figure, StraightCurve)
     until = [f"until {c.name}"] if ring or straight else []
     if "length" in c.has and "from" in c.has:
         # A place gives the direction; a figure is what it ends on.

@@ -2,7 +2,7 @@
 
 from math import hypot
 
-from ...figures import Arc, Ellipse, Line, Outline
+from ...figures import Outline, Piece
 from ...measure.distance_to import distance_to
 from ...shape.stretch import is_closed
 from ...units import plain
@@ -52,7 +52,7 @@ def _extend(c: Click) -> list[str]:
 def _nearer_end(c: Click) -> list[str]:
     """The end of a figure that the pointer is nearer to; none of one without ends."""
     figure = c.whole
-    if not isinstance(figure, Line | Arc | Ellipse | Outline) or is_closed(figure):
+    if not isinstance(figure, Piece | Outline) or is_closed(figure):
         return []
     to_start, to_end = (hypot(p.x - c.pointer.x, p.y - c.pointer.y) for p in (figure.start, figure.end))
     return ["start"] if to_start < to_end else ["end"]

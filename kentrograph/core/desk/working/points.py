@@ -8,7 +8,7 @@ from ...book.kinds.given import place_of_given
 from ...book.tree import CrossingOf, FootOf, Given, MiddleOf, Name
 from ...book.values import StepResult
 from ...construct.lines import beside
-from ...figures import Arc, Circle, EndlessLine, Line, Point, RoundCurve, StraightCurve
+from ...figures import Circle, Line, Point, RoundCurve, StraightCurve
 from ...intersect.supporting_curves import supporting_curve, way_of
 from .sheet import Sheet, between, over_the_way, with_values
 
@@ -62,7 +62,7 @@ def _placed(sheet: Sheet, given: Given, at: Point) -> None:
 def _crossing(sheet: Sheet, one: Name, other: Name) -> None:
     """Both figures as long as they need to be; with a circle, how far the crossing lies along and off."""
     a, b, n = sheet.figure(one), sheet.figure(other), sheet.n
-    if not isinstance(a, Line | EndlessLine | Circle | Arc) or not isinstance(b, Line | EndlessLine | Circle | Arc):
+    if not isinstance(a, StraightCurve | RoundCurve) or not isinstance(b, StraightCurve | RoundCurve):
         return
     for figure, name in ((a, one), (b, other)):
         sheet.draw(supporting_curve(figure), f"{name.text}, as long as it needs to be")
