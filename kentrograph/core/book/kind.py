@@ -128,23 +128,24 @@ class Naming:
         return self.becomes(of) if of is not None else None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Kind:
     """A statement kind.
 
     ``group`` is where it stands on the tray; ``letter`` begins the names that are dealt to it, ``draws`` is what such a name
-    stands for; ``puts_place`` says that relative entries in later steps count from it. ``first`` is the hint while nothing
-    is given yet. ``examples`` are statements in the little drawing of the reference page, each with what it shows.
+    stands for, where that is not its word; ``puts_place`` says that relative entries in later steps count from it. ``first`` is
+    the hint while nothing is given yet. ``examples`` are statements in the little drawing of the reference page, each with what
+    it shows.
     """
 
     word: str
     group: Literal["place", "shape", "carry", "read", "paper", "number", "block"]
     explanation: str
     plan: Callable[[Planner, Statement], Plan]
-    letter: str
-    draws: str
-    puts_place: bool
     first: str
+    letter: str = ""
+    draws: str = ""
+    puts_place: bool = False
     givens: tuple[GivenSpec, ...] = ()
     implied_words: ImpliedWords = in_turn()
     examples: Sequence[tuple[str, str]] = ()
@@ -173,6 +174,10 @@ class Kind:
     """Whether it runs along figures that it does not name."""
     endless: bool = False
     """Whether more can always be given: what can be drawn is kept when it is left, and mended with all its givens."""
+
+    def __post_init__(self) -> None:
+        if not self.draws:
+            object.__setattr__(self, "draws", self.word)
 
     @property
     def title(self) -> str:

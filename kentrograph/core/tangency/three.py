@@ -52,93 +52,41 @@ def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], 
     with_p, with_q, between = contact(base, p), contact(base, q), contact(p, q)
     first, second = _Other(base, p), _Other(base, q)
     extent = max(base.r, first.reach, second.reach)
-    away = max(base.away, p.away, q.away)
-    least = TOLERANCE.length(extent, away)
+    least = TOLERANCE.length(extent, max(base.away, p.away, q.away))
     most = min(_FLAT * extent, LARGEST)
-    signs_p = _ONE if p.point or base.r == 0.0 else _BOTH
-    signs_q = _ONE if q.point or (base.r == 0.0 and p.point) else _BOTH
     w_base, w_p, w_q = places
     found: list[Raw] = []
     endless = 0
     rho = -base.r
-    for s in signs_p:
+    for s in _ONE if p.point or base.r == 0.0 else _BOTH:
         bp = with_p[0] if s > 0.0 else with_p[1]
-        for t in signs_q:
+        plane_p = first.plane(s, rho, bp)
+        for t in _ONE if q.point or (base.r == 0.0 and p.point) else _BOTH:
             bq = with_q[0] if t > 0.0 else with_q[1]
             pq = between[0] if s == t else between[1]
-            if p.line:
-                x2, y2, z2, g2, h2 = first.nx, first.ny, s, 0.0, first.k + s * rho
-            else:
-                x2, y2, z2, g2 = first.dx, first.dy, -s * p.r - rho, bp
-                h2 = 0.5 * bp
-            if q.line:
-                x3, y3, z3, g3, h3 = second.nx, second.ny, t, 0.0, second.k + t * rho
-            else:
-                x3, y3, z3, g3 = second.dx, second.dy, -t * q.r - rho, bq
-                h3 = 0.5 * bq
-            if bp == 0.0 or bq == 0.0 or pq == 0.0:
-                if bp == bq == pq == 0.0:
-                    endless += 1
-                    continue
-                single = _single(bp, bq, pq, (x2, y2, z2, g2, h2), (x3, y3, z3, g3, h3), p.line, q.line)
-                roots: tuple[Root, ...] = () if single is None else (single,)
-            else:
-                # The product of the contacts, in the form in which it is the discriminant.
-                if p.line:
-                    product = -2.0 * pq * h2 * h3 if q.line else bq * h2 * pq
-                elif q.line:
-                    product = bp * h3 * pq
-                else:
-                    product = 0.25 * bp * bq * pq
-                if product < 0.0:
-                    continue
-                roots = _double(x2, y2, z2, h2, x3, y3, z3, h3, sqrt(product))
+            if bp == bq == pq == 0.0:
+                endless += 1
+                continue
+            plane_q = second.plane(t, rho, bq)
+            roots = _roots(bp, bq, pq, plane_p, plane_q)
             for x, y, z in roots:
                 radius = z + rho
                 if not (least < radius < most or -most < radius < -least):
                     continue
                 if not -most < x < most or not -most < y < most:
                     continue
-                # How far each contact is missed, and the way from the centre to it.
-                gap = abs(hypot(x, y) - abs(z))
-                if p.line:
-                    gap = max(gap, abs(x2 * x + y2 * y - s * z - h2))
-                else:
-                    gap = max(gap, abs(hypot(x2 - x, y2 - y) - abs(z - z2)))
-                if q.line:
-                    gap = max(gap, abs(x3 * x + y3 * y - t * z - h3))
-                else:
-                    gap = max(gap, abs(hypot(x3 - x, y3 - y) - abs(z - z3)))
+                gap = max(abs(hypot(x, y) - abs(z)), _missed(x, y, z, plane_p), _missed(x, y, z, plane_q))
                 if gap > POLISHED * (extent + abs(radius)):
-                    x, y, z, gap = _polished(x, y, z, gap, (x2, y2, z2, h2, p.line), (x3, y3, z3, h3, q.line))
+                    x, y, z, gap = _polished(x, y, z, gap, plane_p, plane_q)
                     radius = z + rho
                 mirror = UNSIGNED
                 if len(roots) == 2 and z != 0.0:
-                    ax, ay = -x / z, -y / z
-                    if p.line:
-                        bx, by = -s * x2, -s * y2
-                    else:
-                        bx, by = (x2 - x) / (z - z2), (y2 - y) / (z - z2)
-                    if q.line:
-                        cx, cy = -t * x3, -t * y3
-                    else:
-                        cx, cy = (x3 - x) / (z - z3), (y3 - y) / (z - z3)
-                    turn = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax)
-                    mirror = LEFT if (turn > 0.0) != odd else RIGHT
+                    mirror = LEFT if _turns_left(x, y, z, plane_p, plane_q) != odd else RIGHT
                 up = radius > 0.0
+                radius = abs(radius)
+                key = mirror + w_p * _side(p, s > 0.0, up, radius) + w_q * _side(q, t > 0.0, up, radius)
                 if not up:
-                    radius = -radius
-                key = mirror
-                if base.r > 0.0:
-                    key += w_base * (0 if up else 1 if radius < base.r else 2)
-                if p.line:
-                    key += w_p * ((s > 0.0) != up)
-                elif p.r > 0.0:
-                    key += w_p * (0 if (s > 0.0) == up else 1 if radius < p.r else 2)
-                if q.line:
-                    key += w_q * ((t > 0.0) != up)
-                elif q.r > 0.0:
-                    key += w_q * (0 if (t > 0.0) == up else 1 if radius < q.r else 2)
+                    key += w_base * _side(base, True, up, radius)
                 found.append((key, base.x + x, base.y + y, radius, gap))
     found.sort()
     if endless:
@@ -146,29 +94,74 @@ def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], 
     return found
 
 
+Root = tuple[float, float, float]
+"""A centre from that of the base, and the radius counted from the base's rim."""
+Plane = tuple[float, float, float, float, float, bool]
+"""x y z of a given that is run one way: as a place on the cone, or for a line as the plane's normal; its contact with the base; how far
+off the plane in which what touches it lies; and whether it is a line."""
+
+
 class _Other:
     """A given as it is seen from the base's centre: where it lies, and how far it reaches."""
 
-    __slots__ = ("dx", "dy", "k", "nx", "ny", "reach")
+    __slots__ = ("line", "off", "r", "reach", "x", "y")
 
     def __init__(self, base: Touched, other: Touched) -> None:
+        self.line, self.r = other.line, other.r
         if other.line:
-            self.nx, self.ny = -other.uy, other.ux
-            self.k = -other.off(base.x, base.y)
-            self.reach = abs(self.k)
+            self.x, self.y, self.off = -other.uy, other.ux, -other.off(base.x, base.y)
+            self.reach = abs(self.off)
         else:
-            self.dx, self.dy = other.x - base.x, other.y - base.y
-            self.reach = max(abs(self.dx), abs(self.dy), other.r)
+            self.x, self.y, self.off = other.x - base.x, other.y - base.y, 0.0
+            self.reach = max(abs(self.x), abs(self.y), other.r)
+
+    def plane(self, sign: float, rho: float, contact: float) -> Plane:
+        """It, run one way."""
+        if self.line:
+            return self.x, self.y, sign, 0.0, self.off + sign * rho, True
+        return self.x, self.y, -sign * self.r - rho, contact, 0.5 * contact, False
 
 
-Root = tuple[float, float, float]
-Plane = tuple[float, float, float, float, float]
+def _roots(bp: float, bq: float, pq: float, second: Plane, third: Plane) -> tuple[Root, ...]:
+    """What touches all three by their contacts with each other: two, one, or none."""
+    if bp == 0.0 or bq == 0.0 or pq == 0.0:
+        single = _single(bp, bq, pq, second, third)
+        return () if single is None else (single,)
+    x2, y2, z2, _, h2, p_line = second
+    x3, y3, z3, _, h3, q_line = third
+    # The product of the contacts, in the form in which it is the discriminant.
+    product = (-2.0 * h2 * h3 if p_line and q_line else bq * h2 if p_line else bp * h3 if q_line else 0.25 * bp * bq) * pq
+    return _double(x2, y2, z2, h2, x3, y3, z3, h3, sqrt(product)) if product >= 0.0 else ()
 
 
-def _single(bp: float, bq: float, pq: float, second: Plane, third: Plane, p_line: bool, q_line: bool) -> Root | None:
+def _missed(x: float, y: float, z: float, plane: Plane) -> float:
+    """By how much a given is missed."""
+    px, py, pz, _, h, line = plane
+    return abs(px * x + py * y - pz * z - h) if line else abs(hypot(px - x, py - y) - abs(z - pz))
+
+
+def _turns_left(x: float, y: float, z: float, second: Plane, third: Plane) -> bool:
+    """Whether the ways from the centre to the three contacts turn left, in their order."""
+    (ax, ay), (bx, by), (cx, cy) = (-x / z, -y / z), _toward(x, y, z, second), _toward(x, y, z, third)
+    return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax) > 0.0
+
+
+def _toward(x: float, y: float, z: float, plane: Plane) -> tuple[float, float]:
+    px, py, pz, _, _, line = plane
+    return (-pz * px, -pz * py) if line else ((px - x) / (z - pz), (py - y) / (z - pz))
+
+
+def _side(given: Touched, ahead: bool, up: bool, radius: float) -> int:
+    """The code of the side on which a circle of a radius touches a given that is run ``ahead``: see `codes`."""
+    if given.line:
+        return int(ahead != up)
+    return 0 if ahead == up or not given.r > 0.0 else 1 if radius < given.r else 2
+
+
+def _single(bp: float, bq: float, pq: float, second: Plane, third: Plane) -> Root | None:
     """The one circle where two of three givens touch each other: it goes through that place. None where there is none."""
-    x2, y2, z2, g2, h2 = second
-    x3, y3, z3, g3, h3 = third
+    x2, y2, z2, g2, h2, p_line = second
+    x3, y3, z3, g3, h3, q_line = third
     if (bp == 0.0) + (bq == 0.0) + (pq == 0.0) > 1:
         return None
     e = x2 * x3 + y2 * y3 - z2 * z3
@@ -219,27 +212,28 @@ def _double(
     return ((fx + near * nx, fy + near * ny, fz - near * nz), (fx + far * nx, fy + far * ny, fz - far * nz))
 
 
-Row = tuple[float, float, float, float, bool]
+_CONE: Plane = (0.0, 0.0, 0.0, 0.0, 0.0, False)
+"""The base itself."""
 
 
-def _polished(x: float, y: float, z: float, gap: float, second: Row, third: Row) -> tuple[float, float, float, float]:
+def _polished(x: float, y: float, z: float, gap: float, second: Plane, third: Plane) -> tuple[float, float, float, float]:
     """Newton's method on the three distances themselves, as long as it makes the largest residual smaller."""
     for _ in range(3):
-        rows, misses = zip(*(_linear(x, y, z, row) for row in ((0.0, 0.0, 0.0, 0.0, False), second, third)), strict=True)
+        rows, misses = zip(*(_linear(x, y, z, row) for row in (_CONE, second, third)), strict=True)
         step = _solved(rows, misses)
         if step is None:
             break
         tx, ty, tz = x - step[0], y - step[1], z - step[2]
-        now = max(abs(_linear(tx, ty, tz, row)[1]) for row in ((0.0, 0.0, 0.0, 0.0, False), second, third))
+        now = max(abs(_linear(tx, ty, tz, row)[1]) for row in (_CONE, second, third))
         if not now < gap:
             break
         x, y, z, gap = tx, ty, tz, now
     return x, y, z, gap
 
 
-def _linear(x: float, y: float, z: float, row: Row) -> tuple[Root, float]:
+def _linear(x: float, y: float, z: float, row: Plane) -> tuple[Root, float]:
     """How a given is missed, and how that changes with x, y and the radius."""
-    gx, gy, gz, h, line = row
+    gx, gy, gz, _, h, line = row
     if line:
         return (gx, gy, -gz), gx * x + gy * y - gz * z - h
     dx, dy = x - gx, y - gy

@@ -135,7 +135,6 @@ KIND = Kind(
     explanation="an arc: its ends and a third fact, or centre, start and sweep",
     plan=plan_arc,
     letter="A",
-    draws="arc",
     puts_place=True,
     first="Where does it begin? 40, 25, or point; or click on what it touches; or centre, continuing.",
     implied_words=bare_entries,

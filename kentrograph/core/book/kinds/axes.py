@@ -69,8 +69,6 @@ KIND = Kind(
     explanation="centre marks, and the circle on which the centres of a set lie",
     plan=plan_axes,
     letter="Axes",
-    draws="axes",
-    puts_place=False,
     first="Name circles, arcs, or sets of them, or click on them.",
     givens=(GivenSpec("figures", "figures", "what gets centre marks", repeats=True),),
     spares=("figures",),

@@ -34,7 +34,6 @@ KIND = Kind(
     plan=plan_balance,
     letter="K",
     draws="outline",
-    puts_place=False,
     implied_words=after_figures(),
     first="Name the path that was walked leg by leg, or click on it.",
     givens=(

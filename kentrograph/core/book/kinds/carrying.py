@@ -6,6 +6,7 @@ from ...figures import Figure, Point
 from ...figures.similarity import Similarity, transformed
 from ...problem import refusal
 from ..chain import place_in
+from ..kind import GivenSpec, Kind, after_figures
 from ..names import key_of
 from ..planner import Env, Plan, Planner
 from ..tree import Place, Statement
@@ -14,6 +15,38 @@ from .bindings import check_words
 from .given import by_word, needs, place_of_given, too_many
 
 By = Callable[[Env, Point], Similarity]
+KEEPING = GivenSpec("keeping", "nothing", "the originals stay, and new figures come")
+
+
+def about(
+    word: str, done: str, plan_by: Callable[[Planner, Statement], By], by: GivenSpec, measured: tuple[str, str], *,
+    explanation: str, examples: tuple[tuple[str, str], ...],
+) -> Kind:  # fmt: skip
+    """A kind that carries figures about a place, by a number or from one place to another. ``done`` is what becomes of them in a
+    word, ``measured`` what of the one place is changed, and where the other is."""
+
+    def plan(p: Planner, statement: Statement) -> Plan:
+        return plan_carrying(p, statement, plan_by(p, statement), kind.keeps(statement))
+
+    kind = Kind(
+        word=word,
+        group="carry",
+        explanation=explanation,
+        plan=plan,
+        implied_words=after_figures("about", "by", "from", "to"),
+        first=f"Name what is to be {done}, or click on it; then about a place, and by how much.",
+        givens=(
+            GivenSpec("figures", "figures", f"what is {done}", repeats=True),
+            GivenSpec("about", "place", "the place that stays where it is"),
+            by,
+            GivenSpec("from", "place", f"a place {measured[0]}"),
+            GivenSpec("to", "place", f"a place {measured[1]} that it shall have"),
+            KEEPING,
+        ),
+        examples=examples,
+        shapes=True,
+    )
+    return kind
 
 
 def about_place(p: Planner, statement: Statement) -> tuple[Callable[[Env, Point], Point], object, tuple[Place, ...]]:

@@ -10,37 +10,33 @@ from ...shape.chamfer import chamfers
 from ...shape.corners import cutting_off
 from ...tangency.choose import Stated, chosen
 from ..crossings import called, curve_of
-from ..kind import GivenSpec, Kind, Naming, after_figures
+from ..kind import GivenSpec
 from ..planner import Env, Plan, Planner
 from ..tree import Given, Number, Statement
 from ..values import StepResult
-from .bindings import check_words, drawn_of
+from .bindings import drawn_of
 from .choosing import chooser_of
-from .corners import (
-    Sized,
-    carried_by_corners,
-    check_corners,
-    corners_of,
-    is_trimmed,
-    new_ones,
-    own_of,
-    plan_corners,
-    plan_trimmed,
-)
-from .given import needs
+from .corners import PlanOfTwo, Sized, Sizing, corner_kind, shaped_corners
 
 Sizes = Callable[[Env, Point], tuple[float, float | None, float | None]]
 
 
 def plan_chamfer(p: Planner, statement: Statement) -> Plan:
     """``chamfer L1 L2 by 5``, ``by 5; 8``, ``by 5 at 30``; ``trimmed``; of a corner of an outline, or of all."""
-    check_words(statement, {"figures": 2})
-    of = corners_of(statement)
-    if of is None:
-        raise needs(statement, "the two figures it joins", "a corner of an outline", "an outline")
-    given = next((g for g in statement.givens if g.word in ("by", "by at")), None)
-    if given is None:
-        raise needs(statement, "by a length")
+
+    def planned(given: Given) -> tuple[Sizing, PlanOfTwo]:
+        sizes = _sizes(p, given)
+
+        def sized(env: Env, last: Point) -> Sized:
+            first, second, turn = sizes(env, last)
+            return first, lambda times: cutting_off(times * first, None if second is None else times * second, turn)
+
+        return sized, lambda: _of_two(p, statement, given, sizes)
+
+    return shaped_corners(p, statement, ("by", "by at"), "by a length", planned)
+
+
+def _sizes(p: Planner, given: Given) -> Sizes:
     lengths = given.arguments if given.word == "by" else given.arguments[:1]
     numbers = [called(p.length(cast(Number, argument))) for argument in lengths]
     angle = called(p.number(cast(Number, given.arguments[1]))) if given.word == "by at" else None
@@ -51,16 +47,7 @@ def plan_chamfer(p: Planner, statement: Statement) -> Plan:
             return first, None, angle(env, last)
         return first, numbers[1](env, last) if len(numbers) > 1 else first, None
 
-    check_corners(statement, of)
-    if of.how != "figures":
-
-        def sized(env: Env, last: Point) -> Sized:
-            first, second, turn = sizes(env, last)
-            return first, lambda times: cutting_off(times * first, None if second is None else times * second, turn)
-
-        return plan_corners(p, statement, of, sized, given)
-    plan = _of_two(p, statement, given, sizes)
-    return plan_trimmed(p, statement, plan) if is_trimmed(statement) else plan
+    return sizes
 
 
 def _of_two(p: Planner, statement: Statement, given: Given, sizes: Sizes) -> Plan:
@@ -94,28 +81,20 @@ def _off(line: Any, at: Point) -> float:
     return hypot(middle.x - at.x, middle.y - at.y)
 
 
-KIND = Kind(
+KIND = corner_kind(
     word="chamfer",
-    group="shape",
     explanation="a line that cuts a corner off",
     plan=plan_chamfer,
     letter="L",
     draws="line",
-    puts_place=True,
-    implied_words=after_figures("by"),
-    first="Name the two figures that cross there, or click on them; or a corner of an outline. Then by how much.",
-    givens=(
-        GivenSpec("figures", "figures", "the two figures that cross there, a corner of an outline, or an outline", repeats=True),
-        GivenSpec("by", "cut", "so far along each: 5, or 5; 8, or 5 at 30", blamed=("bad_length", "bad_angle")),
-        GivenSpec("trimmed", "nothing", "both figures cut where it meets them"),
-    ),
+    joins="that cross there",
+    size=GivenSpec("by", "cut", "so far along each: 5, or 5; 8, or 5 at 30", blamed=("bad_length", "bad_angle")),
+    then="by how much",
+    meets="meets",
     examples=(
         ("chamfer L1 L2 by 8", "so far along both from where they cross"),
         ("chamfer L1 L2 by 12; 6 trimmed", "so far along the first, so far along the second; both cut there"),
         ("chamfer corner 1 of K1 by 5 at 30", "so far before the corner of an outline, cut at an angle to that piece"),
         ("chamfer K1 by 4", "all its corners; those where it does not fit are named"),
     ),
-    shapes=True,
-    edges=True,
-    naming=Naming(carried=carried_by_corners, own=own_of("line"), fresh=new_ones),
 )

@@ -218,7 +218,6 @@ KIND = Kind(
     explanation="a circle: centre and radius, or whatever else is known",
     plan=plan_circle,
     letter="C",
-    draws="circle",
     puts_place=True,
     another="centre {name} radius",
     first="Where is its centre? 40, 25, or point; or click on what it touches; or through, across.",

@@ -12,9 +12,11 @@ from ...problem import Refused, refusal
 from ...shape.corners import Way, corner_shaped, corners_shaped, greatest
 from ...tangency.arcs import leading_to
 from ..crossings import called
+from ..kind import GivenSpec, Kind, Naming, after_figures
 from ..planner import Env, Plan, Planner
-from ..tree import CornerOf, Given, KindOf, Name, Statement
+from ..tree import CornerOf, Given, Name, Statement
 from ..values import StepResult
+from .bindings import check_words
 from .given import needs
 
 
@@ -37,6 +39,57 @@ def corners_of(statement: Statement) -> Corners | None:
     if not isinstance(first, Name):
         return None
     return Corners("figures" if len(named) > 1 else "all", named[0], first)
+
+
+def shaped_corners(
+    p: Planner,
+    statement: Statement,
+    words: tuple[str, ...],
+    lacks: str,
+    plan_sizes: "PlanSizes",
+) -> Plan:
+    """The plan of a kind that shapes corners by a given with one of these words: of an outline, or of two figures, which
+    ``trimmed`` cuts there, too. Raises `Refused`: needs_given with what it ``lacks``."""
+    check_words(statement, {"figures": 2})
+    of = corners_of(statement)
+    if of is None:
+        raise needs(statement, "the two figures it joins", "a corner of an outline", "an outline")
+    given = next((g for g in statement.givens if g.word in words), None)
+    if given is None:
+        raise needs(statement, lacks)
+    sized, of_two = plan_sizes(given)
+    check_corners(statement, of)
+    if of.how != "figures":
+        return plan_corners(p, statement, of, sized, given)
+    return plan_trimmed(p, statement, of_two()) if is_trimmed(statement) else of_two()
+
+
+def corner_kind(
+    *, word: str, explanation: str, plan: Callable[[Planner, Statement], Plan], letter: str, draws: str, joins: str,
+    size: GivenSpec, then: str, meets: str, examples: tuple[tuple[str, str], ...],
+) -> Kind:  # fmt: skip
+    """A kind that shapes corners: ``joins`` is what two figures do there, ``then`` what is asked for last, ``meets`` what it does
+    where it is trimmed."""
+    return Kind(
+        word=word,
+        group="shape",
+        explanation=explanation,
+        plan=plan,
+        letter=letter,
+        draws=draws,
+        puts_place=True,
+        implied_words=after_figures(size.word),
+        first=f"Name the two figures {joins}, or click on them; or a corner of an outline. Then {then}.",
+        givens=(
+            GivenSpec("figures", "figures", f"the two figures {joins}, a corner of an outline, or an outline", repeats=True),
+            size,
+            GivenSpec("trimmed", "nothing", f"both figures cut where it {meets} them"),
+        ),
+        examples=examples,
+        shapes=True,
+        edges=True,
+        naming=Naming(carried=carried_by_corners, own=lambda statement, kind_of: draws, fresh=new_ones),
+    )
 
 
 def check_corners(statement: Statement, of: Corners) -> None:
@@ -67,16 +120,14 @@ def is_trimmed(statement: Statement) -> bool:
     return any(given.word == "trimmed" for given in statement.givens)
 
 
-def own_of(kind: str) -> Callable[[Statement, KindOf], str | None]:
-    """The kind of the new figure, where one comes."""
-    return lambda statement, kind_of: kind
-
-
 Sized = tuple[float, Callable[[float], Way]]
 """A size, and the way in which corners are shaped with so many times that."""
+Sizing = Callable[[Env, Point], Sized]
+PlanOfTwo = Callable[[], Plan]
+PlanSizes = Callable[[Given], tuple[Sizing, PlanOfTwo]]
 
 
-def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Callable[[Env, Point], Sized], blamed: Given) -> Plan:
+def plan_corners(p: Planner, statement: Statement, of: Corners, sized: Sizing, blamed: Given) -> Plan:
     """An outline with a corner shaped, or all of them. ``blamed`` is the given to blame where it does not fit; the greatest size
     that fits is said then.
 

@@ -82,7 +82,6 @@ KIND = Kind(
     explanation="an ellipse, or part of one",
     plan=plan_ellipse,
     letter="E",
-    draws="ellipse",
     puts_place=True,
     first="Where is its centre? 40, 25, or point; or across.",
     implied_words=bare_entries,

@@ -9,7 +9,7 @@ from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
-from .carrying import By, plan_carrying
+from .carrying import KEEPING, By, plan_carrying
 from .given import by_word, needs, place_of_given
 
 
@@ -42,9 +42,6 @@ KIND = Kind(
     group="carry",
     explanation="move and turn, by two places onto two others",
     plan=plan_fit,
-    letter="",
-    draws="fit",
-    puts_place=False,
     implied_words=after_figures("from", "to"),
     first="Name what is to be fitted, or click on it; then from two of its places to where they shall lie.",
     givens=(
@@ -52,7 +49,7 @@ KIND = Kind(
         GivenSpec("from", "two places", "two places of it"),
         GivenSpec("to", "two places", "where the first lands, and in which direction the second lies from there"),
         GivenSpec("scaled", "nothing", "the second lands on its place, too"),
-        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
+        KEEPING,
     ),
     examples=(
         ("fit L2 from P1; P3 to P2; P3", "its name goes with it"),

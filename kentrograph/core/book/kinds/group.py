@@ -40,8 +40,6 @@ KIND = Kind(
     explanation="a name for several figures together",
     plan=plan_group,
     letter="G",
-    draws="group",
-    puts_place=False,
     first="Name the figures, or click on them.",
     givens=(GivenSpec("figures", "figures", "what belongs together", repeats=True),),
     examples=(("group C3 C4 L2", "wherever the group is moved, turned, copied, they are; a figure may stand in several"),),

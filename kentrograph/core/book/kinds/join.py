@@ -46,7 +46,6 @@ KIND = Kind(
     plan=plan_join,
     letter="K",
     draws="outline",
-    puts_place=False,
     first="Click on the pieces, or name them: L1 A1 L2.",
     givens=(
         GivenSpec("figures", "figures", "the pieces, in any order", repeats=True),

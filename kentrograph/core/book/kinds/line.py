@@ -264,7 +264,6 @@ KIND = Kind(
     explanation="a line: from here to there, or through, along, beside, touching",
     plan=plan_line,
     letter="L",
-    draws="line",
     puts_place=True,
     # Between two figures, or up to one, it ends on the side that is pointed at.
     told_apart=lambda has: "end" if has.count("square") == 2 or "until" in has else "curve",

@@ -1,8 +1,10 @@
 """Steps that draw nothing, and change how figures are drawn, or whether they are: pen, hide, show."""
 
+from typing import Literal
+
 from ...figures import Point
 from ...problem import refusal
-from ..kind import GivenSpec
+from ..kind import GivenSpec, Kind, Naming
 from ..pens import PENS
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
@@ -29,11 +31,26 @@ def plan_mark(p: Planner, statement: Statement, says: str) -> Plan:
     return draw
 
 
-def plan_sight(p: Planner, statement: Statement, says: str) -> Plan:
-    """A mark on figures, or on all that a pen draws. Raises `Refused` (needs_given) where it names neither."""
-    if not statement.operands and not pens_named(statement):
-        raise needs(statement, "the names of figures", "a pen")
-    return plan_mark(p, statement, says)
+def sight(word: Literal["hide", "show"], explanation: str, figures: str, *examples: tuple[str, str]) -> Kind:
+    """A kind that marks figures, or all that a pen draws: ``figures`` explains which are named."""
+
+    def plan(p: Planner, statement: Statement) -> Plan:
+        if not statement.operands and not pens_named(statement):
+            raise needs(statement, "the names of figures", "a pen")
+        return plan_mark(p, statement, word)
+
+    return Kind(
+        word=word,
+        group="carry",
+        explanation=explanation,
+        plan=plan,
+        first="Name the figures, or click on them; or say a pen: pencil, ink, fine, hidden, axis.",
+        givens=(GivenSpec("figures", "figures", figures, repeats=True), *PEN_GIVENS),
+        examples=examples,
+        shapes=True,
+        naming=Naming(),
+        marks=word,
+    )
 
 
 def pens_named(statement: Statement) -> list[str]:

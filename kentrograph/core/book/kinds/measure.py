@@ -35,7 +35,6 @@ KIND = Kind(
     plan=plan_measure,
     letter="R",
     draws="reading",
-    puts_place=False,
     first="Give a place or a figure: type it or point at it.",
     givens=(
         GivenSpec("from", "place", "from where along a figure its length is measured"),

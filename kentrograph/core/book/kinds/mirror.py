@@ -10,7 +10,7 @@ from ..kind import GivenSpec, Kind, after_figures
 from ..planner import Env, Plan, Planner
 from ..tree import Statement
 from .bindings import check_words
-from .carrying import By, plan_carrying
+from .carrying import KEEPING, By, plan_carrying
 from .given import by_word, needs
 
 
@@ -49,15 +49,12 @@ KIND = Kind(
     group="carry",
     explanation="mirror in a line, or in two places",
     plan=plan_mirror,
-    letter="",
-    draws="mirror",
-    puts_place=False,
     implied_words=after_figures("in"),
     first="Name what is to be mirrored, or click on it; then in and a line, or two places.",
     givens=(
         GivenSpec("figures", "figures", "what is mirrored", repeats=True),
         GivenSpec("in", "one or two things", "the line in which it is mirrored, or two places on it"),
-        GivenSpec("keeping", "nothing", "the originals stay, and new figures come"),
+        KEEPING,
     ),
     examples=(
         ("mirror C3 in L2", "in a line; its name goes with it"),

@@ -11,7 +11,7 @@ from ..places import offset_of
 from ..planner import Env, Plan, Planner
 from ..tree import Coordinates, Polar, Statement
 from .bindings import check_words
-from .carrying import By, plan_carrying
+from .carrying import KEEPING, By, plan_carrying
 from .given import by_word, needs, place_of_given, too_many
 
 
@@ -62,12 +62,9 @@ KIND = Kind(
     group="carry",
     explanation="move by two places, or by so far across and up",
     plan=plan_move,
-    letter="",
-    draws="move",
-    puts_place=False,
     implied_words=bare_carry,
     first="Name what is to be moved, or click on it; then from and to, or by.",
-    givens=(*_GIVENS, GivenSpec("keeping", "nothing", "the originals stay, and new figures come")),
+    givens=(*_GIVENS, KEEPING),
     examples=(
         ("move C4 from C4 to P3", "a place of it onto another place; its name goes with it"),
         ("move C3 C4 by 10, -8", "so far across and up; `by 20 at 30`"),

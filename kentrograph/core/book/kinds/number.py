@@ -29,8 +29,5 @@ KIND = Kind(
     group="number",
     explanation="a number with a name, to be used and changed later",
     plan=plan_number,
-    letter="",
-    draws="number",
-    puts_place=False,
     first="",
 )

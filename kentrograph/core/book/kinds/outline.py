@@ -36,9 +36,6 @@ KIND = Kind(
     group="shape",
     explanation="the closed way round a place, traced along what is drawn",
     plan=plan_outline,
-    letter="",
-    draws="outline",
-    puts_place=False,
     first="Point at a place that is closed in on all sides, or type it: at 40, 25.",
     givens=(
         GivenSpec("at", "place", "a place within"),

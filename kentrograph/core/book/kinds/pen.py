@@ -25,9 +25,6 @@ KIND = Kind(
     group="carry",
     explanation="another pen for figures that are there",
     plan=plan_pen,
-    letter="",
-    draws="pen",
-    puts_place=False,
     first="Say which pen, pencil, ink, fine, hidden or axis; then name the figures, or click on them.",
     givens=(GivenSpec("figures", "figures", "what is drawn with it", repeats=True), *PEN_GIVENS),
     examples=(

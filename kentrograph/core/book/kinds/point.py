@@ -169,7 +169,6 @@ KIND = Kind(
     explanation="a point: coordinates, or any two facts that determine it",
     plan=plan_point,
     letter="P",
-    draws="point",
     puts_place=True,
     first="Give its place: 40, 25 or 50 at 30 or + 5, 0.",
     givens=(

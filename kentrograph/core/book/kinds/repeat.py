@@ -117,7 +117,6 @@ KIND = Kind(
     plan=plan_repeat,
     letter="S",
     draws="set",
-    puts_place=False,
     implied_words=after_figures("times", "about", "step"),
     first="Name what is repeated, or click on it; then how many times, and about a place, along a figure, or with a step.",
     givens=(

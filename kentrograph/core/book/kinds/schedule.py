@@ -61,8 +61,6 @@ KIND = Kind(
     explanation="rows of words on a sheet: readings, revisions, parts, general notes",
     plan=plan_schedule,
     letter="List",
-    draws="schedule",
-    puts_place=False,
     first="Name readings; or give its rows: row and its words in quotation marks, | between its cells.",
     givens=(
         GivenSpec("figures", "figures", "readings and dimensions, each in a row", repeats=True, names=("reading", "dimension")),

@@ -24,9 +24,6 @@ KIND = Kind(
     group="block",
     explanation="a small drawing, to be placed as often as one likes",
     plan=plan_symbol,
-    letter="",
-    draws="symbol",
-    puts_place=False,
     first="A symbol is a block of lines in a text, from symbol and its name to end symbol.",
     unseen=True,
 )
