@@ -1,0 +1,1 @@
+"""Distances, angles, areas, second moments, gaps, traverses and boxes of figures."""
