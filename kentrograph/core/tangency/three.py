@@ -97,8 +97,8 @@ def _about(base: Touched, p: Touched, q: Touched, places: tuple[int, int, int], 
 Root = tuple[float, float, float]
 """A centre from that of the base, and the radius counted from the base's rim."""
 Plane = tuple[float, float, float, float, float, bool]
-"""x y z of a given that is run one way: as a place on the cone, or for a line as the plane's normal; its contact with the base; how
-far off the plane lies in which what touches it is; and whether it is a line."""
+"""x y z of a given that is run one way: as a place on the cone, or for a line as the plane's normal; its contact with the base;
+how far off the plane lies in which what touches it is; and whether it is a line."""
 
 
 class _Other:

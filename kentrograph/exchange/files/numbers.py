@@ -10,7 +10,7 @@ NumberWriter = Callable[[float], str]
 def number_writer(decimals: int | None) -> NumberWriter:
     """How numbers are written: rounded to so many decimals, without zeros that say nothing; all digits for None.
 
-    >>> told_with(3)(2.0), told_with(3)(-0.0001), told_with(None)(0.1), told_with(2)(1e-7)
+    >>> number_writer(3)(2.0), number_writer(3)(-0.0001), number_writer(None)(0.1), number_writer(2)(1e-7)
     ('2', '0', '0.1', '0')
     """
 
