@@ -8,7 +8,9 @@ from statistics import median
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Replace
 from kentrograph.core.desk import intents
+from kentrograph.core.desk.desk import Desk
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.picks import under_pointer
 from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.language.script import book_of, read_script
@@ -83,7 +85,7 @@ def _reading(book: Book) -> Iterator[Callable[[], object]]:
     draft = Draft("line", ("from 0, 0",))
     for number in range(ROUNDS):
         pointer = Pointer(3.0 + number, 8.0, 30.0, 0.5)
-        yield lambda pointer=pointer: under_pointer(book, draft, "", 10, pointer, None, True)  # type: ignore[misc]
+        yield lambda pointer=pointer: under_pointer(Desk(book, Hand(draft=draft, pointer=pointer, aimed=True), 10))  # type: ignore[misc]
 
 
 KINDS = {

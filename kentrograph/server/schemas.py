@@ -9,8 +9,7 @@ from pydantic_core import CoreSchema
 from typing_extensions import TypedDict as Readable
 
 from ..core.desk import acts
-from ..core.desk.acts import PenWord
-from ..core.desk.bounds import WRITABLE, Id, Number, Revision, Text
+from ..core.desk.bounds import WRITABLE, Id, Number, PenWord, Revision, Text
 from ..core.desk.help_views import HelpKind
 from ..core.desk.view_types import HeaderView, StepView
 from ..core.language.report import FigureData

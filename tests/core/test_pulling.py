@@ -9,6 +9,7 @@ from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
 from kentrograph.core.desk.datum import datum_in_numbers
 from kentrograph.core.desk.derived import values_of, ways_to_state
+from kentrograph.core.desk.desk import Desk
 from kentrograph.core.desk.draft import Draft
 from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.handles.handle import Handle
@@ -289,7 +290,9 @@ def test_a_phrase_is_finished_by_pointing(
     typed: str, at: tuple[float, float], kind: str, rows: tuple[str, ...], row: str | None
 ) -> None:
     made = book(*GROUND)
-    shown = under_pointer(made, Draft(kind, rows), typed, len(made.order), Pointer(*at, reach=3.0, pixel=0.3), None, False)
+    shown = under_pointer(
+        Desk(made, Hand(draft=Draft(kind, rows), text=typed, pointer=Pointer(*at, reach=3.0, pixel=0.3)), len(made.order))
+    )
     assert shown.click is not None
     assert shown.rows[0] == row or (row is None and shown.rows[0].startswith("touch on C1"))
 
@@ -298,7 +301,8 @@ def test_the_way_of_the_pointer_chooses_arc_or_line_and_the_sense() -> None:
     made = book(*GROUND)
 
     def first(kind: str, rows: tuple[str, ...], **way: float) -> str:
-        return picks(made, Draft(kind, rows), Pointer(300.0, 300.0, 1.0, 1.0, **way), len(made.order)).found[0].row  # type: ignore[arg-type]
+        hand = Hand(draft=Draft(kind, rows), pointer=Pointer(300.0, 300.0, 1.0, 1.0, **way))  # type: ignore[arg-type]
+        return picks(Desk(made, hand, len(made.order))).found[0].row
 
     assert first("path", ("from P1", "to P2")) == "300, 300"
     assert first("path", ("from P1", "to P2"), swing=True) == "curve to 300, 300"
@@ -311,7 +315,7 @@ def test_a_lasting_hold_is_lifted_while_the_key_is_held() -> None:
 
     def first(rows: tuple[str, ...], level: bool, snapping: Snapping = Snapping()) -> str:
         pointer = Pointer(60.0, -33.0, 1.0, 1.0, level, snapping=snapping)
-        return picks(made, Draft("line", rows), pointer, len(made.order)).found[0].row
+        return picks(Desk(made, Hand(draft=Draft("line", rows), pointer=pointer), len(made.order))).found[0].row
 
     assert first(("from P1", "length 50"), False) == "direction 331"
     assert first(("from P1", "length 50"), True) == "to 60, -33"

@@ -6,7 +6,9 @@ import pytest
 
 from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk import intents
+from kentrograph.core.desk.desk import Desk
 from kentrograph.core.desk.draft import Draft
+from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.side_words import worded
@@ -43,7 +45,7 @@ def test_every_solution_can_be_taken_in_words(text: str) -> None:
     edit, _ = intents.mend(made, id, f"{text.split(' left')[0]} solution 2")
     after, _ = made.edited(edit)
     assert "solution" not in after.steps[id].statement.text
-    assert after.values[id].taken == 1  # type: ignore[union-attr]
+    assert after.values[id].chosen_index == 1  # type: ignore[union-attr]
 
 
 # The pointer at a place; the figure begun and its rows; the rows offered, likeliest first.
@@ -70,7 +72,7 @@ CLICKS = [
 def test_what_a_click_states(kind: str, rows: tuple[str, ...], at: tuple[float, float], expected: list[str], why: str) -> None:
     made = book(*GROUND)
     pointer = Pointer(*map(float, at), reach=1.5, pixel=0.5)
-    found = [p.row for p in picks(made, Draft(kind, rows), pointer, len(made.order)).found]
+    found = [p.row for p in picks(Desk(made, Hand(draft=Draft(kind, rows), pointer=pointer), len(made.order))).found]
     assert set(expected) <= set(found), (found, why)
     assert found[: len(expected)] == expected or kind == "arc", (found, why)
 
@@ -79,7 +81,9 @@ def test_a_click_takes_the_solution_nearest_to_the_pointer() -> None:
     made = book(*GROUND)
     draft = Draft("circle", ("touching C1", "touching C2", "radius 60"))
     for at in ((0.0, 60.0), (30.0, -60.0)):
-        shown = under_pointer(made, draft, "", len(made.order), Pointer(*at, reach=1.0, pixel=0.5), None, True)
+        shown = under_pointer(
+            Desk(made, Hand(draft=draft, pointer=Pointer(*at, reach=1.0, pixel=0.5), aimed=True), len(made.order))
+        )
         assert shown.click is not None
         assert shown.click.do == "write"
         value = shown.click.value
@@ -109,7 +113,9 @@ HOLDS = [
 @pytest.mark.parametrize(("rows", "at", "level", "written"), HOLDS)
 def test_what_is_held_runs_on_to_what_is_there(rows: tuple[str, ...], at: tuple[float, float], level: bool, written: str) -> None:
     made = book(*HELD)
-    shown = under_pointer(made, Draft("line", rows), "", len(made.order), Pointer(*at, 2.0, 0.1, level), None, True)
+    shown = under_pointer(
+        Desk(made, Hand(draft=Draft("line", rows), pointer=Pointer(*at, 2.0, 0.1, level), aimed=True), len(made.order))
+    )
     assert shown.click is not None
     assert shown.click.statement == written
 
@@ -124,7 +130,13 @@ AROUND = [
 @pytest.mark.parametrize(("at", "turned", "row"), AROUND)
 def test_an_arc_about_a_centre_ends_on_what_the_pointer_is_on(at: tuple[float, float], turned: float, row: str) -> None:
     made = book("P1 = point 0, 0", "P2 = point 50, 0", "L1 = line from -60, 30 to 70, 30", "C1 = circle centre 0, 50 radius 20")
-    found = picks(made, Draft("arc", ("centre P1", "from P2")), Pointer(*at, 2.0, 0.1, turned=turned), len(made.order)).found[0]
+    found = picks(
+        Desk(
+            made,
+            Hand(draft=Draft("arc", ("centre P1", "from P2")), pointer=Pointer(*at, 2.0, 0.1, turned=turned)),
+            len(made.order),
+        )
+    ).found[0]
     assert found.row == row
     assert found.line.step is not None
     value = found.line.value

@@ -95,6 +95,8 @@ class TabOrder:
 
     words: tuple[str, ...] = ()
     behind: str = ""
+    holds: bool = False
+    """Whether what is given so holds the pointer: the key that keeps it level lifts that."""
 
 
 DefaultCompletion = Callable[[Statement], tuple[str, str] | None]

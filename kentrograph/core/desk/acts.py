@@ -22,6 +22,7 @@ from .bounds import (
     Name,
     Number,
     Others,
+    PenWord,
     Place,
     Revision,
     Text,
@@ -33,7 +34,6 @@ from .set_out import set_out
 from .settling import settle
 from .turning_into import turned_into_other
 
-PenWord = Literal["pencil", "ink", "fine", "hidden", "axis"]
 Make = Callable[[Book], tuple[Edit, str]]
 """An edit of a book, and its label. Raises `Refused`."""
 NONE: frozenset[str] = frozenset()

@@ -5,7 +5,7 @@ reads; here nothing is checked.
 """
 
 from collections.abc import Callable
-from typing import Annotated, Any, ClassVar
+from typing import Annotated, Any, ClassVar, Literal
 
 from ..tolerance import LARGEST
 
@@ -43,6 +43,7 @@ class Whole(Message):
     __pydantic_config__: ClassVar[dict[str, Any]] = {"extra": "forbid", "json_schema_serialization_defaults_required": True}
 
 
+PenWord = Literal["pencil", "ink", "fine", "hidden", "axis"]
 LONGEST_TEXT = 200_000
 WRITABLE = r"^[^\x00-\x08\x0b\x0c\x0e-\x1f\x7f]*$"
 """No control characters but the blanks among them: nobody can see them, and the database keeps no NUL."""

@@ -3,8 +3,7 @@
 from dataclasses import dataclass, replace
 from typing import Annotated
 
-from .acts import PenWord
-from .bounds import LONGEST_TEXT, MOST_FIGURES, Bound, FigureId, Figures, Id, Number, Place, Whole
+from .bounds import LONGEST_TEXT, MOST_FIGURES, Bound, FigureId, Figures, Id, Number, PenWord, Place, Whole
 from .draft import Draft
 from .pointer import Pointer
 

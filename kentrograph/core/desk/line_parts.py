@@ -12,8 +12,8 @@ from ..construct.solution import Solution
 from ..figures import Point
 from ..language import display
 from ..language.report import figure_data
+from .desk import Desk
 from .draft import Draft, reading_named
-from .hand import Hand
 from .handles.handle import Handle
 from .interpretation import given_texts, given_values
 from .open_line import OpenLine
@@ -25,9 +25,9 @@ from .views import box_of_things, previewed, problem_view, reading_words
 MOST_SOLUTIONS = 64
 
 
-def line_of(book: Book, hand: Hand, line: OpenLine, shown: OpenLine, index: int, pointed: Pointed | None) -> LineView:
+def line_of(desk: Desk, line: OpenLine, shown: OpenLine, pointed: Pointed | None) -> LineView:
     """The open line as it is ``shown``, which may be more than what is read; without what only some ways of looking add."""
-    draft = hand.draft
+    book, hand, index, draft = desk.book, desk.hand, desk.index, desk.draft
     # A reading, or what stands on paper, puts nothing down: nothing is counted from the last place.
     kind = STATEMENT_KINDS.get(draft.kind) if draft is not None else None
     places = draft is not None and reading_named(draft.kind) is None and not (kind is not None and kind.group == "paper")
@@ -46,7 +46,7 @@ def line_of(book: Book, hand: Hand, line: OpenLine, shown: OpenLine, index: int,
         name=line.step.name if line.step else "",
         row=line.row,
         value=rows[-1].value if rows and line.row else "",
-        enter=outcome_of(book, hand, line, index),
+        enter=outcome_of(desk, line),
         leave=Outcome(do="nothing"),
         preview=preview,
         box=box_of_things(results) if preview is not None and preview["kind"] != "paper" else None,

@@ -16,6 +16,7 @@ from .acts import Mend, Write, WriteAll
 from .afterwards import joining, said_first
 from .brush import Brush, offered_join, stroked, strokes
 from .carrying import carry
+from .desk import Desk
 from .draft import READING, Draft
 from .draft_from import before_kind, draft_of
 from .dragging import dragged
@@ -65,31 +66,28 @@ def _looked(book: Book, hand: Hand) -> LineView:
     if hand.pull is not None and hand.pointer is not None and chosen in book.steps:
         return _pull_view(book, hand, chosen, hand.pull, hand.pointer)
     index = book.index_before(hand.in_front_of if hand.in_front_of in book.order else None)
+    desk = Desk(book, hand, index)
     if hand.draft is not None and hand.draft.kind == READING:
-        return _read_view(book, hand, index)
+        return _read_view(desk)
     if hand.carry is not None and hand.pointer is not None:
-        return _carry_view(book, hand, index)
+        return _carry_view(desk)
     if hand.draft is not None and not hand.draft.rows and not hand.text.strip() and strokes(hand.draft.kind):
-        return _brush_view(book, hand, hand.draft, index)
-    found = dragged(book, hand, index)
-    if found is not None:
-        draft, read = found
-        hand = replace(hand, draft=draft)
-    else:
-        read = under_pointer(book, hand.draft, hand.text, index, hand.pointer, hand.choice, hand.aimed)
+        return _brush_view(desk, hand.draft)
+    desk, read = dragged(desk) or (desk, under_pointer(desk))
+    hand = desk.hand
     shown = handles(book, chosen) if chosen in book.steps and hand.draft is None and not hand.text else []
-    line = line_of(book, hand, read.line, read.shown, index, read.pointed)
+    line = line_of(desk, read.line, read.shown, read.pointed)
     nothing = hand.draft is None and not hand.text
     if nothing and line.tag is not None and read.pointed is not None:
         line = replace(line, tag=_seen_there(book, line.tag, read.pointed, hand.pointer))
-    click = outcome_of(book, hand, read.click, index, read.beside) if read.click is not None else None
+    click = outcome_of(desk, read.click, read.beside) if read.click is not None else None
     if nothing:
         click = Outcome(do="select", figure=line.tag.figure if line.tag is not None else None)
     return replace(
         line,
         # With something typed a click that states nothing else is Enter.
         click=line.enter if click is None and hand.text.strip() and line.enter.do != "nothing" else click,
-        leave=leaving_outcome(book, hand, index),
+        leave=leaving_outcome(desk),
         handles=handles_of(shown),
         picks=read.rows,
         picked=read.picked,
@@ -112,16 +110,16 @@ def _seen_there(book: Book, tag: TagView, pointed: Pointed, pointer: Pointer | N
     )
 
 
-def _brush_view(book: Book, hand: Hand, draft: Draft, index: int) -> LineView:
+def _brush_view(desk: Desk, draft: Draft) -> LineView:
     """A kind that is done by pointing at stretches: what is under the pointer, or under a stroke, as it would be then."""
+    book, hand, index, pointer = desk.book, desk.hand, desk.index, desk.pointer
     line = read_open_line(book, draft, "", index)
-    pointer = hand.pointer
     # Nothing that is stroked over is held level: the key means the whole figure here.
     brush = Brush(draft.kind, pointer.reach, pointer.level, pointer.snapping.ink_only) if pointer else Brush(draft.kind, 0.0)
     join = offered_join(book) if brush.inks and index == len(book.order) else ""
     if join:
         line = joining(book, line, join)
-    view = replace(line_of(book, hand, line, line, index, None), last=None, live=None, preview=None, box=None)
+    view = replace(line_of(desk, line, line, None), last=None, live=None, preview=None, box=None)
     if pointer is None:
         return view
     stroke = stroked(book, brush, hand.stroke or ((pointer.x, pointer.y),), index)
@@ -134,12 +132,13 @@ def _brush_view(book: Book, hand: Hand, draft: Draft, index: int) -> LineView:
     return replace(view, click=click, brush=BrushView(not brush.inks, stretches, entries, list(stroke.words), stroke.why))
 
 
-def _read_view(book: Book, hand: Hand, index: int) -> LineView:
+def _read_view(desk: Desk) -> LineView:
     """Reading by pointing: what lies under the pointer tells its measures, and a click keeps the one that is taken. A number, or
     what is wanted, typed meanwhile is what that one should be; anything else is read as if nothing were begun."""
+    book, hand, index = desk.book, desk.hand, desk.index
     nothing = OpenLine("nothing", hand.draft, hint="Point at a figure, a corner or a space: a click keeps what it says.")
     pointed = place_at(book, hand.pointer) if hand.pointer is not None else None
-    view = replace(line_of(book, replace(hand, draft=None), nothing, nothing, index, pointed), last=None, live=None)
+    view = replace(line_of(desk.but(draft=None), nothing, nothing, pointed), last=None, live=None)
     if hand.pointer is None or pointed is None or view.tag is None:
         return _looked(book, replace(hand, draft=None)) if hand.text.strip() else view
     view = replace(view, tag=replace(view.tag, passes=named_there(book, pointed)))
@@ -173,15 +172,16 @@ def _kept(hand: Hand, text: str) -> Outcome:
     return Outcome(do="write", act=act, draft=Draft(READING, again=True), statement=text)
 
 
-def _carry_view(book: Book, hand: Hand, index: int) -> LineView:
+def _carry_view(desk: Desk) -> LineView:
     """What is selected, dragged from a place to a place."""
-    view = line_of(book, replace(hand, draft=None), OpenLine("nothing"), OpenLine("nothing"), index, None)
+    book, hand = desk.book, desk.hand
+    view = line_of(desk.but(draft=None), OpenLine("nothing"), OpenLine("nothing"), None)
     start, pointer, carried = hand.carried_from, hand.pointer, hand.carry
     assert start is not None
     assert pointer is not None
     assert carried is not None
     try:
-        found = carry(book, carried.figures, start, pointer, carried.copied, index)
+        found = carry(book, carried.figures, start, pointer, carried.copied, desk.index)
     except Refused as refused:
         here, why = [pointer.x, pointer.y], sentence(refused.problem)
         return replace(view, carry=CarryView(here, here, [why]), click=Outcome(do="nothing", why=why))
@@ -200,7 +200,8 @@ def _pull_view(book: Book, hand: Hand, selected: str, which: int, pointer: Point
     all_of_them = handles(book, selected)
     handle = all_of_them[which] if which < len(all_of_them) else None
     if handle is None:
-        nothing = line_of(book, hand, OpenLine("nothing"), OpenLine("nothing"), book.position(selected), place_at(book, pointer))
+        desk = Desk(book, hand, book.position(selected))
+        nothing = line_of(desk, OpenLine("nothing"), OpenLine("nothing"), place_at(book, pointer))
         return replace(nothing, last=None, live=None, handles=handles_of(all_of_them))
     line, made, follows = _pulled(book, handle, pointer)
     later = later_place(book, pointer, book.position(handle.step))
@@ -219,7 +220,7 @@ def _pull_view(book: Book, hand: Hand, selected: str, which: int, pointer: Point
         act = None if same else Mend(do="mend", id=handle.step, text=made.text)
         click = Outcome(do="write", act=act, statement=made.text)
     return replace(
-        line_of(book, hand, line, line, index, later or place_at(there, pointer)),
+        line_of(Desk(book, hand, index), line, line, later or place_at(there, pointer)),
         last=None,
         live=None,
         click=click,
@@ -242,10 +243,11 @@ def _mend_view(book: Book, hand: Hand, id: str) -> LineView:
     step = book.steps.get(id)
     if step is None:
         gone = OpenLine("nothing", problem=Problem("no_step"))
-        return replace(line_of(book, replace(hand, draft=None), gone, gone, len(book.order), None), last=None, live=None)
+        return replace(line_of(Desk(book, replace(hand, draft=None), len(book.order)), gone, gone, None), last=None, live=None)
     index = book.position(id)
     # Its numbers go on being read, and are written, as they were when it was written.
     book = book.in_hand(step.manner)
+    desk = Desk(book, hand, index)
     if hand.draft is None:
         if not hand.text:
             line = OpenLine("nothing", draft_of(step))
@@ -253,20 +255,20 @@ def _mend_view(book: Book, hand: Hand, id: str) -> LineView:
             line = with_solution(book, read_mend(book, id, hand.text), hand.choice, None, index, id)
         pointed = place_at(book, hand.pointer) if hand.pointer else None
         first = said_first(book, line, index)
-        view = replace(line_of(book, hand, first, line, index, pointed), last=None, live=None)
-        enter = mend_outcome(book, id, first, hand, "")
+        view = replace(line_of(desk, first, line, pointed), last=None, live=None)
+        enter = mend_outcome(desk, first, "")
         return replace(view, enter=enter, click=enter, follows=_follows(book, id, line, False))
     before = before_kind(step)
     picking = hand.opened and hand.aimed and hand.pointer is not None
-    read = under_pointer(book, hand.draft, "" if picking else hand.text, index, hand.pointer, hand.choice, hand.aimed)
-    view = line_of(book, hand, read.line, read.shown, index, read.pointed)
+    read = under_pointer(desk.but(text="") if picking else desk)
+    view = line_of(desk, read.line, read.shown, read.pointed)
     follows = _follows(book, id, read.shown, True)
-    enter = mend_outcome(book, id, read_open_line(book, hand.draft, hand.text, index) if picking else read.line, hand, before)
+    enter = mend_outcome(desk, read_open_line(book, hand.draft, hand.text, index) if picking else read.line, before)
     click = read.click
     if click is not None and read.rows and not (picking and follows and click.statement):
         # A click states a given; the step is accepted with Enter, or by a click where nothing more can be given.
         click = replace(click, do="given")
-    stated = mend_outcome(book, id, click, hand, before) if click is not None else None
+    stated = mend_outcome(desk, click, before) if click is not None else None
     return replace(
         view,
         enter=enter,

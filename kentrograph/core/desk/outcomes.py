@@ -11,6 +11,7 @@ from .acts import Act, Mend, Write
 from .afterwards import going_on
 from .bounds import MOST_FIGURES, Whole
 from .carrying import names_of
+from .desk import Desk
 from .draft import Draft, is_endless, reading_named
 from .hand import Hand
 from .intents import in_words
@@ -35,15 +36,16 @@ class Outcome(Whole):
     figure: str | None = None
 
 
-def outcome_of(book: Book, hand: Hand, line: OpenLine, index: int, beside: str = "") -> Outcome:
+def outcome_of(desk: Desk, line: OpenLine, beside: str = "") -> Outcome:
     """What Enter, or a click, does with a line that was read; ``beside`` is the special place that a click takes a plain one
     beside."""
+    book, hand = desk.book, desk.hand
     draft = replace(line.draft, again=False) if line.draft is not None else None
     marks = (*(hand.draft.beside if hand.draft is not None else ()), *((beside,) if beside else ()))
     if line.do == "begin" and draft is not None and not draft.rows:
         return Outcome(do="begin", draft=_begun(book, draft.kind, hand.selected), statement=line.statement)
     if line.do in ("write", "header"):
-        statement = _to_write(book, line, index)
+        statement = _to_write(book, line, desk.index)
         write = Write(
             do="write", text=statement, id=hand.id, in_front_of=hand.in_front_of, beside=", ".join(marks)[:300], pen=hand.pen
         )  # fmt: skip
@@ -53,24 +55,24 @@ def outcome_of(book: Book, hand: Hand, line: OpenLine, index: int, beside: str =
     return Outcome(do=line.do, draft=draft or hand.draft, statement=line.statement)
 
 
-def mend_outcome(book: Book, id: str, line: OpenLine, hand: Hand, before: str) -> Outcome:
+def mend_outcome(desk: Desk, line: OpenLine, before: str) -> Outcome:
     """The same while a step is mended: what would be written is its text, behind what stands ``before`` its kind."""
-    draft = replace(line.draft, again=False) if line.draft is not None else hand.draft
+    id, draft = desk.hand.mend or "", replace(line.draft, again=False) if line.draft is not None else desk.draft
     if line.do not in ("write", "given"):
         return Outcome(do=line.do, draft=draft, statement=line.statement)
-    statement = before + _to_write(book, line, book.position(id)) if line.statement else ""
+    statement = before + _to_write(desk.book, line, desk.index) if line.statement else ""
     if line.do == "given":
         return Outcome(do="given", draft=draft, statement=statement)
-    same = statement == book.steps[id].statement.text
+    same = statement == desk.book.steps[id].statement.text
     return Outcome(do="write", act=None if same else Mend(do="mend", id=id, text=statement), draft=draft, statement=statement)
 
 
-def leaving_outcome(book: Book, hand: Hand, index: int) -> Outcome:
+def leaving_outcome(desk: Desk) -> Outcome:
     """What Escape does with a figure that is begun: what can be drawn of a chain is kept, anything else is let go."""
-    draft = hand.draft
-    if draft is None or hand.mend is not None or not is_endless(draft.kind):
+    draft = desk.draft
+    if draft is None or desk.hand.mend is not None or not is_endless(draft.kind):
         return Outcome(do="nothing")
-    return replace(outcome_of(book, hand, evaluate_draft(book, draft, index), index), draft=None)
+    return replace(outcome_of(desk, evaluate_draft(desk.book, draft, desk.index)), draft=None)
 
 
 def _begun(book: Book, kind: str, selected: Sequence[str]) -> Draft:

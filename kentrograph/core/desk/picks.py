@@ -6,13 +6,13 @@ Each pick is a row as it will read in the book. Every one offered has been tried
 from dataclasses import dataclass, replace
 from typing import NamedTuple
 
-from ..book.book import Book
 from ..book.kinds import STATEMENT_KINDS
 from ..book.values import StepResult
 from ..figures import Curve, Line, Point, StraightCurve
 from ..language.messages import sentence
 from ..problem import Problem
 from ..units import plain
+from .desk import Desk
 from .draft import READING, Draft
 from .kinds import click_candidates
 from .kinds.facet import OF_THE_LAST, Click, figure_under, nearest_only
@@ -47,31 +47,31 @@ class Shown:
     """Why a click here states nothing, where it does not."""
 
 
-def under_pointer(
-    book: Book, draft: Draft | None, text: str, index: int, pointer: Pointer | None, choice: int | None, aimed: bool
-) -> Shown:
+def under_pointer(desk: Desk) -> Shown:
     """Reads the open line with the pointer over the drawing.
 
-    ``choice`` is which reading of a pick is meant or, where nothing more can be given, which solution; ``aimed`` says that
-    the pointer was moved since the figure was begun or something was chosen, so that the solution nearest to it is meant.
+    The choice in hand is which reading of a pick is meant or, where nothing more can be given, which solution; where the pointer
+    was aimed, the solution nearest to it is meant.
     """
+    book, hand, index = desk.book, desk.hand, desk.index
+    draft, text, pointer, choice = hand.draft, hand.text, hand.pointer, hand.choice
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if pointer else []
     pointed = places[0] if places else None
     line = read_with_pointer(book, draft, text, index, pointer)
-    aim = pointer if aimed else None
+    aim = pointer if hand.aimed else None
     if draft is None and pointer is not None and line.do in ("begin", "nothing"):
         begun = _begun(line, text)
         if begun is not None:
             # A figure that is begun by typing takes the click as well, before Enter.
-            inner = under_pointer(book, *begun, index, pointer, choice, aimed)
+            inner = under_pointer(desk.but(draft=begun[0], text=begun[1]))
             if inner.click is not None and inner.rows:
                 return replace(inner, line=line, shown=inner.shown if inner.shown.value is not None else line)
     if draft is not None and text.strip() and pointer is not None and line.do in ("type", "nothing"):
         rows = phrases(book, draft, text, index, pointer, places)
-        found = [pick for row in rows if (pick := _read(book, draft, row, index)).fits]
-        unfit = _unfit(book, draft, rows, found, places[0], index)
+        found = [pick for row in rows if (pick := _read(desk, row)).fits]
+        unfit = _unfit(desk, rows, found, places[0])
         if found:
-            return replace(_picked(book, draft, line, found, pointer, index, choice, places), unfit=unfit)
+            return replace(_picked(desk, line, found, places), unfit=unfit)
         if unfit is not None and line.do == "nothing":
             end = len(text.rstrip())
             line = replace(line, problem=unfit.at(0, end))
@@ -81,7 +81,7 @@ def under_pointer(
         return Shown(
             line, line if line.value is not None or draft is None else evaluate_draft(book, draft, index), pointed=pointed
         )
-    found, refused = picks(book, draft, pointer, index, places)
+    found, refused = picks(desk, places)
     if not found:
         line = with_solution(book, line, choice, aim, index)
         # A list of figures may go on: a click that names none of them does not end it.
@@ -89,7 +89,7 @@ def under_pointer(
         if line.do == "write" and not listed:
             return Shown(line, line, line, pointed=pointed)
         return Shown(line, line, pointed=pointed, idle=_idle(refused, places[0]))
-    return _picked(book, draft, line, found, pointer, index, choice, places)
+    return _picked(desk, line, found, places)
 
 
 def _idle(refused: "list[Pick]", place: Pointed) -> str:
@@ -100,13 +100,13 @@ def _idle(refused: "list[Pick]", place: Pointed) -> str:
     return "There is nothing here that it could take." if place.special or place.figure is not None else "No figure lies here."
 
 
-def _unfit(book: Book, draft: Draft, rows: list[str], found: "list[Pick]", place: Pointed, index: int) -> Problem | None:
+def _unfit(desk: Desk, rows: list[str], found: "list[Pick]", place: Pointed) -> Problem | None:
     """Why the special place under the pointer cannot be used as it was asked for; None where it can."""
-    figure = book.name_of(place.figure) if place.figure is not None else ""
+    figure = desk.book.name_of(place.figure) if place.figure is not None else ""
     meant = [row for row in rows if place.words in row or (figure and row.split()[-1] == figure)]
     if not place.special or any(pick.row in meant for pick in found):
         return None
-    lines = [read_open_line(book, draft, row, index, offer=False) for row in meant if not row.endswith((",", ";"))]
+    lines = [_read(desk, row).line for row in meant if not row.endswith((",", ";"))]
     refused = [line for line in lines if line.problem is not None]
     best = max(refused, key=understood, default=None)
     return best.problem if best is not None and understood(best) == READ else None
@@ -121,11 +121,11 @@ def _begun(line: OpenLine, text: str) -> tuple[Draft, str] | None:
     return (Draft(kind.lower()), rest.strip()) if kind.lower() in STATEMENT_KINDS else None
 
 
-def _picked(
-    book: Book, draft: Draft, line: OpenLine, found: "list[Pick]", pointer: Pointer, index: int, choice: int | None,
-    places: list[Pointed],
-) -> Shown:  # fmt: skip
-    which = (choice or 0) % len(found)
+def _picked(desk: Desk, line: OpenLine, found: "list[Pick]", places: list[Pointed]) -> Shown:
+    book, index, draft, pointer = desk.book, desk.index, desk.draft, desk.pointer
+    assert draft is not None
+    assert pointer is not None
+    which = (desk.hand.choice or 0) % len(found)
     picked = clicked_at(found[which].line, draft, pointer)
     # Where a pick leaves several solutions, the one is meant that touches where its figures were clicked; where it touches none,
     # the one that runs nearest to the pointer.
@@ -190,11 +190,12 @@ class Picks(NamedTuple):
     refused: list[Pick]
 
 
-def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[Pointed] | None = None) -> Picks:
+def picks(desk: Desk, places: list[Pointed] | None = None) -> Picks:
     """What a click here could mean."""
-    draft, pointer, lifted = _lifted(draft, pointer)
-    if lifted:
-        places = None
+    desk, places = _lifted(desk, places)
+    book, draft, pointer, index = desk.book, desk.draft, desk.pointer, desk.index
+    assert draft is not None
+    assert pointer is not None
     before = evaluate_draft(book, draft, index)
     statement = before.step.statement if before.step else None
     found: list[Pick] = []
@@ -203,51 +204,53 @@ def picks(book: Book, draft: Draft, pointer: Pointer, index: int, places: list[P
     places = places_at(book, pointer, _MOST_PLACES, draft, index) if places is None else places
     first = places[0]
     if pointer.level:
-        rows |= dict.fromkeys(_levelled_to(book, draft, first, index))
-        first = _levelled(book, draft, first, index)
+        rows |= dict.fromkeys(_levelled_to(desk, first))
+        first = _levelled(desk, first)
     if first.kind == "quarter" and draft.kind.split()[0] in ("circle", "line", "arc", "fillet", "measure"):
         # A quarter point is only another place of a figure that is more likely to be touched there.
         first = replace(first, special=False)
-    rows |= dict.fromkeys(click_candidates(Click(book, draft, statement, first, pointer, index)))
+    rows |= dict.fromkeys(click_candidates(Click(desk, statement, first)))
     # Of what else lies within reach only the likeliest reading.
     for other in places[1:]:
         if not other.kind:
             # The plain position, free of what lies there.
             other = replace(other, figure=None)
-        meant = click_candidates(Click(book, draft, statement, other, pointer, index))
+        meant = click_candidates(Click(desk, statement, other))
         rows |= dict.fromkeys([row for row in meant if other.words in row][:1])
     for row in rows:
-        pick = _read(book, draft, row, index)
+        pick = _read(desk, row)
         (found if pick.fits else refused).append(pick)
         if len(found) == _MOST:
             break
     return Picks(found, refused)
 
 
-def _lifted(draft: Draft, pointer: Pointer) -> tuple[Draft, Pointer, bool]:
+def _lifted(desk: Desk, places: list[Pointed] | None) -> tuple[Desk, list[Pointed] | None]:
     """With the key held that keeps a line level: where a hold lasts already, it is that hold which is lifted."""
-    s = pointer.snapping
-    stepped = bool(s.turn or s.turns or s.step or s.grid)
-    kind = STATEMENT_KINDS.get(draft.kind)
-    holds = tuple(f"{word} " for word in kind.tab_order.words) if kind is not None and kind.tab_order is not None else ()
-    held = any(row.startswith(holds) for row in draft.rows)
-    if not pointer.level or not (stepped or held):
-        return draft, pointer, False
-    free = replace(s, turn=0.0, turns=(), step=0.0, grid=0.0)
+    draft, pointer = desk.draft, desk.pointer
+    if draft is None or pointer is None or not pointer.level:
+        return desk, places
+    s, kind = pointer.snapping, STATEMENT_KINDS.get(draft.kind)
+    order = kind.tab_order if kind is not None else None
+    holds = tuple(f"{word} " for word in order.words) if order is not None and order.holds else ()
     rows = tuple(row for row in draft.rows if not row.startswith(holds))
-    return replace(draft, rows=rows), replace(pointer, level=False, snapping=free), True
+    if not (s.turn or s.turns or s.step or s.grid) and rows == draft.rows:
+        return desk, places
+    free = replace(s, turn=0.0, turns=(), step=0.0, grid=0.0)
+    return desk.but(draft=replace(draft, rows=rows), pointer=replace(pointer, level=False, snapping=free)), None
 
 
-def _read(book: Book, draft: Draft, row: str, index: int) -> Pick:
+def _read(desk: Desk, row: str) -> Pick:
     """The row as a pick; one that only goes on being typed always fits."""
     if row.endswith((",", ";")):
-        return Pick(row, OpenLine("type", draft, row, statement=f"{row} "))
-    return Pick(row, read_open_line(book, draft, row, index, offer=False))
+        return Pick(row, OpenLine("type", desk.draft, row, statement=f"{row} "))
+    return Pick(row, read_open_line(desk.book, desk.draft, row, desk.index, offer=False))
 
 
-def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list[str]:
+def _levelled_to(desk: Desk, pointed: Pointed) -> list[str]:
     """Held level or plumb with the last place: as far as a special place, or on to the figure under the pointer."""
-    last = last_of_draft(book, draft, index)
+    book = desk.book
+    last = last_of_draft(book, desk.draft, desk.index)
     (lx, ly), (x, y) = book.writing.from_world(last), book.writing.from_world(pointed.at)
     held, other = ("level", "plumb") if abs(x - lx) >= abs(y - ly) else ("plumb", "level")
     if pointed.special and pointed.kind not in OF_THE_LAST:
@@ -256,12 +259,13 @@ def _levelled_to(book: Book, draft: Draft, pointed: Pointed, index: int) -> list
     if not isinstance(figure, Curve):
         return []
     sides = ("",) if isinstance(figure, StraightCurve) else (" entering", " leaving", "")
-    return nearest_only(book, draft, [f"crossing of ({held}) {name}{side}" for side in sides], pointed.at, index)
+    return nearest_only(desk, [f"crossing of ({held}) {name}{side}" for side in sides], pointed.at)
 
 
-def _levelled(book: Book, draft: Draft, pointed: Pointed, index: int) -> Pointed:
+def _levelled(desk: Desk, pointed: Pointed) -> Pointed:
     """The place level or plumb with the last one, whichever is nearer to the pointer; a distance in a quarter direction."""
-    last = last_of_draft(book, draft, index)
+    book = desk.book
+    last = last_of_draft(book, desk.draft, desk.index)
     manner = book.writing
     lx, ly = manner.from_world(last)
     x, y = manner.from_world(pointed.at)

@@ -11,11 +11,11 @@ from ...book.tree import Statement
 from ...book.values import StepResult
 from ...figures import Outline, Point
 from ...snap.edge import edge_at
-from ..draft import Draft, reading_named
+from ..desk import Desk
+from ..draft import reading_named
 from ..handles.handle import Handle
 from ..handles.typed import Typed
 from ..open_line import OpenLine, read_open_line
-from ..pointer import Pointer
 from ..pointing import Pointed, plain_position
 from ..working.sheet import Sheet
 
@@ -42,14 +42,14 @@ class Click:
     the edge of an outline, or the whole of it where the kind works on whole ones. ``on`` is the nearest place on it, in words.
     """
 
-    def __init__(
-        self, book: Book, draft: Draft, statement: Statement | None, pointed: Pointed, pointer: Pointer, index: int
-    ) -> None:  # fmt: skip
-        self.book, self.draft, self.statement, self.index = book, draft, statement, index
-        self.pointed, self.pointer, self.place = pointed, pointer, pointed.words
+    def __init__(self, desk: Desk, statement: Statement | None, pointed: Pointed) -> None:
+        assert desk.draft is not None
+        assert desk.pointer is not None
+        self.desk, self.book, self.draft, self.index, self.pointer = desk, desk.book, desk.draft, desk.index, desk.pointer
+        self.statement, self.pointed, self.place = statement, pointed, pointed.words
         self.has = {given.word for given in statement.givens} if statement is not None else set[str]()
-        self.whole, self.whole_name = figure_under(book, pointed, whole=True)
-        self.edge, self.edge_name = figure_under(book, pointed)
+        self.whole, self.whole_name = figure_under(self.book, pointed, whole=True)
+        self.edge, self.edge_name = figure_under(self.book, pointed)
         self.figure, self.name = (self.whole, self.whole_name) if self.takes_whole else (self.edge, self.edge_name)
         # Of an outline the nearest place is among the places themselves.
         beside = self.name and not isinstance(self.whole, Outline) and not isinstance(self.figure, Point)
@@ -89,14 +89,14 @@ class Click:
     def nearest_only(self, rows: list[str], either: bool = False) -> list[str]:
         """Of rows that end a line in different places, the one that ends nearest to the place, or with ``either`` begins there;
         none where none can be read."""
-        return nearest_only(self.book, self.draft, rows, self.pointed.at, self.index, either)
+        return nearest_only(self.desk, rows, self.pointed.at, either)
 
 
-def nearest_only(book: Book, draft: Draft, rows: list[str], at: Point, index: int, either: bool = False) -> list[str]:
+def nearest_only(desk: Desk, rows: list[str], at: Point, either: bool = False) -> list[str]:
     """As `Click.nearest_only`, to any place."""
 
     def off(row: str) -> float:
-        value = read_open_line(book, draft, row, index, offer=False).value
+        value = read_open_line(desk.book, desk.draft, row, desk.index, offer=False).value
         figure = value.figure if isinstance(value, StepResult) else None
         ends = [getattr(figure, "end", None), getattr(figure, "start", None)][: 2 if either else 1]
         return min((hypot(end.x - at.x, end.y - at.y) for end in ends if isinstance(end, Point)), default=inf)
