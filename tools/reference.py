@@ -6,6 +6,8 @@
 import sys
 from pathlib import Path
 
+from examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
+
 from kentrograph.core.book.book import Book
 from kentrograph.core.book.kind import Kind
 from kentrograph.core.book.kinds import ALL, STATEMENT_KINDS
@@ -14,7 +16,6 @@ from kentrograph.core.book.values import Mark, OnPaper, Reading, StepResult
 from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import EndlessLine, Line, Point
 from kentrograph.core.figures.box import empty_box, stretch
-from kentrograph.core.language.examples import DRAWING, EXAMPLES, ON_DEMAND, REFUSED
 from kentrograph.core.language.report import run_report
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.language.vocabulary import FUNCTIONS, PARTS

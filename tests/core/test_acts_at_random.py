@@ -19,13 +19,13 @@ from kentrograph.core.desk.comparing import bring_back, compared
 from kentrograph.core.desk.finding_views import loose_view
 from kentrograph.core.desk.view_types import StepView
 from kentrograph.core.desk.views import step_view
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.messages import sentence
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.problem import Refused
 from kentrograph.core.replica.asked import from_data
 from kentrograph.core.replica.differing import difference
+from tools.examples import DRAWING
 
 from ..conftest import ROOT
 from .support import book

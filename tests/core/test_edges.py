@@ -13,7 +13,7 @@ from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.pointer import Pointer
 from kentrograph.core.desk.rename import rename
-from kentrograph.core.language.examples import DRAWING
+from tools.examples import DRAWING
 
 from .support import book, figure, problem, report
 

@@ -9,8 +9,8 @@ from kentrograph.core.book.kinds import STATEMENT_KINDS
 from kentrograph.core.book.pens import PENS
 from kentrograph.core.book.readings import READINGS
 from kentrograph.core.book.values import StepResult, Untouchable
-from kentrograph.core.language.examples import DRAWING, EXAMPLES, REFUSED
 from kentrograph.exchange.svg import Styled, picture
+from tools.examples import DRAWING, EXAMPLES, REFUSED
 
 from .support import book, report
 

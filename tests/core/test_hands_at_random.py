@@ -16,8 +16,8 @@ from kentrograph.core.book.scene import seen
 from kentrograph.core.desk.draft import READING, Draft
 from kentrograph.core.desk.hand import Carried
 from kentrograph.core.desk.pointer import Pointer, Snapping
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import book_of, read_script
+from tools.examples import DRAWING
 
 from .hands import Table
 from .support import book

@@ -17,7 +17,7 @@ from kentrograph.core.replica.asked import from_data
 from kentrograph.core.replica.differing import difference
 from kentrograph.core.replica.held import Held
 
-from ..page.recorded import source_of
+from ..replica.recorded import source_of
 
 START = "P1 = point 1, 2\nC1 = circle centre P1 radius 5\nL1 = line from P1 to 40, 30\nR1 = measure distance P1 C1\n"
 TEXTS = (

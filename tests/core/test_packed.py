@@ -13,11 +13,11 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.edits import Delete
 from kentrograph.core.book.network import TABLES
 from kentrograph.core.desk.views import step_view
-from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.language.later import Later
 from kentrograph.core.language.packed import PLAIN, book_from, packed
 from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.problem import Refused
+from tools.examples import DRAWING, EXAMPLES
 
 from .test_book import acts as acts_of_a_hand
 from .test_book import edit_for

@@ -17,11 +17,11 @@ from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.picks import picks, under_pointer
 from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.desk.pulling import handles, pulled
-from kentrograph.core.language.examples import DRAWING, EXAMPLES
 from kentrograph.core.language.script import book_of, read_script
 from kentrograph.core.problem import Refused
 from kentrograph.core.snap.kinds import KINDS
 from kentrograph.core.snap.select import hanging_together, inside, touched
+from tools.examples import DRAWING, EXAMPLES
 
 from .support import book, figure, place, problem
 

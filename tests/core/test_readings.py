@@ -27,9 +27,9 @@ from kentrograph.core.desk.views import reading_words
 from kentrograph.core.figures import Ellipse, Line, Outline, Point
 from kentrograph.core.figures.along import place_along
 from kentrograph.core.figures.similarity import dilation, rotation, shift, transformed
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.measure.moments import moments_of
 from kentrograph.core.problem import Problem
+from tools.examples import DRAWING
 
 from .support import book, figure, problem, report
 

@@ -16,7 +16,7 @@ from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.pointer import Pointer, Snapping
 from kentrograph.core.desk.view_types import LineView
-from kentrograph.core.language.examples import DRAWING
+from tools.examples import DRAWING
 
 from .support import book
 from .test_shown_is_written import KINDS, pointer

@@ -20,13 +20,13 @@ from kentrograph.core.figures import Line, Outline, Point
 from kentrograph.core.figures.along import place_along
 from kentrograph.core.figures.similarity import Similarity, dilation, reflection, rotation, shift, transformed
 from kentrograph.core.language.codec import step_data, step_from
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.naming import edited_in_full
 from kentrograph.core.language.script import book_of, read_script, write_script
 from kentrograph.core.measure.area import area_of
 from kentrograph.core.problem import Problem, Refused
 from kentrograph.core.shape.corners import Way, corners_shaped, cutting_off, rounding
 from kentrograph.core.shape.offset import offset
+from tools.examples import DRAWING
 
 from .support import book, figure, report
 from .test_offset import some_outline

@@ -26,9 +26,9 @@ from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.desk.trying import tried
 from kentrograph.core.desk.view_types import LineView
 from kentrograph.core.desk.views import together
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
 from kentrograph.core.problem import Refused
+from tools.examples import DRAWING
 
 from .hands import close
 from .support import book

@@ -11,7 +11,7 @@ from typing import Any
 import pytest
 
 from kentrograph.core.book.kinds import ALL as KINDS
-from kentrograph.core.language.examples import DRAWING, EXAMPLES
+from tools.examples import DRAWING, EXAMPLES
 
 from .support import report
 

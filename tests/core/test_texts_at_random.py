@@ -17,8 +17,8 @@ from kentrograph.core.desk.hand import Hand
 from kentrograph.core.desk.interpretation import given_texts
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.pointer import Pointer
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import book_of, read, read_script
+from tools.examples import DRAWING
 
 from .support import book
 

@@ -10,7 +10,7 @@ from kentrograph.core.book.values import StepResult
 from kentrograph.core.desk.show_working import working_of
 from kentrograph.core.figures import Circle, EndlessLine, Line, Point
 from kentrograph.core.intersect.supporting_curves import way_of
-from kentrograph.core.language.examples import DRAWING, EXAMPLES
+from tools.examples import DRAWING, EXAMPLES
 
 from .support import book
 from .test_touching_values import GROUND

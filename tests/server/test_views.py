@@ -13,10 +13,10 @@ from kentrograph.core.desk.interpretation import given_texts
 from kentrograph.core.desk.line_views import look
 from kentrograph.core.desk.view_types import LineView, StepView, ValueView, WorkingView
 from kentrograph.core.desk.views import step_view, values_view, working_view
-from kentrograph.core.language.examples import DRAWING
 from kentrograph.core.language.script import read
 from kentrograph.server.socket_schemas import ReadRequest
 from tests.core.support import book
+from tools.examples import DRAWING
 
 EXAMPLES = [(kind.word, text) for kind in ALL.values() for text, _ in kind.examples]
 POINTERS = ((10.0, 10.0), (55.0, 15.0), (40.0, 10.0), (33.3, 44.4), (-500.0, 0.0))

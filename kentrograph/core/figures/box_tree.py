@@ -66,23 +66,6 @@ class BoxTree:
                     found.append(item)
         return found
 
-    def nearest_first(self, box: BoxLike) -> Iterator[tuple[float, int]]:
-        """All boxes by how far they lie from a box, the nearest first: the distance, and the number."""
-        if self._root is None:
-            return
-        count = 0
-        heap: list[tuple[float, int, _Node | int]] = [(distance(self._root.box, box), count, self._root)]
-        while heap:
-            away, _, node = heappop(heap)
-            if isinstance(node, int):
-                yield away, node
-                continue
-            below = [node.one, node.other] if node.items is None else node.items
-            for one in below:
-                assert one is not None
-                count += 1
-                heappush(heap, (distance(one.box if isinstance(one, _Node) else self.boxes[one], box), count, one))
-
     def pairs(self, other: "BoxTree", reach: float = 0.0) -> Iterator[tuple[int, int]]:
         """Every pair of a box of this tree and a box of another one that lie no further apart than ``reach`` each way."""
         for number, (left, low, right, high) in enumerate(self.boxes):

@@ -47,11 +47,6 @@ class Affine:
         """What a vector becomes."""
         return self.a * v[0] + self.c * v[1], self.b * v[0] + self.d * v[1]
 
-    @property
-    def flips(self) -> bool:
-        """Whether it turns figures over."""
-        return self.a * self.d - self.b * self.c < 0.0
-
 
 @dataclass(frozen=True, slots=True)
 class Round:

@@ -46,7 +46,6 @@ export type FileFound = Schemas["FileFound"];
 export type Working = Schemas["WorkingView"];
 export type Outcome = Schemas["Outcome"];
 export type Brush = Schemas["BrushView"];
-export type WriteEntry = Schemas["Entry"];
 export type Draft = Schemas["Draft"];
 export type Backing = Schemas["BackingView"];
 export type Placing = Schemas["Placing"];

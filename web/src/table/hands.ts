@@ -6,7 +6,6 @@ import { kindOf } from "../state/kinds";
 import { selectedIds } from "../state/selection";
 import type { Pointer } from "./entry";
 
-export type Path = Hand["stroke"];
 export type Holding = Pick<Hand, "stroke" | "carry" | "drag">;
 
 const NOTHING: Holding = { stroke: [], carry: null, drag: null };

@@ -3,7 +3,7 @@
 Each statement stands after `DRAWING`; what it draws is shown by the program itself.
 """
 
-from ..book.kinds import ALL
+from kentrograph.core.book.kinds import ALL
 
 DRAWING = (
     "P1 = point 10, 10",
