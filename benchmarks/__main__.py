@@ -26,7 +26,7 @@ def main() -> int:
     lines = [
         "# Benchmark",
         "",
-        "Made by `./bench`: medians, fixed seeds, ratios within one run. The last run:",
+        "Made by `./bench`: fixed seeds, ratios within one run (of the round with the median one). The last run:",
         "",
         f"{model}, {os.cpu_count()} cores · Python {platform.python_version()} · {platform.system()} {platform.release()}",
         "",

@@ -8,7 +8,7 @@ from kentrograph.core.book.book import Book
 from kentrograph.core.book.kinds import ALL
 from kentrograph.core.desk.completion import complete
 from kentrograph.core.desk.open_line import read_open_line
-from kentrograph.core.language import examples
+from tools import examples
 
 from .support import book
 
