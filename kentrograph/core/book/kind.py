@@ -95,8 +95,6 @@ class TabOrder:
 
     words: tuple[str, ...] = ()
     behind: str = ""
-    holds: bool = False
-    """Whether what is given so holds the pointer: the key that keeps it level lifts that."""
 
 
 DefaultCompletion = Callable[[Statement], tuple[str, str] | None]
@@ -163,6 +161,8 @@ class Kind:
     default_completion: DefaultCompletion = lambda statement: None
     drag: Drag | None = None
     tab_order: TabOrder | None = None
+    holds: tuple[str, ...] = ()
+    """The givens that hold the pointer: the key that keeps it level lifts them."""
     onward: str = ""
     """The given with which the next one begins, while the kind stays open; ``{name}`` is the one that was just written."""
     in_common: tuple[str, ...] = ()

@@ -231,8 +231,7 @@ def _lifted(desk: Desk, places: list[Pointed] | None) -> tuple[Desk, list[Pointe
     if draft is None or pointer is None or not pointer.level:
         return desk, places
     s, kind = pointer.snapping, STATEMENT_KINDS.get(draft.kind)
-    order = kind.tab_order if kind is not None else None
-    holds = tuple(f"{word} " for word in order.words) if order is not None and order.holds else ()
+    holds = tuple(f"{word} " for word in kind.holds) if kind is not None else ()
     rows = tuple(row for row in draft.rows if not row.startswith(holds))
     if not (s.turn or s.turns or s.step or s.grid) and rows == draft.rows:
         return desk, places

@@ -271,7 +271,8 @@ KIND = Kind(
     implied_words=bare_entries,
     next_hint=lambda has, done: None if done or has != ["from"] else "Where does it end? 40, 25 or + 20 at 90, or point.",
     drag=Drag("from", "to", figure="square"),
-    tab_order=TabOrder(("length", "direction"), holds=True),
+    tab_order=TabOrder(("length", "direction")),
+    holds=("length", "direction"),
     onward="from end of {name}",
     givens=(
         GivenSpec("from", "place", "where it begins", blamed=("on_line",)),
