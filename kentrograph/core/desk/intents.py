@@ -244,11 +244,8 @@ def flag(
 
 def label(step: Step) -> str:
     """A step in two words: ``circle C4``."""
-    kind = _CALLED.get(step.statement.kind, step.statement.kind)
+    kind = "step" if step.statement.kind == UNREAD else step.figure_kind if step.reads else step.statement.kind
     return f"{kind} {' '.join(step.names)}".strip()
-
-
-_CALLED = {"measure": "reading", UNREAD: "step"}
 
 
 def helped(book: Book, problem: Problem, index: int) -> Problem:

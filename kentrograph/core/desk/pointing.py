@@ -342,12 +342,10 @@ def turning_about(book: Book, draft: Draft | None, index: int) -> Point | None:
     """The centre of the arc being written, once it has a beginning and while its end is free."""
     if draft is None or draft.at is not None:
         return None
-    kind = STATEMENT_KINDS.get(draft.kind)
-    if kind is None or not {"centre", "from", "sweep"} <= {given.word for given in kind.givens}:
-        return None
     centre = [row for row in draft.rows if row.startswith("centre ")]
     words = {word for row in draft.rows for word in row.split()[:1]}
-    if not centre or "from" not in words or words & {"to", "sweep"}:
+    kind = STATEMENT_KINDS.get(draft.kind)
+    if not centre or "from" not in words or words & {"to", "sweep"} or kind is None or kind.given("sweep") is None:
         return None
     return last_of_draft(book, Draft(draft.kind, (centre[0],)), index)
 

@@ -46,8 +46,6 @@ from .view_types import (
     WorkingView,
 )
 
-TITLES = {"measure": "Reading", UNREAD: "Unread"}
-
 
 def step_view(book: Book, id: str) -> StepView:
     """One step for the table: its words, its figure or reading, its problem."""
@@ -68,7 +66,7 @@ def step_view(book: Book, id: str) -> StepView:
     return StepView(
         id=id,
         kind=step.figure_kind,
-        title=TITLES.get(step.statement.kind, step.statement.kind.capitalize()),
+        title=(step.figure_kind if step.reads else step.statement.kind).capitalize(),
         name=step.name,
         pen=pen_of(book, id),
         hidden=step.hidden,

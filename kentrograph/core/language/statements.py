@@ -3,7 +3,7 @@
 import re
 from dataclasses import dataclass, replace
 
-from ..book.kinds import STATEMENT_KINDS
+from ..book.kinds import READS, STATEMENT_KINDS
 from ..book.readings import READINGS
 from ..book.tree import UNREAD, Given, KindOf, SetKind, Statement
 from ..problem import Problem, Refused, refusal
@@ -140,9 +140,9 @@ def _statement(c: Cursor) -> Statement:
     if token.kind == "word" and token.text in STATEMENT_KINDS:
         c.advance()
         return _finish(c, token.text, name, pen, _figure_givens(c, token.text), token.start, token.end)
-    if token.kind == "word" and token.text == "measure":
+    if token.kind == "word" and token.text == READS:
         c.advance()
-        return _finish(c, "measure", name, pen, read_reading(c), token.start, token.end)
+        return _finish(c, READS, name, pen, read_reading(c), token.start, token.end)
     if (
         name is not None
         and " " not in name
@@ -155,7 +155,7 @@ def _statement(c: Cursor) -> Statement:
         over = ["the name of a figure"] if pen == "ink" else []
         raise refusal("unfinished", token.start, token.start, expected=["a kind of figure", *over])
     if token.kind == "word":
-        known = [*STATEMENT_KINDS, *PENS, "measure"]
+        known = [*STATEMENT_KINDS, *PENS, READS]
         raise refusal(
             "unknown_word",
             token.start,
@@ -172,7 +172,7 @@ def _names_a_figure(c: Cursor, pen: str) -> bool:
     if c.at_part() or following.kind == "end" or following.text in ("from", "to"):
         return True
     # Whatever is only begun behind it: the name is like no kind.
-    return pen == "ink" and following.kind == "word" and not nearest_words(c.tok.text, [*STATEMENT_KINDS, "measure"])
+    return pen == "ink" and following.kind == "word" and not nearest_words(c.tok.text, [*STATEMENT_KINDS, READS])
 
 
 def _pen(c: Cursor) -> str | None:

@@ -1,15 +1,17 @@
 """Verbs that carry figures somewhere else, whole: moved, mirrored, and whatever else a similarity does."""
 
 from collections.abc import Callable
+from typing import cast
 
 from ...figures import Figure, Point
 from ...figures.similarity import Similarity, transformed
 from ...problem import refusal
 from ..chain import place_in
+from ..crossings import called
 from ..kind import GivenSpec, Kind, after_figures
 from ..names import key_of
 from ..planner import Env, Plan, Planner
-from ..tree import Place, Statement
+from ..tree import Number, Statement
 from ..values import StepResult, Untouchable
 from .bindings import check_words
 from .given import by_word, needs, place_of_given, too_many
@@ -19,14 +21,35 @@ KEEPING = GivenSpec("keeping", "nothing", "the originals stay, and new figures c
 
 
 def about(
-    word: str, done: str, plan_by: Callable[[Planner, Statement], By], by: GivenSpec, measured: tuple[str, str], *,
-    explanation: str, examples: tuple[tuple[str, str], ...],
+    word: str, done: str, by_number: Callable[[Point, float], Similarity], by_places: Callable[[Point, Point, Point], Similarity],
+    by: GivenSpec, measured: tuple[str, str], *, explanation: str, examples: tuple[tuple[str, str], ...],
 ) -> Kind:  # fmt: skip
     """A kind that carries figures about a place, by a number or from one place to another. ``done`` is what becomes of them in a
     word, ``measured`` what of the one place is changed, and where the other is."""
 
     def plan(p: Planner, statement: Statement) -> Plan:
-        return plan_carrying(p, statement, plan_by(p, statement), kind.keeps(statement))
+        check_words(statement, {"figures": len(statement.givens)})
+        givens = by_word(statement, ("about", "by", "from", "to"))
+        if "about" not in givens:
+            raise needs(statement, "about a place")
+        centre = place_in(p, statement, place_of_given(givens["about"]))
+        if "by" in givens:
+            if "from" in givens or "to" in givens:
+                raise too_many(statement, givens["by"], ["from and to"])
+            number = called(p.number(cast(Number, givens["by"].arguments[0])))
+
+            def carries(env: Env, last: Point) -> Similarity:
+                return by_number(centre(env, last), number(env, last))
+
+        elif "from" not in givens or "to" not in givens:
+            raise needs(statement, "by how much", "from a place to a place")
+        else:
+            start, end = (place_in(p, statement, place_of_given(givens[end])) for end in ("from", "to"))
+
+            def carries(env: Env, last: Point) -> Similarity:
+                return by_places(centre(env, last), start(env, last), end(env, last))
+
+        return plan_carrying(p, statement, carries, kind.keeps(statement))
 
     kind = Kind(
         word=word,
@@ -40,29 +63,13 @@ def about(
             GivenSpec("about", "place", "the place that stays where it is"),
             by,
             GivenSpec("from", "place", f"a place {measured[0]}"),
-            GivenSpec("to", "place", f"a place {measured[1]} that it shall have"),
+            GivenSpec("to", "place", f"a place {measured[1]} that it shall have", blamed=by.blamed),
             KEEPING,
         ),
         examples=examples,
         shapes=True,
     )
     return kind
-
-
-def about_place(p: Planner, statement: Statement) -> tuple[Callable[[Env, Point], Point], object, tuple[Place, ...]]:
-    """What turning and scaling share: the place they go about, and either a number or two places. Raises `Refused`."""
-    check_words(statement, {"figures": len(statement.givens)})
-    givens = by_word(statement, ("about", "by", "from", "to"))
-    if "about" not in givens:
-        raise needs(statement, "about a place")
-    about = place_in(p, statement, place_of_given(givens["about"]))
-    if "by" in givens:
-        if "from" in givens or "to" in givens:
-            raise too_many(statement, givens["by"], ["from and to"])
-        return about, givens["by"].arguments[0], ()
-    if "from" not in givens or "to" not in givens:
-        raise needs(statement, "by how much", "from a place to a place")
-    return about, None, (place_of_given(givens["from"]), place_of_given(givens["to"]))
 
 
 def plan_carrying(p: Planner, statement: Statement, by: By, keeping: bool) -> Plan:
