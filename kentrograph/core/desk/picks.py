@@ -8,9 +8,10 @@ from typing import NamedTuple
 
 from ..book.kinds import STATEMENT_KINDS
 from ..book.values import StepResult
-from ..figures import Curve, Line, Point, StraightCurve
+from ..figures import Curve, Line, Point, RoundCurve, StraightCurve
 from ..language.messages import sentence
 from ..problem import Problem
+from ..tolerance import SPOT_SHARE
 from ..units import plain
 from .desk import Desk
 from .draft import READING, Draft
@@ -219,10 +220,16 @@ def picks(desk: Desk, places: list[Pointed] | None = None) -> Picks:
         rows |= dict.fromkeys([row for row in meant if other.words in row][:1])
     for row in rows:
         pick = _read(desk, row)
-        (found if pick.fits else refused).append(pick)
+        (found if pick.fits and not _vanishes(pick.line, pointer) else refused).append(pick)
         if len(found) == _MOST:
             break
     return Picks(found, refused)
+
+
+def _vanishes(line: OpenLine, pointer: Pointer) -> bool:
+    """Whether what would be drawn is less than a spot, as a second click in the same place would make it."""
+    figure = line.value.figure if isinstance(line.value, StepResult) else None
+    return isinstance(figure, Line | RoundCurve) and figure.length <= SPOT_SHARE * pointer.reach
 
 
 def _lifted(desk: Desk, places: list[Pointed] | None) -> tuple[Desk, list[Pointed] | None]:
